@@ -1,0 +1,45 @@
+import { refused, refusalSentence, type Refusal } from '@pendrix/core';
+import { check } from './check.ts';
+import type { Command } from './command.ts';
+import { targets } from './targets.ts';
+
+/** Every command. One line a command. */
+const commands: readonly Command[] = [check, targets];
+
+export interface Streams {
+  readonly out: (text: string) => void;
+  readonly err: (text: string) => void;
+}
+
+const console_: Streams = {
+  out: (text) => process.stdout.write(`${text}\n`),
+  err: (text) => process.stderr.write(`${text}\n`),
+};
+
+const help = (): string =>
+  ['pendrix: what comes out even', '', ...commands.map((c) => `  pendrix ${c.usage.padEnd(48)} ${c.says}`)].join('\n');
+
+/** Exit code 0 with the answer on standard output, 2 for bad input with one sentence on standard error, 1 for a fault of ours. */
+export async function main(words: readonly string[], streams: Streams = console_): Promise<0 | 1 | 2> {
+  const [name, ...rest] = words;
+  if (name === '--help' || name === '-h' || name === 'help') {
+    streams.out(help());
+    return 0;
+  }
+  const command = commands.find((c) => c.name === name);
+  if (!command) return bad(refused('noCommand', name ?? '', { limit: commands.map((c) => c.name).join(', ') }).refusal, streams);
+  try {
+    const answer = await command.run(rest);
+    if (!answer.ok) return bad(answer.refusal, streams);
+    streams.out(answer.value);
+    return 0;
+  } catch (fault) {
+    streams.err(`pendrix: a fault of ours, not of your file: ${fault instanceof Error ? fault.message : String(fault)}`);
+    return 1;
+  }
+}
+
+function bad(refusal: Refusal, streams: Streams): 2 {
+  streams.err(`pendrix: ${refusalSentence(refusal)}`);
+  return 2;
+}

@@ -1,0 +1,42 @@
+/** Strokes as SVG path text; coordinates in pixels, y downwards, angles clockwise from the right. */
+
+export const px = (n: number): number => Math.round(n * 100) / 100;
+
+const at = (x: number, y: number, r: number, a: number): string => `${px(x + r * Math.cos(a))} ${px(y + r * Math.sin(a))}`;
+
+/** A wheel's rim with its real number of teeth, `height` px from root to tip around the pitch radius. */
+export function toothed(x: number, y: number, r: number, teeth: number, height: number): string {
+  const pitch = (2 * Math.PI) / teeth;
+  const [tip, root] = [r + height / 2, Math.max(r - height / 2, 0.5)];
+  const points: string[] = [];
+  for (let i = 0; i < teeth; i++) {
+    const a = i * pitch;
+    points.push(
+      at(x, y, root, a - pitch * 0.32), at(x, y, tip, a - pitch * 0.165),
+      at(x, y, tip, a + pitch * 0.165), at(x, y, root, a + pitch * 0.32),
+    );
+  }
+  return `M${points.join('L')}Z`;
+}
+
+/** An open belt around two pulleys: two arcs and the outer tangents. */
+export function beltPath(x1: number, y1: number, r1: number, x2: number, y2: number, r2: number): string {
+  const d = Math.hypot(x2 - x1, y2 - y1);
+  const along = Math.atan2(y2 - y1, x2 - x1);
+  const open = Math.acos(Math.max(-1, Math.min(1, (r1 - r2) / Math.max(d, 1e-6))));
+  const [up, down] = [along - open, along + open];
+  const large = (big: boolean): number => (big ? 1 : 0);
+  return (
+    `M${at(x1, y1, r1, up)}L${at(x2, y2, r2, up)}A${px(r2)} ${px(r2)} 0 ${large(open < Math.PI / 2 ? false : true)} 1 ${at(x2, y2, r2, down)}` +
+    `L${at(x1, y1, r1, down)}A${px(r1)} ${px(r1)} 0 ${large(open < Math.PI / 2)} 1 ${at(x1, y1, r1, up)}Z`
+  );
+}
+
+/** The slanting threads of a worm drawn as a bar, lying or upright. */
+export function threads(x: number, y: number, w: number, h: number, pitch: number): string {
+  const out: string[] = [];
+  const step = Math.max(pitch, 3);
+  if (w >= h) for (let v = x - step; v < x + w; v += step) out.push(`M${px(v)} ${px(y + h)}l${px(step * 0.9)} ${px(-h)}`);
+  else for (let v = y - step; v < y + h; v += step) out.push(`M${px(x)} ${px(v + step * 0.9)}l${px(w)} ${px(-step * 0.9)}`);
+  return out.join('');
+}

@@ -1,0 +1,131 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { abs, mul, ONE, rational, toText } from '../numbers/index.ts';
+import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
+import { columnDrawing, rowDrawing } from './drawing/index.ts';
+import { countsPerTurn, kindOf, kinematics, kinematicsOf, stages, type Stage } from './index.ts';
+import { defaultsOf } from './inputs.ts';
+
+const someStage: fc.Arbitrary<Stage> = fc.oneof(
+  fc.record({ kind: fc.constantFrom('spur' as const, 'belt' as const), z1: fc.integer({ min: 8, max: 120 }), z2: fc.integer({ min: 8, max: 120 }) }),
+  fc.record({ kind: fc.constant('worm' as const), starts: fc.integer({ min: 1, max: 6 }), wheel: fc.integer({ min: 12, max: 200 }) }),
+  fc.record({ kind: fc.constant('internal' as const), z1: fc.integer({ min: 8, max: 30 }), z2: fc.integer({ min: 31, max: 120 }) }),
+);
+
+describe('kinematics', () => {
+  test('the wheel cutter: 342, 1 094 400 steps, shafts 342, 90, 1', () => {
+    const k = kinematicsOf(wheelCutter());
+    expect(toText(k.reduction)).toBe('342');
+    expect(toText(k.stepsPerTurn!)).toBe('1094400');
+    expect(toText(k.fullStepsPerTurn!)).toBe('68400');
+    expect(k.turnsToClose).toBe(1n);
+    expect(k.shafts.map((s) => toText(s.turnsPerOutputTurn))).toEqual(['342', '90', '1']);
+  });
+
+  test.each<[Stage, string]>([
+    [{ kind: 'spur', z1: 20, z2: 76 }, '-19/5'],
+    [{ kind: 'belt', z1: 20, z2: 76 }, '19/5'],
+    [{ kind: 'internal', z1: 16, z2: 80 }, '5'],
+    [{ kind: 'internal', z1: 80, z2: 16 }, '1/5'],
+    [{ kind: 'worm', starts: 2, wheel: 90 }, '45'],
+    [{ kind: 'worm', starts: 1, wheel: 90, hand: 'left' }, '90'],
+    [{ kind: 'ratio', value: '-25792/405' }, '-25792/405'],
+  ])('%j reduces by %s', (stage, want) => {
+    expect(toText(kindOf(stage).reduction(stage))).toBe(want);
+  });
+
+  test('12 : 60 five times is 3125, and turns the other way', () => {
+    const k = kinematics(driveOf(200, 1, Array.from({ length: 5 }, () => ({ kind: 'spur' as const, z1: 12, z2: 60 }))).train);
+    expect(toText(k.reduction)).toBe('-3125');
+    expect(k.shafts.map((s) => s.against)).toEqual([true, false, true, false, true, false]);
+  });
+
+  test('32 steps on 25792/405 close after 405 turns', () => {
+    const k = kinematicsOf(driveOf(32, 1, [plainRatio('25792/405')]));
+    expect(toText(k.stepsPerTurn!)).toBe('825344/405');
+    expect(k.turnsToClose).toBe(405n);
+  });
+
+  test('an encoder counts by the shaft it sits on', () => {
+    const k = kinematicsOf(wheelCutter());
+    const counts = [0, 1, 2].map((shaft) => toText(countsPerTurn(k, { lines: 600, decode: 4, shaft })!));
+    expect(counts).toEqual(['820800', '216000', '2400']);
+    expect(countsPerTurn(k, { lines: 600, decode: 4, shaft: 3 })).toBeNull();
+  });
+
+  test('shafts multiply to the ratio; parts multiply to the steps; the order of stages does not matter to either', () => {
+    fc.assert(
+      fc.property(fc.array(someStage, { maxLength: 8 }), (list) => {
+        const k = kinematics(driveOf(200, 16, list).train);
+        expect(toText(k.shafts[0]!.turnsPerOutputTurn)).toBe(toText(abs(k.reduction)));
+        expect(toText(k.parts.reduce((n, p) => mul(n, p.factor), ONE))).toBe(toText(k.stepsPerTurn!));
+        const back = kinematics(driveOf(200, 16, [...list].reverse()).train);
+        expect(toText(back.reduction)).toBe(toText(k.reduction));
+      }),
+    );
+  });
+
+  test('a nominal ratio is told', () => {
+    expect(kinematicsOf(driveOf(48, 1, [{ kind: 'ratio', value: '64', provenance: 'nominal' }])).nominal).toBe(true);
+    expect(kinematicsOf(wheelCutter()).nominal).toBe(false);
+  });
+});
+
+describe('every kind of stage', () => {
+  const kinds = Object.values(stages);
+  test('there are some', () => expect(kinds.length).toBeGreaterThanOrEqual(5));
+  test.each(kinds.map((k) => [k.kind, k] as const))('%s: its defaults make a stage with parts, a label, a shape and words', (_, kind) => {
+    const stage = { kind: kind.kind, ...defaultsOf(kind.inputs) } as unknown as Stage;
+    const of = kindOf(stage);
+    const r = of.reduction(stage);
+    expect(r.n).not.toBe(0n);
+    expect(toText(of.parts(stage).reduce((n, p) => mul(n, p.factor), rational(1n)))).toBe(toText(abs(r)));
+    expect(of.label(stage)).toMatch(/\d+ : \d+/);
+    expect(of.refuse?.(stage) ?? null).toBeNull();
+    expect(of.says.length).toBeGreaterThan(10);
+    expect(['mesh', 'belt', 'worm', 'box']).toContain(of.shape(stage).form);
+  });
+
+  test('hunting is said with the reason to want it', () => {
+    const belt: Stage = { kind: 'belt', z1: 20, z2: 76 };
+    expect(kindOf(belt).facts(belt)[0]).toContain('19 turns of the 20');
+    const prime: Stage = { kind: 'spur', z1: 13, z2: 60 };
+    expect(kindOf(prime).facts(prime)[0]).toContain('spreads the wear');
+    const multiple: Stage = { kind: 'spur', z1: 12, z2: 60 };
+    expect(kindOf(multiple).facts(multiple)[0]).toContain('repeats each turn');
+  });
+});
+
+describe('drawings', () => {
+  const shapes = (list: readonly Stage[]) => list.map((s) => kindOf(s).shape(s));
+
+  test('wheels keep their true relative pitch diameters and stay inside', () => {
+    fc.assert(
+      fc.property(fc.array(someStage, { minLength: 1, maxLength: 8 }), (list) => {
+        const d = columnDrawing(shapes(list), 205, 314, 60);
+        for (const w of d.wheels) {
+          expect(w.y - w.r).toBeGreaterThan(-1);
+          expect(w.y + w.r).toBeLessThan(315);
+          expect(Number.isFinite(w.x)).toBe(true);
+        }
+        expect(JSON.stringify(d)).not.toMatch(/null|NaN/);
+        const row = rowDrawing(shapes(list), 232, 70, 60);
+        for (const w of row.wheels) expect(w.x + w.r).toBeLessThanOrEqual(233);
+        expect(JSON.stringify(row)).not.toMatch(/null|NaN/);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('pitch circles of a mesh touch', () => {
+    const d = columnDrawing(shapes([{ kind: 'spur', z1: 40, z2: 60 }]), 205, 314, 60);
+    const [big, small] = [d.wheels[0]!, d.wheels[1]!];
+    expect(Math.hypot(big.x - small.x, big.y - small.y)).toBeCloseTo(big.r + small.r, 0);
+    expect(big.r / small.r).toBeCloseTo(1.5, 1);
+  });
+
+  test('an empty train is a motor and the work', () => {
+    const d = columnDrawing([], 205, 314, 0);
+    expect([d.wheels.length, d.shafts.length, d.width]).toEqual([0, 1, 410]);
+  });
+});

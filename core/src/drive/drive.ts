@@ -1,0 +1,54 @@
+import { STEPPER_DEFAULT } from './sources/stepper.ts';
+import type { Source } from './sources/index.ts';
+import type { Stage } from './stages/index.ts';
+
+/** What the drive must do. Divisions are kept as typed; tolerance is an angle, or a length at a radius. */
+export interface Job {
+  readonly divisions: string;
+  /** exact rational text */
+  readonly toleranceArcsec?: string;
+  /** exact rational text; in force instead of the angle when it is there; needs radiusMm */
+  readonly toleranceMm?: string;
+  readonly radiusMm?: string;
+  readonly notes?: string;
+}
+
+export interface Train {
+  readonly source: Source;
+  readonly stages: readonly Stage[];
+  readonly output: { readonly kind: 'rotary' };
+}
+
+/** An incremental encoder on shaft `shaft`. (handbook: drive, sources) */
+export interface Encoder {
+  readonly lines: number;
+  readonly decode: 1 | 2 | 4;
+  readonly shaft: number;
+}
+
+/**
+ * One drive: plain immutable data, current version, checked. Exact quantities are text, as in the file; keys that this
+ * version does not know are kept in it untouched. (docs: formats)
+ */
+export interface Drive {
+  readonly format: 'pendrix-drive';
+  readonly version: 1;
+  readonly name: string;
+  readonly job: Job;
+  readonly train: Train;
+  readonly encoder?: Encoder;
+  /** cautions the user has read and put away, by id */
+  readonly dismissed?: readonly string[];
+}
+
+export const MOST_STAGES = 40;
+export const MOST_NAME = 120;
+
+/** A drive with nothing asked of it yet: a 200-step motor at 1/16 straight on the work. */
+export const newDrive = (name: string): Drive => ({
+  format: 'pendrix-drive',
+  version: 1,
+  name,
+  job: { divisions: '' },
+  train: { source: STEPPER_DEFAULT, stages: [], output: { kind: 'rotary' } },
+});

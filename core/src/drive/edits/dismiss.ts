@@ -1,0 +1,14 @@
+import { taken } from '../../numbers/index.ts';
+import type { EditKind } from './edit.ts';
+
+export interface Dismiss {
+  readonly do: 'dismiss';
+  readonly caution: string;
+}
+
+/** A caution was read and is put away for this drive. (handbook: cautions) */
+export const dismiss: EditKind<Dismiss> = {
+  id: 'dismiss',
+  apply: (drive, edit) => taken({ ...drive, dismissed: [...new Set([...(drive.dismissed ?? []), edit.caution])] }),
+  says: () => 'caution put away',
+};

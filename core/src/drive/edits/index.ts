@@ -1,0 +1,26 @@
+import type { Result } from '../../numbers/index.ts';
+import type { Drive } from '../drive.ts';
+import { dismiss } from './dismiss.ts';
+import type { EditKind } from './edit.ts';
+import { divisions, notes, radius, tolerance } from './job.ts';
+import { rename } from './rename.ts';
+import { mode, modes, source } from './source.ts';
+import { addStage, moveStage, removeStage, stage } from './stages.ts';
+
+/** Every kind of edit under its id; a double does not compile. */
+const edits = {
+  rename, divisions, tolerance, radius, notes, source, modes, mode, addStage, removeStage, moveStage, stage, dismiss,
+} as const;
+
+type EditOf<K> = K extends EditKind<infer E> ? E : never;
+
+/** Any edit of a drive, as plain data. */
+export type Edit = EditOf<(typeof edits)[keyof typeof edits]>;
+
+const editKind = (edit: Edit): EditKind<Edit> => edits[edit.do] as unknown as EditKind<Edit>;
+
+/** Applies one edit: a new drive, or a refusal while the old one stands. Pure. */
+export const applyEdit = (drive: Drive, edit: Edit): Result<Drive> => editKind(edit).apply(drive, edit);
+
+/** What an edit did, in a few words, for the undo key. */
+export const editSays = (edit: Edit, before: Drive): string => editKind(edit).says(edit, before);

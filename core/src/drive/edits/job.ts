@@ -1,0 +1,93 @@
+import { readDivisions, readLength, readPositiveAngle, refused, taken, toText } from '../../numbers/index.ts';
+import { MOST_TEXT } from '../../numbers/index.ts';
+import type { Job } from '../drive.ts';
+import type { EditKind } from './edit.ts';
+
+/** Drops the keys named, and those whose value is undefined, so that the file holds only what is asked. */
+function without(job: Job, ...keys: (keyof Job)[]): Job {
+  return Object.fromEntries(Object.entries(job).filter(([k]) => !keys.includes(k as keyof Job))) as unknown as Job;
+}
+
+export interface SetDivisions {
+  readonly do: 'divisions';
+  readonly text: string;
+}
+
+/** The division list, kept as typed. Refused as a whole while one piece cannot be read. */
+export const divisions: EditKind<SetDivisions> = {
+  id: 'divisions',
+  apply: (drive, edit) => {
+    const read = readDivisions(edit.text);
+    return read.ok ? taken({ ...drive, job: { ...drive.job, divisions: edit.text.trim() } }) : read;
+  },
+  says: (edit) => `divisions ${edit.text.trim() || 'none'}`,
+};
+
+export interface SetTolerance {
+  readonly do: 'tolerance';
+  /** which way it is asked; "none" takes it away but keeps the radius */
+  readonly as: 'angle' | 'length' | 'none';
+  readonly text: string;
+  /** a radius given in the same move, for a length */
+  readonly radius?: string;
+}
+
+/** The tolerance at the work, as an angle or as a length at a radius. An empty text asks for none. */
+export const tolerance: EditKind<SetTolerance> = {
+  id: 'tolerance',
+  apply: (drive, edit) => {
+    if (edit.as === 'none' || edit.text.trim() === '')
+      return taken({ ...drive, job: without(drive.job, 'toleranceArcsec', 'toleranceMm') });
+    if (edit.as === 'angle') {
+      const read = readPositiveAngle(edit.text);
+      if (!read.ok) return read;
+      return taken({ ...drive, job: { ...without(drive.job, 'toleranceMm'), toleranceArcsec: toText(read.value) } });
+    }
+    const read = readLength(edit.text);
+    if (!read.ok) return read;
+    let radiusMm = drive.job.radiusMm;
+    if (edit.radius !== undefined) {
+      const radius = readLength(edit.radius);
+      if (!radius.ok) return radius;
+      radiusMm = toText(radius.value);
+    }
+    if (radiusMm === undefined) return refused('noRadius', edit.text);
+    const job = { ...without(drive.job, 'toleranceArcsec'), toleranceMm: toText(read.value), radiusMm };
+    return taken({ ...drive, job });
+  },
+  says: (edit) => (edit.as === 'none' || edit.text.trim() === '' ? 'no tolerance' : `tolerance ${edit.text.trim()}`),
+};
+
+export interface SetRadius {
+  readonly do: 'radius';
+  readonly text: string;
+}
+
+/** The radius at which lengths are measured. It cannot go while the tolerance is a length. */
+export const radius: EditKind<SetRadius> = {
+  id: 'radius',
+  apply: (drive, edit) => {
+    if (edit.text.trim() === '') {
+      if (drive.job.toleranceMm !== undefined) return refused('noRadius', edit.text);
+      return taken({ ...drive, job: without(drive.job, 'radiusMm') });
+    }
+    const read = readLength(edit.text);
+    return read.ok ? taken({ ...drive, job: { ...drive.job, radiusMm: toText(read.value) } }) : read;
+  },
+  says: (edit) => `radius ${edit.text.trim() || 'none'}`,
+};
+
+export interface SetNotes {
+  readonly do: 'notes';
+  readonly text: string;
+}
+
+export const notes: EditKind<SetNotes> = {
+  id: 'notes',
+  apply: (drive, edit) => {
+    if (edit.text.length > MOST_TEXT) return refused('tooLong', edit.text, { limit: String(MOST_TEXT) });
+    const job = edit.text.trim() === '' ? without(drive.job, 'notes') : { ...drive.job, notes: edit.text };
+    return taken({ ...drive, job });
+  },
+  says: () => 'notes',
+};

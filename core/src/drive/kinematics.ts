@@ -1,0 +1,77 @@
+import { abs, isNegative, mul, ONE, product, rational, type Rational } from '../numbers/index.ts';
+import type { Drive, Encoder, Train } from './drive.ts';
+import { sourceKindOf } from './sources/index.ts';
+import { kindOf } from './stages/index.ts';
+import type { Part } from './stages/stage.ts';
+
+/** One shaft of the train; 0 is the source's, the last one carries the work. */
+export interface Shaft {
+  readonly index: number;
+  /** turns for one turn of the work, a magnitude */
+  readonly turnsPerOutputTurn: Rational;
+  /** turns against the work */
+  readonly against: boolean;
+}
+
+/** Everything that follows from what turns what. (handbook: drive) */
+export interface Kinematics {
+  /** r of each stage, signed */
+  readonly reductions: readonly Rational[];
+  /** R = Π r, signed */
+  readonly reduction: Rational;
+  /** s·|R|: whole motor steps for one turn of the work; null when the source has none */
+  readonly fullStepsPerTurn: Rational | null;
+  /** N = s·m·|R|, a magnitude; null when the source has no steps */
+  readonly stepsPerTurn: Rational | null;
+  /** microsteps a full step, m */
+  readonly mode: number;
+  readonly modes: readonly number[];
+  /** turns of the work after which it stands on a step again: the denominator of N */
+  readonly turnsToClose: bigint | null;
+  readonly shafts: readonly Shaft[];
+  readonly parts: readonly Part[];
+  /** a ratio in it is only printed on the part */
+  readonly nominal: boolean;
+}
+
+/** The kinematics of a checked train; exact. */
+export function kinematics(train: Train): Kinematics {
+  const source = sourceKindOf(train.source);
+  const reductions = train.stages.map((stage) => kindOf(stage).reduction(stage));
+  const reduction = product(reductions);
+  const full = source.fullSteps(train.source);
+  const mode = source.mode(train.source);
+  const fullStepsPerTurn = full === null ? null : mul(rational(full), abs(reduction));
+  const stepsPerTurn = fullStepsPerTurn && mul(fullStepsPerTurn, rational(mode));
+  return {
+    reductions,
+    reduction,
+    fullStepsPerTurn,
+    stepsPerTurn,
+    mode,
+    modes: source.modes(train.source),
+    turnsToClose: stepsPerTurn && stepsPerTurn.d,
+    shafts: shaftsOf(reductions),
+    parts: [...source.parts(train.source), ...train.stages.flatMap((s) => kindOf(s).parts(s))],
+    nominal: train.stages.some((s) => kindOf(s).provenance(s) === 'nominal'),
+  };
+}
+
+function shaftsOf(reductions: readonly Rational[]): readonly Shaft[] {
+  let turns = ONE;
+  const shafts: Shaft[] = [{ index: reductions.length, turnsPerOutputTurn: ONE, against: false }];
+  for (let i = reductions.length - 1; i >= 0; i--) {
+    turns = mul(turns, reductions[i]!);
+    shafts.push({ index: i, turnsPerOutputTurn: abs(turns), against: isNegative(turns) });
+  }
+  return shafts.reverse();
+}
+
+/** Counts of an encoder for one turn of the work: lines · decode · |Π r of the stages after its shaft|. (handbook: drive, sources) */
+export function countsPerTurn(k: Kinematics, encoder: Encoder): Rational | null {
+  const shaft = k.shafts[encoder.shaft];
+  return shaft ? mul(rational(BigInt(encoder.lines) * BigInt(encoder.decode)), shaft.turnsPerOutputTurn) : null;
+}
+
+/** The kinematics of a drive's train. */
+export const kinematicsOf = (drive: Drive): Kinematics => kinematics(drive.train);

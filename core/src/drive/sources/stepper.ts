@@ -1,0 +1,49 @@
+import { rational } from '../../numbers/index.ts';
+import type { SourceData, SourceKind } from './source.ts';
+
+export interface Stepper extends SourceData {
+  readonly kind: 'stepper';
+  /** full steps of one turn: 1.8° a step is 200 */
+  readonly fullSteps: number;
+  /** microsteps a full step that the driver can be set to, ascending */
+  readonly modes: readonly number[];
+  /** the one in use */
+  readonly mode: number;
+}
+
+export const STEPPER_DEFAULT: Stepper = {
+  kind: 'stepper',
+  fullSteps: 200,
+  modes: [1, 2, 4, 8, 16, 32],
+  mode: 16,
+};
+
+/** Stepper motor: full steps a turn and the driver's modes. (handbook: drive, sources) */
+export const stepper: SourceKind<Stepper> = {
+  kind: 'stepper',
+  title: 'Stepper motor',
+  says: 'moves by whole steps; the driver divides each into microsteps',
+  inputs: [
+    {
+      type: 'count',
+      key: 'fullSteps',
+      label: 'Full steps',
+      unit: 'a turn',
+      min: 1,
+      max: 100_000,
+      default: 200,
+      hint: '1.8° a step is 200, 0.9° is 400, 7.5° is 48',
+    },
+  ],
+  fullSteps: (s) => s.fullSteps,
+  modes: (s) => s.modes,
+  mode: (s) => s.mode,
+  parts: (s) => [
+    { label: 'Motor', factor: rational(s.fullSteps) },
+    ...(s.mode > 1 ? [{ label: 'Microsteps', factor: rational(s.mode) }] : []),
+  ],
+  facts: (s) => {
+    const degrees = 360 / s.fullSteps;
+    return [`One full step is ${Number(degrees.toFixed(4))}° of the motor.`];
+  },
+};

@@ -1,0 +1,29 @@
+import { byPitch } from '../shape.ts';
+import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
+import type { StageData, StageKind } from './stage.ts';
+
+export interface Belt extends StageData, Pair {
+  readonly kind: 'belt';
+  readonly pitchMm?: number;
+}
+
+/** Toothed belt or chain, z1 drives z2: r = +z2/z1. (handbook: drive) */
+export const belt: StageKind<Belt> = {
+  kind: 'belt',
+  title: 'Toothed belt',
+  says: 'two pulleys or sprockets; no play, same way round',
+  inputs: [
+    teeth('z1', 'Driver', 6, 20),
+    teeth('z2', 'Driven', 6, 60),
+    size('pitchMm', 'Pitch', 2, 'from tooth to tooth along the belt, for the drawing'),
+  ],
+  reduction: (s) => pairReduction(s, false),
+  parts: (s) => pairParts('Belt', s),
+  provenance: () => 'exact',
+  shape: (s) => {
+    const pitch = s.pitchMm ?? 2;
+    return { form: 'belt', driver: byPitch(s.z1, pitch), driven: byPitch(s.z2, pitch) };
+  },
+  label: (s) => `${s.z1} : ${s.z2}`,
+  facts: huntingFacts,
+};

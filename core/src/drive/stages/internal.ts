@@ -1,0 +1,35 @@
+import { refused } from '../../numbers/index.ts';
+import { byModule } from '../shape.ts';
+import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
+import type { StageData, StageKind } from './stage.ts';
+
+export interface Internal extends StageData, Pair {
+  readonly kind: 'internal';
+  readonly moduleMm?: number;
+}
+
+/** A wheel inside a ring, either driving: r = +z2/z1. The larger count is the ring. (handbook: drive) */
+export const internal: StageKind<Internal> = {
+  kind: 'internal',
+  title: 'Internal pair',
+  says: 'a wheel inside a ring; turns the same way',
+  inputs: [
+    teeth('z1', 'Driver', 4, 16),
+    teeth('z2', 'Driven', 4, 80),
+    size('moduleMm', 'Module', 1, 'pitch diameter over teeth, for the drawing'),
+  ],
+  refuse: (s) =>
+    s.z1 === s.z2 ? refused('sameTeeth', String(s.z1), { path: 'z2', limit: String(s.z2) }).refusal : null,
+  reduction: (s) => pairReduction(s, false),
+  parts: (s) => pairParts('Internal', s),
+  provenance: () => 'exact',
+  shape: (s) => {
+    const module = s.moduleMm ?? 1;
+    return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: true };
+  },
+  label: (s) => `${s.z1} : ${s.z2}`,
+  facts: (s) => [
+    `The ${Math.max(s.z1, s.z2)} is the ring; the wheel turns inside it, ${Math.abs(s.z2 - s.z1)} teeth fewer.`,
+    ...huntingFacts(s),
+  ],
+};

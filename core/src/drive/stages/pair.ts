@@ -1,0 +1,55 @@
+import { gcd, neg, rational, type Rational } from '../../numbers/index.ts';
+import type { InputSpec } from '../inputs.ts';
+import type { Part } from './stage.ts';
+
+/** Two toothed wheels or pulleys: z1 drives z2. */
+export interface Pair {
+  readonly z1: number;
+  readonly z2: number;
+}
+
+/** Most teeth on one wheel: beyond this a count is a slip of the pen. */
+const MOST_TEETH = 10_000;
+
+export const teeth = (key: string, label: string, min: number, standard: number): InputSpec => ({
+  type: 'count',
+  key,
+  label,
+  unit: 'teeth',
+  min,
+  max: MOST_TEETH,
+  default: standard,
+});
+
+export const size = (key: string, label: string, standard: number, hint: string): InputSpec => ({
+  type: 'size',
+  key,
+  label,
+  unit: 'mm',
+  min: 0.01,
+  max: 100,
+  default: standard,
+  optional: true,
+  hint,
+});
+
+/** z2/z1, turned the other way when the wheels roll on one another's outside. */
+export const pairReduction = ({ z1, z2 }: Pair, reverses: boolean): Rational => {
+  const r = rational(z2, z1);
+  return reverses ? neg(r) : r;
+};
+
+export const pairParts = (name: string, { z1, z2 }: Pair): readonly Part[] => [
+  { label: `${name} driver`, factor: rational(1n, z1) },
+  { label: `${name} driven`, factor: rational(z2) },
+];
+
+/** How the teeth of a pair meet again: wear against an error that repeats. (handbook: drive, hunting) */
+export function huntingFacts({ z1, z2 }: Pair): readonly string[] {
+  const shared = Number(gcd(BigInt(z1), BigInt(z2)));
+  const turns = z2 / shared;
+  const meet = `the same teeth meet again after ${turns} ${turns === 1 ? 'turn' : 'turns'} of the ${z1}`;
+  if (shared === 1) return [`No common factor: ${meet}, which spreads the wear.`];
+  if (z2 % z1 === 0) return [`A whole multiple: ${meet}, so its error repeats each turn of the ${z2}.`];
+  return [`Common factor ${shared}: ${meet}.`];
+}

@@ -1,0 +1,29 @@
+import { byModule } from '../shape.ts';
+import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
+import type { StageData, StageKind } from './stage.ts';
+
+export interface Spur extends StageData, Pair {
+  readonly kind: 'spur';
+  readonly moduleMm?: number;
+}
+
+/** Spur or helical pair, z1 drives z2: r = −z2/z1. (handbook: drive) */
+export const spur: StageKind<Spur> = {
+  kind: 'spur',
+  title: 'Spur pair',
+  says: 'two wheels side by side; turns the other way',
+  inputs: [
+    teeth('z1', 'Driver', 4, 20),
+    teeth('z2', 'Driven', 4, 60),
+    size('moduleMm', 'Module', 1, 'pitch diameter over teeth, for the drawing'),
+  ],
+  reduction: (s) => pairReduction(s, true),
+  parts: (s) => pairParts('Spur', s),
+  provenance: () => 'exact',
+  shape: (s) => {
+    const module = s.moduleMm ?? 1;
+    return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: false };
+  },
+  label: (s) => `${s.z1} : ${s.z2}`,
+  facts: huntingFacts,
+};

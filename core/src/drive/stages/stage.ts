@@ -1,0 +1,40 @@
+import type { Rational, Refusal } from '../../numbers/index.ts';
+import type { InputSpec } from '../inputs.ts';
+import type { Shape } from '../shape.ts';
+
+/** Where a ratio comes from. `nominal` is printed on the part: an Even that rests on it holds only if it is exactly so. (handbook: numbers) */
+export type Provenance = 'exact' | 'nominal' | 'measured';
+
+/** A stage as the drive file holds it; keys that this version does not know stay in it. */
+export interface StageData {
+  readonly kind: string;
+  readonly name?: string;
+}
+
+/** What one part of a stage does to the steps of a turn: a driven wheel of 76 brings 76, a driver of 20 takes 20. */
+export interface Part {
+  readonly label: string;
+  readonly factor: Rational;
+}
+
+/** Everything Pendrix knows of one kind of stage. To add a kind: one file with this, one line in the registry. */
+export interface StageKind<D extends StageData> {
+  readonly kind: D['kind'];
+  /** the trade's name, for the card and the list of kinds */
+  readonly title: string;
+  /** when one would choose it, in one line */
+  readonly says: string;
+  readonly inputs: readonly InputSpec[];
+  /** turns in for one turn out; negative when the output turns the other way. (handbook: drive) */
+  readonly reduction: (stage: D) => Rational;
+  /** whose factors multiply to |reduction| */
+  readonly parts: (stage: D) => readonly Part[];
+  readonly provenance: (stage: D) => Provenance;
+  readonly shape: (stage: D) => Shape;
+  /** "20 : 76" as the maker would write it */
+  readonly label: (stage: D) => string;
+  /** a condition that no single input can hold, such as a ring larger than the wheel in it */
+  readonly refuse?: (stage: D) => Refusal | null;
+  /** what a maker should know of this very stage, said in words */
+  readonly facts: (stage: D) => readonly string[];
+}

@@ -1,0 +1,51 @@
+import { rational } from '../../numbers/index.ts';
+import { byModule } from '../shape.ts';
+import { size, teeth } from './pair.ts';
+import type { StageData, StageKind } from './stage.ts';
+
+export interface Worm extends StageData {
+  readonly kind: 'worm';
+  readonly starts: number;
+  readonly wheel: number;
+  readonly moduleMm?: number;
+  readonly wormDiameterMm?: number;
+  readonly hand?: 'right' | 'left';
+}
+
+/** Worm of k starts on a wheel of z teeth: r = z/k. The sense goes by the hand: shown, not counted. (handbook: drive) */
+export const worm: StageKind<Worm> = {
+  kind: 'worm',
+  title: 'Worm',
+  says: 'a great reduction in one mesh; holds by itself',
+  inputs: [
+    { type: 'count', key: 'starts', label: 'Starts', min: 1, max: 20, default: 1 },
+    teeth('wheel', 'Wheel', 8, 60),
+    size('moduleMm', 'Module', 1, 'pitch diameter of the wheel over its teeth, for the drawing'),
+    {
+      type: 'choice',
+      key: 'hand',
+      label: 'Hand',
+      options: [
+        { value: 'right', title: 'Right' },
+        { value: 'left', title: 'Left' },
+      ],
+      default: 'right',
+      optional: true,
+    },
+  ],
+  reduction: (s) => rational(s.wheel, s.starts),
+  parts: (s) => [
+    ...(s.starts > 1 ? [{ label: 'Worm starts', factor: rational(1n, s.starts) }] : []),
+    { label: 'Worm wheel', factor: rational(s.wheel) },
+  ],
+  provenance: () => 'exact',
+  shape: (s) => {
+    const module = s.moduleMm ?? 1;
+    const wormMm = s.wormDiameterMm ?? module * 18;
+    return { form: 'worm', starts: s.starts, wheel: byModule(s.wheel, module), wormMm };
+  },
+  label: (s) => `${s.starts} : ${s.wheel}`,
+  facts: (s) => [
+    `One turn of the worm moves the wheel by ${s.starts === 1 ? 'one tooth' : `${s.starts} teeth`} of ${s.wheel}; ${s.hand ?? 'right'} hand.`,
+  ],
+};

@@ -1,0 +1,37 @@
+import { refused, taken, type Result } from '../numbers/index.ts';
+
+/** A file as it was read: an object of one of our formats, any version, unchecked. */
+export type Unchecked = Readonly<Record<string, unknown>>;
+
+/** Current version of each format. */
+export const VERSIONS = { 'pendrix-drive': 1, 'pendrix-workshop': 1 } as const;
+export type Format = keyof typeof VERSIONS;
+
+type Migration = (file: Unchecked) => Unchecked;
+
+/**
+ * Append-only: the migration at index n − 1 takes version n to n + 1, and each has a kept sample file in its test.
+ * There is one version of each format so far.
+ */
+const migrations: { readonly [F in Format]: readonly Migration[] } = {
+  'pendrix-drive': [],
+  'pendrix-workshop': [],
+};
+
+const isFormat = (format: unknown): format is Format => typeof format === 'string' && Object.hasOwn(VERSIONS, format);
+
+/** Tells which of our files this is and brings it to the current version. */
+export function migrate(value: unknown): Result<{ readonly format: Format; readonly file: Unchecked }> {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refused('notPendrix', '');
+  let file = value as Unchecked;
+  const { format, version } = file;
+  if (format === undefined) return refused('notPendrix', '');
+  if (!isFormat(format))
+    return refused('wrongFormat', JSON.stringify(format), { path: 'format', limit: Object.keys(VERSIONS).join(' or ') });
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return refused(version === undefined ? 'missing' : 'notWhole', JSON.stringify(version) ?? '', { path: 'version', example: '1' });
+  const current = VERSIONS[format];
+  if (version > current) return refused('newerVersion', String(version), { path: 'version', limit: String(current) });
+  for (const step of migrations[format].slice(version - 1)) file = step(file);
+  return taken({ format, file });
+}

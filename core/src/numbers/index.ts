@@ -1,0 +1,15 @@
+export {
+  ONE, ZERO, abs, add, compare, decimal, div, equal, exactly, floor, floorDiv, frac, isNegative, isWhole, isZero, mul, neg,
+  numerator, parseRational, product, rational, round, roundDiv, sub, toNumber, toText, type Rational,
+} from './rational.ts';
+export { factors, gcd, isPrime, lcm, valuation, type Factors } from './primes.ts';
+export { ceilTimesPi, compareToPi } from './pi.ts';
+export { firstInRange, worstResidue } from './residues.ts';
+export { at, refused, taken, type Refusal, type RefusalCode, type Result } from './refusal.ts';
+export { refusalSays, refusalSentence } from './refusal-text.ts';
+export { readCount, readNumber, readSize, type Limits } from './read-number.ts';
+export { ratioSides, readRatio, type ReadRatio } from './read-ratio.ts';
+export {
+  divisionPieces, divisionRuns, readDivisions, LARGEST_COUNT, MOST_COUNTS, MOST_TEXT, type DivisionPiece,
+} from './read-divisions.ts';
+export { ARCSEC_PER_TURN, readAngle, readLength, readPositiveAngle } from './read-quantity.ts';

@@ -1,0 +1,82 @@
+import { add, isNegative, isZero, mul, rational, type Rational, ZERO } from './rational.ts';
+import { plain, readNumber } from './read-number.ts';
+import { refused, taken, type Result } from './refusal.ts';
+
+/** 1 turn = 360° = 21 600′ = 1 296 000″. */
+export const ARCSEC_PER_TURN = 1_296_000n;
+
+const ANGLE_UNITS: readonly (readonly [RegExp, Rational])[] = [
+  [/^(″|''|"|arcsec|sec|s)$/, rational(1n)],
+  [/^(′|'|arcmin|min|m)$/, rational(60n)],
+  [/^(°|deg|degrees?|d)$/, rational(3600n)],
+  [/^(turns?|rev)$/, rational(ARCSEC_PER_TURN)],
+];
+
+const LENGTH_UNITS: readonly (readonly [RegExp, Rational])[] = [
+  [/^(µm|μm|um|micron|microns)$/, rational(1n, 1000n)],
+  [/^mm$/, rational(1n)],
+  [/^cm$/, rational(10n)],
+  [/^m$/, rational(1000n)],
+  [/^(in|inch|inches|"|″)$/, rational(254n, 10n)],
+];
+
+const NUMBER = String.raw`[+-]?(?:\d+ +\d+\/\d+|\d*\.?\d+(?:\/\d+)?)`;
+
+/**
+ * An angle in arcseconds, exact: `15"`, `54'`, `0.9°`, `0.9 deg`, `1° 30' 15"`. A number with no unit is arcseconds.
+ * A leading ± is read over: tolerances are written with it. (handbook: numbers, reading input)
+ */
+export function readAngle(text: string): Result<Rational> {
+  const s = plain(text).replace(/^±\s*/, '').replace(/''/g, '″');
+  const bare = readNumber(s);
+  if (bare.ok) return taken(bare.value);
+  if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
+    return refused(bare.refusal.code, text, { example: '15″' });
+  return readParts(s, ANGLE_UNITS, text, 'notAngle', '″, ′ or °');
+}
+
+/** An angle above 0; for tolerances. */
+export function readPositiveAngle(text: string): Result<Rational> {
+  const read = readAngle(text);
+  return read.ok ? positive(read.value, text, '15″') : read;
+}
+
+/** A length above 0 in millimetres, exact: `30`, `0.02 mm`, `5 µm`, `1/8 in` (1 in = 25.4 mm). No unit means millimetres. */
+export function readLength(text: string): Result<Rational> {
+  const s = plain(text).replace(/^±\s*/, '');
+  const bare = readNumber(s);
+  if (bare.ok) return positive(bare.value, text, '30 mm');
+  if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
+    return refused(bare.refusal.code, text, { example: '30 mm' });
+  const read = readParts(s, LENGTH_UNITS, text, 'notLength', 'mm, µm or in');
+  return read.ok ? positive(read.value, text, '30 mm') : read;
+}
+
+function positive(value: Rational, text: string, example: string): Result<Rational> {
+  if (isZero(value)) return refused('zero', text, { example });
+  return isNegative(value) ? refused('negative', text, { example }) : taken(value);
+}
+
+function readParts(
+  s: string,
+  units: readonly (readonly [RegExp, Rational])[],
+  text: string,
+  code: 'notAngle' | 'notLength',
+  known: string,
+): Result<Rational> {
+  if (s.length > 100) return refused('tooLong', text, { limit: '100' });
+  const parts = [...s.matchAll(new RegExp(`(${NUMBER})\\s*([^\\d\\s.+-]+)\\s*`, 'g'))];
+  if (parts.length === 0 || parts.map((m) => m[0]).join('').length !== s.length) return refused(code, text);
+  let sum = ZERO;
+  let last = -1;
+  for (const [, figure, name] of parts) {
+    const size = units.findIndex(([pattern]) => pattern.test(name!.toLowerCase()));
+    if (size < 0) return refused('unknownUnit', text, { unit: known });
+    const read = readNumber(figure!);
+    // Degrees before minutes before seconds, each once: anything else is a slip.
+    if (!read.ok || (last >= 0 && size >= last)) return refused(code, text);
+    last = size;
+    sum = add(sum, mul(read.value, units[size]![1]));
+  }
+  return taken(sum);
+}

@@ -1,0 +1,207 @@
+/** The parts of a refusal that the words may use. */
+interface Told {
+  readonly given: string;
+  readonly limit?: string;
+  readonly unit?: string;
+  readonly example?: string;
+}
+
+/** What is wrong, and what to do about it. Neither has a full stop: they are joined into one sentence for the terminal. */
+interface Words {
+  readonly says: (t: Told) => string;
+  readonly cure: (t: Told) => string;
+}
+
+const eg = (t: Told, otherwise: string): string => `for example ${t.example ?? otherwise}`;
+const units = (t: Told): string => (t.unit ? ` ${t.unit}` : '');
+
+/** Every way to be refused, in words. One line a code; the codes are read off this table. */
+export const refusalWords = {
+  empty: { says: () => 'nothing is written here', cure: (t) => `write a value, ${eg(t, '90')}` },
+  tooLong: {
+    says: (t) => `the text is longer than ${t.limit ?? '2000'} characters`,
+    cure: () => 'shorten it, or write runs as ranges such as 60-95',
+  },
+  notNumber: {
+    says: (t) => `${t.given} is not a number`,
+    cure: (t) => `write digits, with a point for decimals, ${eg(t, '76')}`,
+  },
+  decimalComma: {
+    says: (t) => `${t.given} has a comma in it`,
+    cure: (t) => `write decimals with a point, ${eg(t, '13.7272')}`,
+  },
+  exponent: {
+    says: (t) => `${t.given} is written with an exponent`,
+    cure: () => 'write the number out in digits, so that it stays exact',
+  },
+  notWhole: {
+    says: (t) => `${t.given} is not a whole count`,
+    cure: (t) =>
+      t.unit === 'divisions'
+        ? `half a tooth cannot be cut; write the count of the full turn, ${eg(t, '25')}`
+        : `write a whole number${units(t)}, ${eg(t, '90')}`,
+  },
+  zero: {
+    says: () => '0 is refused here',
+    cure: (t) => `write a number above 0, ${eg(t, '60')}`,
+  },
+  negative: {
+    says: (t) => `${t.given} is negative`,
+    cure: (t) => `write a number above 0, ${eg(t, '60')}`,
+  },
+  backwards: {
+    says: (t) => `${t.given} runs backwards`,
+    cure: (t) => `write the smaller count first, ${eg(t, '60-63')}`,
+  },
+  tooMany: {
+    says: (t) => `${t.given} asks for more than ${t.limit ?? '5000'} counts`,
+    cure: () => 'ask for fewer at a time',
+  },
+  tooLarge: {
+    says: (t) => `${t.given} is above ${t.limit ?? 'the limit'}${units(t)}`,
+    cure: (t) => `write at most ${t.limit ?? 'the limit'}`,
+  },
+  tooSmall: {
+    says: (t) => `${t.given} is below ${t.limit ?? 'the limit'}${units(t)}`,
+    cure: (t) => `write at least ${t.limit ?? 'the limit'}`,
+  },
+  zeroDenominator: {
+    says: (t) => `${t.given} divides by 0`,
+    cure: (t) => `write a number other than 0 below the line, ${eg(t, '76/20')}`,
+  },
+  notRatio: {
+    says: (t) => `${t.given} cannot be read as a ratio`,
+    cure: () => 'write 5:1, 20:76, 76/20, 13 8/11 or 13.7272',
+  },
+  notDivisions: {
+    says: (t) => `${t.given} cannot be read as a count`,
+    cure: () => 'write counts, ranges and products, for example 55, 60-63, 2x36',
+  },
+  unknownUnit: {
+    says: (t) => `${t.given} has a unit that is not known here`,
+    cure: (t) => `write it with ${t.unit ?? 'a known unit'}, ${eg(t, '15″')}`,
+  },
+  notAngle: {
+    says: (t) => `${t.given} cannot be read as an angle`,
+    cure: () => 'write 15″, 54′, 0.9° or 1° 30′ 15″',
+  },
+  notLength: {
+    says: (t) => `${t.given} cannot be read as a length`,
+    cure: () => 'write 30 mm, 0.02 mm, 5 µm or 1/8 in',
+  },
+  notModes: {
+    says: (t) => `${t.given} cannot be read as microsteps`,
+    cure: () => 'write the modes of the driver, for example 1, 2, 4, 8, 16, 32',
+  },
+  notAMode: {
+    says: (t) => `${t.given} microsteps a step is not one of the driver's modes`,
+    cure: (t) => `choose one of ${t.limit ?? 'its modes'}`,
+  },
+  noRadius: {
+    says: () => 'a tolerance as a length needs the radius it is measured at',
+    cure: () => 'write the radius, for example 30 mm',
+  },
+  notAChoice: {
+    says: (t) => `${t.given} is not one of the choices`,
+    cure: (t) => `choose one of ${t.limit ?? 'them'}`,
+  },
+  noName: { says: () => 'a drive needs a name', cure: () => 'write one, for example Tide dial' },
+  sameTeeth: {
+    says: (t) => `a ring of ${t.limit ?? 'as many'} teeth and a wheel of ${t.given} cannot mesh`,
+    cure: () => 'give the ring more teeth than the wheel inside it',
+  },
+  noSuchStage: {
+    says: (t) => `there is no stage ${t.given}`,
+    cure: (t) => `the train has ${t.limit ?? 'fewer'}`,
+  },
+  tooManyStages: {
+    says: (t) => `a train holds at most ${t.limit ?? '40'} stages`,
+    cure: () => 'put some of them into one plain ratio',
+  },
+  fileTooBig: {
+    says: (t) => `the file is larger than ${t.limit ?? '20 MB'}`,
+    cure: () => 'a Pendrix file is far smaller; choose another',
+  },
+  fileEmpty: { says: () => 'the file is empty', cure: () => 'choose a file whose name ends in .pendrix.json' },
+  fileNotText: {
+    says: () => 'the file is not text but an archive, a picture or a program',
+    cure: () => 'unpack it first, or choose a file whose name ends in .pendrix.json',
+  },
+  fileIsPage: {
+    says: () => 'the file is a web page',
+    cure: () => 'save the file itself, not the page that shows it',
+  },
+  brokenJson: {
+    says: (t) => `the text breaks off or is not JSON there${t.given ? `, at ${t.given}` : ''}`,
+    cure: () => 'export it again, or mend that line',
+  },
+  notPendrix: {
+    says: () => 'the file is JSON but not a Pendrix file',
+    cure: () => 'its "format" must be "pendrix-drive" or "pendrix-workshop"',
+  },
+  wrongFormat: {
+    says: (t) => `a file of format ${t.given} cannot be used here`,
+    cure: (t) => `choose one of format ${t.limit ?? 'pendrix-drive'}`,
+  },
+  newerVersion: {
+    says: (t) => `the file is of version ${t.given}, newer than the ${t.limit ?? '1'} that is understood here`,
+    cure: () => 'update Pendrix, then open it',
+  },
+  missing: {
+    says: () => 'something that is needed is missing',
+    cure: (t) => `write it, ${eg(t, '90')}`,
+  },
+  notText: { says: (t) => `${t.given} is not text`, cure: (t) => `put it in quotes, ${eg(t, '"60, 73"')}` },
+  notObject: { says: (t) => `${t.given} is not an object in braces`, cure: () => 'put { … } there' },
+  notList: { says: (t) => `${t.given} is not a list in brackets`, cure: () => 'put [ … ] there' },
+  notFinite: {
+    says: (t) => `${t.given} is too large for a number`,
+    cure: () => 'write a finite number',
+  },
+  inexact: {
+    says: (t) => `${t.given} is a binary fraction and so not exact`,
+    cure: (t) => `put it in quotes, ${eg(t, '"0.9"')}`,
+  },
+  notExact: {
+    says: (t) => `${t.given} is not an exact number`,
+    cure: (t) => `write digits, a decimal or a fraction in quotes, ${eg(t, '"76/20"')}`,
+  },
+  unknownKind: {
+    says: (t) => `the kind ${t.given} is not known to this version`,
+    cure: (t) => `the kinds known are ${t.limit ?? ''}`,
+  },
+  badValue: { says: (t) => `${t.given} is not allowed there`, cure: () => 'see docs/formats.md' },
+  noFile: { says: (t) => `the file ${t.given} cannot be read`, cure: () => 'check its name' },
+  noWrite: { says: (t) => `the file ${t.given} cannot be written`, cure: () => 'check the folder' },
+  noCommand: {
+    says: (t) => (t.given ? `there is no command ${t.given}` : 'a command is wanted'),
+    cure: (t) => `the commands are ${t.limit ?? ''}`,
+  },
+  noOption: {
+    says: (t) => `there is no option ${t.given} here`,
+    cure: (t) => `the options are ${t.limit ?? ''}`,
+  },
+  needsOption: { says: (t) => `${t.given} is missing`, cure: (t) => `write it, ${eg(t, '')}` },
+  twice: { says: (t) => `${t.given} stands there twice`, cure: () => 'write it once' },
+  tooManyRows: {
+    says: (t) => `${t.given} rows are too many for one sheet`,
+    cure: (t) => `ask for at most ${t.limit ?? '100000'} divisions`,
+  },
+  unknownEdit: { says: (t) => `the edit ${t.given} is not known`, cure: () => 'reload the page' },
+  storageFull: {
+    says: () => 'the browser has no room left, so the last change is not stored',
+    cure: () => 'export your drives, then free some space',
+  },
+  storageBlocked: {
+    says: () => 'the browser does not let Pendrix store anything here',
+    cure: () => 'leave private browsing, or export before you close the page',
+  },
+  storageFailed: {
+    says: (t) => `the browser's database did not answer${t.given ? ` (${t.given})` : ''}`,
+    cure: () => 'export your drives and reload the page',
+  },
+  storageNewer: {
+    says: () => 'another tab has opened a newer Pendrix',
+    cure: () => 'reload this page to go on',
+  },
+} as const satisfies Record<string, Words>;

@@ -1,0 +1,12 @@
+export { report, type Report } from './report.ts';
+export { plainText, THIN, type Piece, type Rich } from './rich.ts';
+export { workingAsText, type Figure, type Graded, type WorkingLine } from './figure.ts';
+export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
+export { gradeWords } from './grades.ts';
+export { leftOutSays, piecesReport, type AsksReport, type PieceReport } from './job.ts';
+export type { Dots, LedgerReport, OwesReport } from './ledger.ts';
+export { markWords, type Mark } from './marks.ts';
+export { gapWords, sheetHead, sheetRow, timeLeft, toleranceWords, type SheetRow } from './sheet.ts';
+export type { ShaftReport, StageReport } from './train.ts';
+export { CELLS, cellLabels, type CellId, type Place, type VerdictCell } from './verdict.ts';
+export { angle, angleText, counted, dmsText, grouped, inWords, listed, measured, signedAngle, whole } from './text.ts';

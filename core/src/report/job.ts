@@ -1,0 +1,143 @@
+import { ARCSEC_PER_TURN, compare, divisionPieces, exactly, isPrime, rational, toNumber, toText, type Rational } from '../numbers/index.ts';
+import { asksOf, toleranceArcsec, toleranceOf, worthChasing, type Asks, type Tolerance } from '../divide/index.ts';
+import type { Drive, Kinematics } from '../drive/index.ts';
+import { refusalSays } from '../numbers/index.ts';
+import type { Figure } from './figure.ts';
+import { angleText, grouped, inWords, lengthText, listed, whole } from './text.ts';
+
+/** A piece of the division list as it is read back: "57–60", "four: 57 58 59 60"; or why it is left out. */
+export interface PieceReport {
+  readonly text: string;
+  readonly says: string;
+  readonly refused: boolean;
+}
+
+const LISTED = 6;
+
+/** Every piece of a division list as typed, read back. */
+export function piecesReport(text: string): readonly PieceReport[] {
+  return divisionPieces(text).map((piece) => {
+    const name = piece.text.replace(/^(\d+)-(\d+)$/, '$1–$2').replaceAll('x', ' × ');
+    const [first] = piece.counts;
+    if (piece.refusal || first === undefined) return { text: name, says: 'left out', refused: true };
+    if (piece.counts.length > 1) {
+      const listed = piece.counts.length <= LISTED ? `: ${piece.counts.join(' ')}` : '';
+      return { text: name, says: `${inWords(piece.counts.length)}${listed}`, refused: false };
+    }
+    if (String(first) !== piece.text) return { text: name, says: grouped(String(first)), refused: false };
+    return { text: name, says: isPrime(BigInt(first)) ? 'a prime' : 'one', refused: false };
+  });
+}
+
+/** The sentence for pieces that were left out while `inForce` counts stay. */
+export function leftOutSays(text: string, inForce: number): { readonly says: string; readonly cure: string } | null {
+  const bad = divisionPieces(text).find((p) => p.refusal);
+  if (!bad?.refusal) return null;
+  const words = refusalSays(bad.refusal);
+  const stays = inForce === 0 ? 'Until then nothing is asked.' : `Until then the last good list stays in force: ${inWords(inForce)} ${inForce === 1 ? 'count' : 'counts'}.`;
+  return { says: words.says, cure: `${words.cure} ${stays}` };
+}
+
+/** The tolerance as it is shown in its field and read back beside it. */
+export interface ToleranceReport {
+  readonly as: 'angle' | 'length' | 'none';
+  readonly field: string;
+  readonly radius: string;
+  /** "is ±5.3 µm at a radius of" */
+  readonly readBack: string;
+}
+
+const plainDecimal = (r: Rational): string => (r.d === 1n ? toText(r) : String(Number(toNumber(r).toPrecision(9))));
+
+export function toleranceReport(drive: Drive): ToleranceReport {
+  const tolerance = toleranceOf(drive.job);
+  const radius = drive.job.radiusMm === undefined ? null : exactly(drive.job.radiusMm);
+  const radiusText = radius === null ? '' : plainDecimal(radius);
+  if (!tolerance) return { as: 'none', field: '', radius: radiusText, readBack: 'any rounding will do' };
+  if (tolerance.as === 'length') {
+    const angle = toleranceArcsec(tolerance);
+    return { as: 'length', field: fieldLength(tolerance.mm), radius: radiusText, readBack: `is ±${angleText(angle)} at the work` };
+  }
+  const arcsec = tolerance.arcsec;
+  const field = `${plainDecimal(arcsec)}″`;
+  if (radius === null) return { as: 'angle', field, radius: '', readBack: 'give a radius to see it as a length' };
+  const mm = (toNumber(radius) * 2 * Math.PI * toNumber(arcsec)) / Number(ARCSEC_PER_TURN);
+  return { as: 'angle', field, radius: radiusText, readBack: `is ±${lengthText(mm).join(' ')} at that radius` };
+}
+
+const fieldLength = (mm: Rational): string =>
+  compare(mm, rational(1n, 10n)) < 0 ? `${plainDecimal(rational(mm.n * 1000n, mm.d))} µm` : `${plainDecimal(mm)} mm`;
+
+/** One line of what the job asks: a label and a figure. */
+export interface AskLine {
+  readonly label: string;
+  readonly figure: Figure;
+}
+
+/** What the job asks of any train, and where the present one stands; pins for a scale of powers of ten. */
+export interface AsksReport {
+  readonly lines: readonly AskLine[];
+  readonly pins: readonly { readonly says: string; readonly log10: number; readonly tone: 'even' | 'present' | 'all' }[];
+  /** said when Even for all is not worth chasing */
+  readonly honest: { readonly strong: string; readonly rest: string } | null;
+}
+
+const digits = (n: bigint): number => {
+  const text = n.toString();
+  return text.length - 1 + Math.log10(Number(`${text[0]}.${text.slice(1, 15) || '0'}`));
+};
+
+export function asksReport(drive: Drive, k: Kinematics, counts: readonly number[]): AsksReport {
+  const tolerance = toleranceOf(drive.job);
+  const asks = asksOf(counts, tolerance);
+  const lines: AskLine[] = [];
+  const pins: AsksReport['pins'][number][] = [];
+  if (asks.evenMultiple !== null) {
+    const label = counts.length === 1 ? `${grouped(String(counts[0]))} Even, a multiple of` : `All ${inWords(counts.length)} Even, a multiple of`;
+    lines.push({ label, figure: evenFigure(counts, asks.evenMultiple) });
+    pins.push({ says: 'all Even', log10: digits(asks.evenMultiple), tone: 'all' });
+  }
+  if (tolerance && asks.toleranceSteps !== null) {
+    const allowed = angleText(toleranceArcsec(tolerance));
+    lines.push({ label: `All within ±${allowed}, at least`, figure: toleranceFigure(tolerance, asks.toleranceSteps) });
+    pins.push({ says: `±${allowed} at least`, log10: digits(asks.toleranceSteps), tone: 'even' });
+  }
+  const N = k.stepsPerTurn;
+  if (N) pins.push({ says: 'present train', log10: Math.log10(Math.max(1e-9, toNumber(N))), tone: 'present' });
+  return { lines, pins: pins.sort((a, b) => a.log10 - b.log10), honest: honestly(asks, counts) };
+}
+
+function honestly(asks: Asks, counts: readonly number[]): AsksReport['honest'] {
+  if (worthChasing(asks) || asks.evenMultiple === null || asks.toleranceSteps === null) return null;
+  return {
+    strong: `Even for all ${inWords(counts.length)} is not worth chasing:`,
+    rest: `together they ask for a multiple of ${whole(asks.evenMultiple)} steps a turn. Any train from ${whole(asks.toleranceSteps)} holds the tolerance.`,
+  };
+}
+
+const evenFigure = (counts: readonly number[], multiple: bigint): Figure => ({
+  key: 'job.even',
+  label: 'steps that make every count even',
+  value: multiple.toString(),
+  text: [whole(multiple)],
+  exact: true,
+  working: () => [
+    { label: 'counts', text: [counts.length <= 12 ? listed(counts.map((c) => grouped(String(c)))) : `${counts.length} of them`], exact: true },
+    { label: 'least common multiple', text: [{ strong: whole(multiple) }], exact: true },
+  ],
+});
+
+const toleranceFigure = (t: Tolerance, steps: bigint): Figure => ({
+  key: 'job.tolerance',
+  label: 'steps that hold the tolerance',
+  value: steps.toString(),
+  text: [whole(steps)],
+  exact: true,
+  working: () => [
+    { label: 'rounding', text: ['is at worst half a microstep'], exact: true },
+    t.as === 'angle'
+      ? { label: 'half a turn', text: [`648\u2009000″ ÷ ${plainDecimal(t.arcsec)}″`], exact: true }
+      : { label: 'half the circle', text: [`π × ${plainDecimal(t.radiusMm)} mm ÷ ${plainDecimal(t.mm)} mm`], exact: true },
+    { label: 'steps per turn, at least', text: [{ strong: whole(steps) }], exact: true },
+  ],
+});

@@ -1,0 +1,174 @@
+import { rational, readDivisions } from '../numbers/index.ts';
+import {
+  countMap, divide, dividerOf, ledger, needOf, toleranceOf, type Divider, type Division, type Grade,
+} from '../divide/index.ts';
+import { kinematicsOf, sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
+import { divisionRow, errorChart, MOST_CHARTED, opened, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
+import type { Figure, Graded } from './figure.ts';
+import { asksReport, toleranceReport, type AsksReport, type ToleranceReport } from './job.ts';
+import { lazy } from './lazy.ts';
+import { ledgerReport, owesReport, type LedgerReport, type OwesReport } from './ledger.ts';
+import { marks, type Mark } from './marks.ts';
+import type { Rich } from './rich.ts';
+import { divisionsSay, idleSay, purpose } from './sentences.ts';
+import { ratioFigure, shaftReports, stageReports, stepsFigure, type ShaftReport, type StageReport } from './train.ts';
+import { attention, tally, verdict, type VerdictCell } from './verdict.ts';
+
+/**
+ * Every figure of every station for one drive. Sections are computed when first asked for and kept; the drive never changes,
+ * so neither does its report.
+ */
+export interface Report {
+  readonly drive: Drive;
+  readonly kinematics: Kinematics;
+  readonly purpose: string;
+  readonly counts: readonly number[];
+  readonly divider: Divider | null;
+  readonly divisions: readonly Division[];
+  readonly verdict: readonly VerdictCell[];
+  readonly attention: string | null;
+  marks(runs: number): readonly Mark[];
+  readonly job: { readonly asks: AsksReport; readonly tolerance: ToleranceReport; readonly owes: OwesReport | null };
+  readonly train: {
+    readonly ratio: Figure;
+    readonly steps: Figure;
+    readonly shafts: readonly ShaftReport[];
+    readonly stages: readonly StageReport[];
+    readonly sourceFacts: readonly string[];
+    readonly ledger: LedgerReport;
+  };
+  readonly check: {
+    readonly rows: readonly DivisionRow[];
+    readonly tally: readonly Graded[];
+    readonly says: Rich | null;
+    readonly idle: string | null;
+  };
+  /** one count opened, whether or not the job asks for it; null when the source has no steps */
+  opened(divisions: number): OpenedDivision | null;
+  chart(divisions: number): ErrorChart | null;
+  map(from: number, to: number): readonly { readonly divisions: number; readonly grade: Grade }[];
+  /** the figure under a key, as it is now; null when it is gone */
+  figure(key: string): Figure | null;
+}
+
+/** Columns of the ledgers beside the train and beside the job. */
+const LEDGER_ROOM = 8;
+const OWES_ROOM = 8;
+const OWES_ROWS = 8;
+
+/** One drive in, one report out. Pure. */
+export function report(drive: Drive): Report {
+  const k = kinematicsOf(drive);
+  const read = readDivisions(drive.job.divisions);
+  const counts = read.ok ? read.value : [];
+  const divider = dividerOf(k, toleranceOf(drive.job));
+  const divisions = lazy(() => (divider ? counts.map((c) => divide(divider, c)) : []));
+  const judged = lazy(() => ({ drive, k, divider, divisions: divisions(), asked: counts.length }));
+  const cells = lazy(() => verdict(judged()));
+  const asks = lazy(() => asksReport(drive, k, counts));
+  const tolerance = lazy(() => toleranceReport(drive));
+  const owes = lazy(() => owesOf(drive, k, divisions()));
+  const shafts = lazy(() => shaftReports(drive, k));
+  const stages = lazy(() => stageReports(drive, k));
+  const factorLedger = lazy(() => ledgerReport(ledger(k.parts, divisions()), counts.length, LEDGER_ROOM));
+  const rows = lazy(() => (divider ? divisions().map((d) => divisionRow(d, divider)) : []));
+  const one = (D: number): OpenedDivision | null => divider && opened(drive, k, divider, D);
+
+  return {
+    drive,
+    kinematics: k,
+    purpose: purpose(counts),
+    counts,
+    divider,
+    get divisions() {
+      return divisions();
+    },
+    get verdict() {
+      return cells();
+    },
+    get attention() {
+      return attention(divisions(), divider);
+    },
+    marks: (runs) => marks({ drive, k, divider, divisions: divisions() }, runs),
+    job: {
+      get asks() {
+        return asks();
+      },
+      get tolerance() {
+        return tolerance();
+      },
+      get owes() {
+        return owes();
+      },
+    },
+    train: {
+      ratio: ratioFigure(drive, k),
+      steps: stepsFigure(drive, k),
+      get shafts() {
+        return shafts();
+      },
+      get stages() {
+        return stages();
+      },
+      sourceFacts: sourceKindOf(drive.train.source).facts(drive.train.source),
+      get ledger() {
+        return factorLedger();
+      },
+    },
+    check: {
+      get rows() {
+        return rows();
+      },
+      get tally() {
+        return tally(divisions());
+      },
+      get says() {
+        return divider && divisionsSay(k, divider, divisions());
+      },
+      get idle() {
+        return idleSay(divisions());
+      },
+    },
+    opened: one,
+    chart: (D) => (divider && D <= MOST_CHARTED ? errorChart(divider, divide(divider, D)) : null),
+    map: (from, to) => (divider ? countMap(divider, from, to) : []),
+    figure: (key) => figureAt(key, { one, asks, shafts, cells, train: () => [ratioFigure(drive, k), stepsFigure(drive, k)] }),
+  };
+}
+
+function owesOf(drive: Drive, k: Kinematics, divisions: readonly Division[]): OwesReport | null {
+  const source = sourceKindOf(drive.train.source);
+  if (divisions.length === 0) return null;
+  const full = source.fullSteps(drive.train.source) ?? 1;
+  const label = k.mode > 1 ? `${full} × 1/${k.mode}` : `${full} steps`;
+  const bare = ledger([{ label, factor: rational(BigInt(full) * BigInt(k.mode)) }], divisions);
+  return owesReport(bare, needOf(divisions.map((d) => d.divisions)), label, divisions.length, OWES_ROOM, OWES_ROWS);
+}
+
+interface Sections {
+  readonly one: (divisions: number) => OpenedDivision | null;
+  readonly asks: () => AsksReport;
+  readonly shafts: () => readonly ShaftReport[];
+  readonly cells: () => readonly VerdictCell[];
+  readonly train: () => readonly Figure[];
+}
+
+/** Finds a figure by its key: "train.steps", "shaft.1.turns", "divide.97.worst", "job.even", "verdict.error". */
+function figureAt(key: string, sections: Sections): Figure | null {
+  const [room, which = '', part = ''] = key.split('.');
+  switch (room) {
+    case 'train':
+      return sections.train().find((f) => f.key === key) ?? null;
+    case 'shaft':
+      return sections.shafts()[Number(which)]?.rows.map((r) => r.figure).find((f) => f.key === key) ?? null;
+    case 'job':
+      return sections.asks().lines.map((l) => l.figure).find((f) => f.key === key) ?? null;
+    case 'divide': {
+      if (which === 'all') return sections.cells()[1]?.figure ?? null;
+      const open = Number.isSafeInteger(Number(which)) && Number(which) > 0 ? sections.one(Number(which)) : null;
+      return open && part in open ? [open.worst, open.spacing, open.closing].find((f) => f.key === key) ?? null : null;
+    }
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,52 @@
+import type { Division } from '../divide/index.ts';
+import type { Kinematics } from '../drive/index.ts';
+import { stepsToArcsec, type Divider } from '../divide/index.ts';
+import { divisionRuns } from '../numbers/index.ts';
+import { plainText, type Rich } from './rich.ts';
+import { angleText, grouped, listed, mixed, shortList, whole } from './text.ts';
+
+/** What a drive is for, in a few words for its title: "divides 57–60, 73 and 97". */
+export function purpose(counts: readonly number[]): string {
+  if (counts.length === 0) return 'nothing asked yet';
+  const runs = divisionRuns(counts).split(', ');
+  return `divides ${shortList(runs, 7)}`;
+}
+
+/** Which counts do not come out, why, and what to do about it; strong part first. null when all do. */
+export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonly Division[]): Rich | null {
+  const off = divisions.filter((d) => d.step.d > 1n);
+  if (off.length === 0) return null;
+  const N = plainText(mixed(divider.stepsPerTurn));
+  const names = shortList(off.map((d) => grouped(String(d.divisions))));
+  const verb = off.length === 1 ? 'does' : 'do';
+  const worstClosing = off.reduce((a, b) => (Number(b.closingErrorSteps.n) / Number(b.closingErrorSteps.d) > Number(a.closingErrorSteps.n) / Number(a.closingErrorSteps.d) ? b : a));
+  const closing = stepsToArcsec(worstClosing.closingErrorSteps, divider.stepsPerTurn);
+  const repeat = `repeat one count and ${grouped(String(worstClosing.divisions))} closes ${angleText(Math.abs(closing))} ${closing > 0 ? 'over' : 'short'}`;
+  if (k.turnsToClose !== null && k.turnsToClose > 1n)
+    return [
+      { strong: `One turn is ${N} steps, not a whole number:` },
+      ` nothing comes out even until ${whole(k.turnsToClose)} turns are done. Send each tooth to its own microstep and nothing adds up; ${repeat}.`,
+    ];
+  const lacking = [...new Set(off.map((d) => whole(d.missingFactor)))];
+  const finer = finerMode(off);
+  const cure = finer ? ` Microsteps of 1/${finer.mode} would do for ${listed(finer.counts.map(String))}.` : '';
+  return [
+    { strong: `${names} ${verb} not divide ${N}:` },
+    ` the train has no ${shortList(lacking, 5, 'or')}. Send each tooth to its own microstep and nothing adds up; ${repeat}.${cure}`,
+  ];
+}
+
+/** A mode the driver has in which some of the counts would be whole. */
+function finerMode(off: readonly Division[]): { readonly mode: number; readonly counts: readonly number[] } | null {
+  const modes = off.flatMap((d) => (d.coarsestMode === null ? [] : [d.coarsestMode]));
+  if (modes.length === 0) return null;
+  const mode = Math.max(...modes);
+  return { mode, counts: off.filter((d) => d.coarsestMode !== null).map((d) => d.divisions) };
+}
+
+/** Said of counts greater than the steps of a turn: several share one place. */
+export function idleSay(divisions: readonly Division[]): string | null {
+  const idle = divisions.filter((d) => d.idle);
+  if (idle.length === 0) return null;
+  return `${shortList(idle.map((d) => grouped(String(d.divisions))))} ${idle.length === 1 ? 'is' : 'are'} more than the steps of a turn: some places do not move at all.`;
+}

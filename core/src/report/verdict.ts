@@ -1,0 +1,151 @@
+import { isZero } from '../numbers/index.ts';
+import { compare } from '../numbers/index.ts';
+import type { Divider, Division } from '../divide/index.ts';
+import type { Drive, Kinematics } from '../drive/index.ts';
+import { worstFigure } from './divide.ts';
+import type { Figure, Graded } from './figure.ts';
+import { gradeOfDivision, gradeWords, worstGrade } from './grades.ts';
+import { stepsFigure, stepsGrade } from './train.ts';
+import type { Rich } from './rich.ts';
+import { counted, grouped, shortList } from './text.ts';
+
+/** The six cells, always in this order. */
+export const CELLS = ['steps', 'divisions', 'error', 'rate', 'speed', 'force'] as const;
+export type CellId = (typeof CELLS)[number];
+
+export type Place = 'job' | 'train' | 'check' | 'run';
+
+/** One cell of the verdict strip: a figure and a grade, or what would light it up. */
+export interface VerdictCell {
+  readonly cell: CellId;
+  readonly label: string;
+  /** the station that explains it */
+  readonly place: Place;
+  readonly figure: Figure | null;
+  readonly graded: Graded | null;
+  /** said instead when there is no figure: "no rate asked" */
+  readonly absent: string;
+}
+
+export const cellLabels = {
+  steps: 'Steps per turn',
+  divisions: 'Divisions',
+  error: 'Worst error',
+  rate: 'Rate',
+  speed: 'Speed',
+  force: 'Force',
+} as const satisfies Record<CellId, string>;
+
+interface Judged {
+  readonly drive: Drive;
+  readonly k: Kinematics;
+  readonly divider: Divider | null;
+  readonly divisions: readonly Division[];
+  readonly asked: number;
+}
+
+const empty = (cell: CellId, place: Place, absent: string): VerdictCell => ({
+  cell, label: cellLabels[cell], place, figure: null, graded: null, absent,
+});
+
+/** The division whose rounding is worst; the first of equals. */
+export function worstOf(divisions: readonly Division[]): Division | null {
+  return divisions.reduce<Division | null>(
+    (worst, d) => (worst === null || compare(d.worstErrorSteps, worst.worstErrorSteps) > 0 ? d : worst),
+    null,
+  );
+}
+
+/** Is this asked of a drive file by a key that this version keeps but does not judge yet? */
+function keeps(drive: Drive, key: string): boolean {
+  const value = (drive.job as unknown as Readonly<Record<string, unknown>>)[key];
+  return Array.isArray(value) ? value.length > 0 : value !== undefined && value !== null;
+}
+
+/** The verdict strip. Worst error is that of rounding alone, and its working says so. */
+export function verdict(judged: Judged): readonly VerdictCell[] {
+  const { drive, k } = judged;
+  const kept = (key: string, absent: string): string => (keeps(drive, key) ? 'kept, not judged here' : absent);
+  return [
+    { ...empty('steps', 'train', ''), figure: stepsFigure(drive, k), graded: stepsGrade(k) },
+    divisionsCell(judged),
+    errorCell(judged),
+    empty('rate', 'job', kept('rates', 'no rate asked')),
+    empty('speed', 'job', kept('spins', 'no speed asked')),
+    empty('force', 'job', kept('load', 'no load given')),
+  ];
+}
+
+function divisionsCell({ divider, divisions, asked }: Judged): VerdictCell {
+  const cell = empty('divisions', asked === 0 ? 'job' : 'check', 'no divisions asked');
+  if (asked === 0) return cell;
+  const grade = divider ? worstGrade(divisions.map((d) => d.grade)) : 'unknown';
+  const even = divisions.filter((d) => d.step.d === 1n);
+  const text: Rich = [grouped(String(even.length)), { unit: `of ${grouped(String(asked))}` }];
+  return {
+    ...cell,
+    graded: { grade, word: gradeWords[grade] === gradeWords.evenMicrostep ? 'Even, finer' : gradeWords[grade] },
+    figure: {
+      key: 'divide.all',
+      label: 'divisions that come out even',
+      value: String(even.length),
+      text,
+      exact: true,
+      working: () => [
+        ...groups(divisions).map(([word, counts]) => ({ label: word, text: [shortList(counts, 8)], exact: true })),
+        { label: 'come out even', text: [{ strong: `${even.length} of ${asked}` }], exact: true },
+      ],
+    },
+  };
+}
+
+const groups = (divisions: readonly Division[]): [string, string[]][] => {
+  const out = new Map<string, string[]>();
+  for (const d of divisions) {
+    const word = gradeWords[d.grade].toLowerCase();
+    out.set(word, [...(out.get(word) ?? []), grouped(String(d.divisions))]);
+  }
+  return [...out];
+};
+
+function errorCell({ drive, k, divider, divisions, asked }: Judged): VerdictCell {
+  const cell = empty('error', asked === 0 ? 'job' : 'check', 'no divisions asked');
+  const worst = worstOf(divisions);
+  if (!divider || !worst) return cell;
+  const figure = worstFigure({ drive, k, divider, d: worst });
+  const graded = gradeOfDivision(worst, divider);
+  const word = isZero(worst.worstErrorSteps) ? gradeWords.even : gradeWords[graded.grade];
+  return {
+    ...cell,
+    graded: { grade: graded.grade, word: graded.grade === 'misses' ? graded.word : word },
+    figure: {
+      ...figure,
+      label: `${figure.label}, rounding alone`,
+      working: () => [
+        { label: 'of all counts', text: [`${grouped(String(worst.divisions))} is rounded most; play, run-out and wind-up are not in it`], exact: true },
+        ...figure.working(),
+      ],
+    },
+  };
+}
+
+/** "2 Even, 4 Rounded" for the head of a table: how many of each grade, best first. */
+export function tally(divisions: readonly Division[]): readonly Graded[] {
+  const order = ['even', 'evenMicrostep', 'rounded', 'misses'] as const;
+  return order.flatMap((grade) => {
+    const n = divisions.filter((d) => d.grade === grade).length;
+    return n > 0 ? [{ grade, word: `${grouped(String(n))} ${gradeWords[grade]}` }] : [];
+  });
+}
+
+/** What of a drive wants attention, in one sentence; null when nothing does. */
+export function attention(divisions: readonly Division[], divider: Divider | null): string | null {
+  const misses = divisions.filter((d) => d.grade === 'misses');
+  const first = misses[0];
+  if (!divider || !first) return null;
+  const names = shortList(misses.map((d) => grouped(String(d.divisions))), 4);
+  return `${names} ${misses.length === 1 ? 'misses' : 'miss'} the tolerance; ${grouped(String(first.divisions))} ${gradeOfDivision(first, divider).word.toLowerCase()}`;
+}
+
+/** "six counts asked" */
+export const askedWords = (n: number): string => `${counted(n, 'count')} asked`;

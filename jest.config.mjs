@@ -1,0 +1,18 @@
+const common = {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts'],
+  setupFiles: ['fake-indexeddb/auto'],
+  transform: {
+    '\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } }],
+  },
+  injectGlobals: false,
+};
+
+export default {
+  projects: ['core', 'cli', 'server', 'web', 'docs'].map((room) => ({
+    ...common,
+    displayName: room,
+    roots: [`<rootDir>/${room}`],
+    testMatch: ['**/*.test.ts'],
+  })),
+};
