@@ -3,7 +3,7 @@ export {
 } from './divisions.ts';
 export { toleranceArcsec, toleranceOf, within, type Tolerance } from './tolerance.ts';
 export {
-  crankTurns, errorSeries, MOST_ROWS, targetAt, targets, wholeAndRest, worstMove, type Target,
+  crankTurns, errorSeries, MOST_ROWS, targetAt, targets, worstMove, type Target,
 } from './targets.ts';
 export { columnsOf, exponentsOf, ledger, LISTED_DEMANDS, needOf, wheelsWith, type Exponents, type Ledger } from './ledger.ts';
 export { asksOf, worthChasing, type Asks } from './asks.ts';

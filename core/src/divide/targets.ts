@@ -1,5 +1,5 @@
 import {
-  ARCSEC_PER_TURN, floorDiv, mul, rational, roundDiv, toNumber, type Rational,
+  ARCSEC_PER_TURN, mul, rational, roundDiv, toNumber, type Rational,
 } from '../numbers/index.ts';
 
 /** One place of the table: move i of D, 0 and D being the same place after a turn. Gap i + 1 is cut there. */
@@ -55,9 +55,3 @@ export function worstMove(series: Float64Array): number {
 /** Turns of shaft 0 from the start to move i, exact: i·|R|/D. For a crank on the motor's shaft. */
 export const crankTurns = (reduction: Rational, divisions: number, index: number): Rational =>
   mul(rational(BigInt(index), BigInt(divisions)), rational(reduction.n, reduction.d));
-
-/** Whole turns and the rest of a positive rational. */
-export const wholeAndRest = (r: Rational): { readonly whole: bigint; readonly rest: Rational } => {
-  const whole = floorDiv(r.n, r.d);
-  return { whole, rest: rational(r.n - whole * r.d, r.d) };
-};

@@ -6,9 +6,8 @@ import { driveSchema, refusalFrom } from './schema.ts';
 
 /** Checks an unchecked drive of the current version. Unknown keys are kept; numbers where exact text is meant become text. */
 export function checkDrive(file: Unchecked): Result<Drive> {
-  const { value, error } = driveSchema.validate(file, { convert: false, abortEarly: true });
-  if (error) return { ok: false, refusal: refusalFrom(error) };
-  return taken(value as Drive);
+  const checked = driveSchema.validate(file, { convert: false, abortEarly: true });
+  return checked.error ? { ok: false, refusal: refusalFrom(checked.error) } : taken(checked.value as Drive);
 }
 
 /** Reads the text of a `*.pendrix.json` drive file. One refusal names the first place that is wrong. */

@@ -4,13 +4,16 @@ import { refused, taken, type Result } from '../numbers/index.ts';
 /** Largest file that is read, bytes. */
 export const MOST_BYTES = 20_000_000;
 
+/** NUL and the replacement character do not occur in JSON that was saved as UTF-8 text. */
+const NOT_TEXT = ['\0', '\uFFFD'] as const;
+
 /** Text of an unread file as JSON. Refuses what is too big, empty, an archive or picture, a web page, or broken, naming line and column. */
 export function readJson(text: string): Result<unknown> {
   if (text.length > MOST_BYTES) return refused('fileTooBig', '', { limit: '20 MB' });
   const body = text.replace(/^\uFEFF/, '');
   if (body.trim() === '') return refused('fileEmpty', '');
-  // NUL and the replacement character do not occur in JSON that was saved as UTF-8 text.
-  if (/^PK\u0003\u0004|\u0000|\uFFFD/.test(body.slice(0, 4096))) return refused('fileNotText', '');
+  const head = body.slice(0, 4096);
+  if (head.startsWith('PK') || NOT_TEXT.some((sign) => head.includes(sign))) return refused('fileNotText', '');
   if (/^\s*<(!doctype|html|\?xml|head|body)/i.test(body)) return refused('fileIsPage', '');
   try {
     return taken(JSON.parse(body) as unknown);

@@ -1,14 +1,15 @@
-import { ARCSEC_PER_TURN, compare, divisionPieces, exactly, isPrime, rational, toNumber, toText, type Rational } from '../numbers/index.ts';
+import { ARCSEC_PER_TURN, compare, divisionPieces, exactly, factors, isPrime, rational, toNumber, toText, type Rational } from '../numbers/index.ts';
 import { asksOf, toleranceArcsec, toleranceOf, worthChasing, type Asks, type Tolerance } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { refusalSays } from '../numbers/index.ts';
 import type { Figure } from './figure.ts';
-import { angleText, grouped, inWords, lengthText, listed, whole } from './text.ts';
+import type { Rich } from './rich.ts';
+import { angleText, grouped, inWords, lengthText, limitText, listed, powers, whole } from './text.ts';
 
 /** A piece of the division list as it is read back: "57–60", "four: 57 58 59 60"; or why it is left out. */
 export interface PieceReport {
   readonly text: string;
-  readonly says: string;
+  readonly says: Rich;
   readonly refused: boolean;
 }
 
@@ -19,13 +20,13 @@ export function piecesReport(text: string): readonly PieceReport[] {
   return divisionPieces(text).map((piece) => {
     const name = piece.text.replace(/^(\d+)-(\d+)$/, '$1–$2').replaceAll('x', ' × ');
     const [first] = piece.counts;
-    if (piece.refusal || first === undefined) return { text: name, says: 'left out', refused: true };
+    if (piece.refusal || first === undefined) return { text: name, says: ['left out'], refused: true };
     if (piece.counts.length > 1) {
       const listed = piece.counts.length <= LISTED ? `: ${piece.counts.join(' ')}` : '';
-      return { text: name, says: `${inWords(piece.counts.length)}${listed}`, refused: false };
+      return { text: name, says: [`${inWords(piece.counts.length)}${listed}`], refused: false };
     }
-    if (String(first) !== piece.text) return { text: name, says: grouped(String(first)), refused: false };
-    return { text: name, says: isPrime(BigInt(first)) ? 'a prime' : 'one', refused: false };
+    if (String(first) !== piece.text) return { text: name, says: [grouped(String(first))], refused: false };
+    return { text: name, says: isPrime(BigInt(first)) ? ['a prime'] : powers(factors(BigInt(first))), refused: false };
   });
 }
 
@@ -60,9 +61,9 @@ export function toleranceReport(drive: Drive): ToleranceReport {
   }
   const arcsec = tolerance.arcsec;
   const field = `${plainDecimal(arcsec)}″`;
-  if (radius === null) return { as: 'angle', field, radius: '', readBack: 'give a radius to see it as a length' };
+  if (radius === null) return { as: 'angle', field, radius: '', readBack: '' };
   const mm = (toNumber(radius) * 2 * Math.PI * toNumber(arcsec)) / Number(ARCSEC_PER_TURN);
-  return { as: 'angle', field, radius: radiusText, readBack: `is ±${lengthText(mm).join(' ')} at that radius` };
+  return { as: 'angle', field, radius: radiusText, readBack: `is ±${lengthText(mm).join(' ')}` };
 }
 
 const fieldLength = (mm: Rational): string =>
@@ -98,7 +99,7 @@ export function asksReport(drive: Drive, k: Kinematics, counts: readonly number[
     pins.push({ says: 'all Even', log10: digits(asks.evenMultiple), tone: 'all' });
   }
   if (tolerance && asks.toleranceSteps !== null) {
-    const allowed = angleText(toleranceArcsec(tolerance));
+    const allowed = limitText(toleranceArcsec(tolerance));
     lines.push({ label: `All within ±${allowed}, at least`, figure: toleranceFigure(tolerance, asks.toleranceSteps) });
     pins.push({ says: `±${allowed} at least`, log10: digits(asks.toleranceSteps), tone: 'even' });
   }

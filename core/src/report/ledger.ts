@@ -2,8 +2,8 @@ import { columnsOf, wheelsWith, type Ledger } from '../divide/index.ts';
 import { mul, rational, ONE } from '../numbers/index.ts';
 import type { Graded } from './figure.ts';
 import { gradeWords } from './grades.ts';
-import { plainText } from './rich.ts';
-import { grouped, listed, mixed, powers, shortList, whole } from './text.ts';
+import { plainText, THIN, type Rich } from './rich.ts';
+import { grouped, inLine, listed, powers, shortList, whole } from './text.ts';
 
 /** A cell of the ledger picture: how many dots, and of which kind. */
 export interface Dots {
@@ -20,7 +20,7 @@ export interface LedgerReport {
   readonly supply: readonly { readonly label: string; readonly factor: string; readonly cells: readonly Dots[] }[];
   readonly has: readonly number[];
   readonly total: string;
-  readonly demand: readonly { readonly divisions: string; readonly primes: string; readonly graded: Graded; readonly cells: readonly Dots[] }[];
+  readonly demand: readonly { readonly divisions: string; readonly primes: Rich; readonly graded: Graded; readonly cells: readonly Dots[] }[];
   /** demand rows not listed */
   readonly unlisted: number;
   /** one for each prime that is short: what is missing and which wheels bring it */
@@ -41,10 +41,10 @@ export function ledgerReport(l: Ledger, asked: number, room: number): LedgerRepo
       cells: shown.map((p) => dots(row.exponents.get(p) ?? 0, (row.exponents.get(p) ?? 0) < 0 ? 'takes' : 'brings')),
     })),
     has: shown.map((p) => l.has.get(p) ?? 0),
-    total: plainText(mixed(l.supply.reduce((n, row) => mul(n, row.factor), ONE))),
+    total: inLine(l.supply.reduce((n, row) => mul(n, row.factor), ONE)),
     demand: l.demand.map((row) => ({
       divisions: grouped(String(row.divisions)),
-      primes: plainText(powers(row.exponents)),
+      primes: powers(row.exponents),
       graded: { grade: row.grade, word: gradeWords[row.grade] },
       cells: shown.map((p) => {
         const e = row.exponents.get(p) ?? 0;
@@ -57,7 +57,7 @@ export function ledgerReport(l: Ledger, asked: number, room: number): LedgerRepo
 }
 
 const factorText = (r: { readonly n: bigint; readonly d: bigint }): string =>
-  r.n === 1n && r.d > 1n ? `÷ ${whole(r.d)}` : `× ${plainText(mixed(rational(r.n, r.d)))}`;
+  r.n === 1n && r.d > 1n ? `÷${THIN}${whole(r.d)}` : `×${THIN}${inLine(rational(r.n, r.d))}`;
 
 function missingSays(prime: bigint, times: number): LedgerReport['missing'][number] {
   const name = plainText(powers(new Map([[prime, times]])));
@@ -70,7 +70,7 @@ function missingSays(prime: bigint, times: number): LedgerReport['missing'][numb
 /** What the job asks, prime by prime, against what the bare motor brings. */
 export interface OwesReport {
   readonly primes: readonly string[];
-  readonly rows: readonly { readonly divisions: string; readonly primes: string; readonly cells: readonly Dots[] }[];
+  readonly rows: readonly { readonly divisions: string; readonly primes: Rich; readonly cells: readonly Dots[] }[];
   readonly need: readonly Dots[];
   readonly motor: readonly number[];
   readonly motorLabel: string;
@@ -87,7 +87,7 @@ export function owesReport(l: Ledger, need: ReadonlyMap<bigint, number>, motorLa
     primes: primes.map((p) => grouped(p.toString())),
     rows: listedRows.map((row) => ({
       divisions: grouped(String(row.divisions)),
-      primes: plainText(powers(row.exponents)),
+      primes: powers(row.exponents),
       cells: primes.map((p) => ({ count: row.exponents.get(p) ?? 0, kind: row.exponents.has(p) ? 'brings' : 'none' })),
     })),
     need: primes.map((p) => ({ count: need.get(p) ?? 0, kind: 'brings' })),

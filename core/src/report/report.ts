@@ -7,11 +7,12 @@ import { divisionRow, errorChart, MOST_CHARTED, opened, type DivisionRow, type E
 import type { Figure, Graded } from './figure.ts';
 import { asksReport, toleranceReport, type AsksReport, type ToleranceReport } from './job.ts';
 import { lazy } from './lazy.ts';
+import { picture, type Picture } from './picture.ts';
 import { ledgerReport, owesReport, type LedgerReport, type OwesReport } from './ledger.ts';
 import { marks, type Mark } from './marks.ts';
 import type { Rich } from './rich.ts';
 import { divisionsSay, idleSay, purpose } from './sentences.ts';
-import { ratioFigure, shaftReports, stageReports, stepsFigure, type ShaftReport, type StageReport } from './train.ts';
+import { ratioFigure, shaftReports, stageReports, stepsFigure, workReport, type ShaftReport, type StageReport } from './train.ts';
 import { attention, tally, verdict, type VerdictCell } from './verdict.ts';
 
 /**
@@ -34,6 +35,7 @@ export interface Report {
     readonly steps: Figure;
     readonly shafts: readonly ShaftReport[];
     readonly stages: readonly StageReport[];
+    readonly work: ReturnType<typeof workReport>;
     readonly sourceFacts: readonly string[];
     readonly ledger: LedgerReport;
   };
@@ -47,6 +49,8 @@ export interface Report {
   opened(divisions: number): OpenedDivision | null;
   chart(divisions: number): ErrorChart | null;
   map(from: number, to: number): readonly { readonly divisions: number; readonly grade: Grade }[];
+  /** the train in columns of `column` px, `height` px high */
+  picture(column: number, height: number): Picture;
   /** the figure under a key, as it is now; null when it is gone */
   figure(key: string): Figure | null;
 }
@@ -110,6 +114,7 @@ export function report(drive: Drive): Report {
       get stages() {
         return stages();
       },
+      work: workReport(drive, k, counts[0]),
       sourceFacts: sourceKindOf(drive.train.source).facts(drive.train.source),
       get ledger() {
         return factorLedger();
@@ -131,6 +136,7 @@ export function report(drive: Drive): Report {
     },
     opened: one,
     chart: (D) => (divider && D <= MOST_CHARTED ? errorChart(divider, divide(divider, D)) : null),
+    picture: (column, height) => picture(drive, k, column, height, counts[0] ?? 0),
     map: (from, to) => (divider ? countMap(divider, from, to) : []),
     figure: (key) => figureAt(key, { one, asks, shafts, cells, train: () => [ratioFigure(drive, k), stepsFigure(drive, k)] }),
   };

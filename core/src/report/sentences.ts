@@ -1,9 +1,8 @@
-import type { Division } from '../divide/index.ts';
+import { abs, compare, divisionRuns } from '../numbers/index.ts';
 import type { Kinematics } from '../drive/index.ts';
-import { stepsToArcsec, type Divider } from '../divide/index.ts';
-import { divisionRuns } from '../numbers/index.ts';
-import { plainText, type Rich } from './rich.ts';
-import { angleText, grouped, listed, mixed, shortList, whole } from './text.ts';
+import { stepsToArcsec, type Divider, type Division } from '../divide/index.ts';
+import type { Rich } from './rich.ts';
+import { angleText, grouped, inLine, listed, shortList, whole } from './text.ts';
 
 /** What a drive is for, in a few words for its title: "divides 57–60, 73 and 97". */
 export function purpose(counts: readonly number[]): string {
@@ -16,10 +15,10 @@ export function purpose(counts: readonly number[]): string {
 export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonly Division[]): Rich | null {
   const off = divisions.filter((d) => d.step.d > 1n);
   if (off.length === 0) return null;
-  const N = plainText(mixed(divider.stepsPerTurn));
+  const N = inLine(divider.stepsPerTurn);
   const names = shortList(off.map((d) => grouped(String(d.divisions))));
   const verb = off.length === 1 ? 'does' : 'do';
-  const worstClosing = off.reduce((a, b) => (Number(b.closingErrorSteps.n) / Number(b.closingErrorSteps.d) > Number(a.closingErrorSteps.n) / Number(a.closingErrorSteps.d) ? b : a));
+  const worstClosing = off.reduce((a, b) => (compare(abs(b.closingErrorSteps), abs(a.closingErrorSteps)) > 0 ? b : a));
   const closing = stepsToArcsec(worstClosing.closingErrorSteps, divider.stepsPerTurn);
   const repeat = `repeat one count and ${grouped(String(worstClosing.divisions))} closes ${angleText(Math.abs(closing))} ${closing > 0 ? 'over' : 'short'}`;
   if (k.turnsToClose !== null && k.turnsToClose > 1n)

@@ -1,79 +1,75 @@
 import { ARCSEC_PER_TURN, div, exactly, mul, rational, toNumber, type Rational } from '../numbers/index.ts';
-import { crankTurns, targetAt, wholeAndRest } from '../divide/index.ts';
+import { crankTurns, targetAt } from '../divide/index.ts';
 import type { RunPlan } from '../run/index.ts';
 import type { Rich } from './rich.ts';
-import { angleText, dms, grouped, mixed, signedAngle, whole } from './text.ts';
+import { dms, mixed, signedAngle, whole } from './text.ts';
+
+type Dms = ReturnType<typeof dms>;
 
 /** One line of the run sheet: where to go for gap `gap`, in steps, in degrees and in turns of the crank. */
 export interface SheetRow {
-  /** 1…D; the last line, D + 1, is the return to the start */
+  /** 1…D; the line D + 1 is the return to the start */
   readonly gap: number;
-  /** move = gap − 1 */
+  /** gap − 1 */
   readonly move: number;
   readonly target: string;
-  /** steps from the place before */
+  /** steps from the place before; "" at the start */
   readonly moved: string;
   readonly exact: Rich;
   readonly error: string;
   readonly errorArcsec: number;
   /** the wanted angle at the work */
-  readonly wanted: { readonly d: string; readonly m: string; readonly s: string };
-  /** the angle of the target step */
-  readonly position: { readonly d: string; readonly m: string; readonly s: string };
-  /** turns of the source's shaft, exact */
+  readonly wanted: Dms;
+  /** the angle of the step that is gone to */
+  readonly position: Dms;
+  /** turns of the source's shaft from the start, exact */
   readonly crank: Rich;
-  readonly degrees: number;
 }
 
-/** A row of the sheet of a run. `gap` runs from 1 to D + 1. (handbook: divide, absolute targets) */
-export function sheetRow(plan: RunPlan, gap: number): SheetRow {
+/** The sheet of a run: its head, and its rows on demand. (handbook: divide, absolute targets) */
+export interface Sheet {
+  readonly steps: Rich;
+  /** microsteps from gap to gap */
+  readonly step: Rich;
+  /** turns of the source's shaft from gap to gap */
+  readonly crank: Rich;
+  /** a row, gap from 1 to D + 1 */
+  readonly row: (gap: number) => SheetRow;
+}
+
+export function sheet(plan: RunPlan): Sheet {
   const N = exactly(plan.stepsPerTurn);
   const R = exactly(plan.reduction);
-  const move = gap - 1;
-  const t = targetAt(N, plan.divisions, move);
-  const before = move === 0 ? 0n : targetAt(N, plan.divisions, move - 1).target;
+  const D = plan.divisions;
   const arcsec = (steps: Rational): Rational => mul(div(steps, N), rational(ARCSEC_PER_TURN));
-  const errorArcsec = toNumber(arcsec(t.errorSteps));
   return {
-    gap,
-    move,
-    target: whole(t.target),
-    moved: move === 0 ? '' : whole(t.target - before),
-    exact: mixed(t.exact),
-    error: signedAngle(errorArcsec),
-    errorArcsec,
-    wanted: dms(arcsec(t.exact)),
-    position: dms(arcsec(rational(t.target))),
-    crank: mixed(crankTurns(R, plan.divisions, move)),
-    degrees: (360 * move) / plan.divisions,
+    steps: mixed(N),
+    step: mixed(div(N, rational(D))),
+    crank: mixed(crankTurns(R, D, 1)),
+    row: (gap) => {
+      const move = gap - 1;
+      const t = targetAt(N, D, move);
+      const errorArcsec = toNumber(arcsec(t.errorSteps));
+      return {
+        gap,
+        move,
+        target: whole(t.target),
+        moved: move === 0 ? '' : whole(t.target - targetAt(N, D, move - 1).target),
+        exact: mixed(t.exact),
+        error: signedAngle(errorArcsec),
+        errorArcsec,
+        wanted: dms(arcsec(t.exact)),
+        position: dms(arcsec(rational(t.target))),
+        crank: mixed(crankTurns(R, D, move)),
+      };
+    },
   };
 }
-
-/** The head of a sheet: "95 gaps, 1 094 400 steps a turn", and how the steps go from place to place. */
-export function sheetHead(plan: RunPlan): { readonly steps: string; readonly step: Rich; readonly crank: Rich } {
-  const N = exactly(plan.stepsPerTurn);
-  return {
-    steps: [mixed(N)].flat().map((p) => (typeof p === 'string' ? p : '')).join(''),
-    step: mixed(div(N, rational(plan.divisions))),
-    crank: mixed(crankTurns(exactly(plan.reduction), plan.divisions, 1)),
-  };
-}
-
-/** Whole turns of the crank and the rest, for a table with two columns. */
-export const crankParts = (plan: RunPlan, gap: number): { readonly turns: string; readonly rest: Rich } => {
-  const { whole: turns, rest } = wholeAndRest(crankTurns(exactly(plan.reduction), plan.divisions, gap - 1));
-  return { turns: whole(turns), rest: rest.n === 0n ? [] : mixed(rest) };
-};
 
 /** "about 1 h 22 min", from seconds; "" when there is no pace yet. */
 export function timeLeft(seconds: number | null): string {
   if (seconds === null) return '';
   const minutes = Math.round(seconds / 60);
   if (minutes < 1) return 'under a minute';
-  if (minutes < 60) return `about ${minutes} min`;
-  return `about ${Math.floor(minutes / 60)} h ${minutes % 60} min`;
+  return minutes < 60 ? `about ${minutes} min` : `about ${Math.floor(minutes / 60)} h ${minutes % 60} min`;
 }
-
-export const toleranceWords = (arcsec: number | null): string => (arcsec === null ? 'no tolerance asked' : `tolerance ±${angleText(arcsec)}`);
-
-export const gapWords = (gap: number): string => grouped(String(gap));

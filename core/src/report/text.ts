@@ -35,6 +35,10 @@ export function mixed(r: Rational): Rich {
   return [...(q === 0n ? (sign ? [sign] : []) : [sign + whole(q)]), stacked(rest, r.d)];
 }
 
+/** A mixed number on one line that keeps its thin gaps: "78 666 2/3". For r above 0. */
+export const inLine = (r: Rational): string =>
+  r.d === 1n ? whole(r.n) : `${r.n < r.d ? '' : `${whole(r.n / r.d)} `}${whole(r.n % r.d)}/${whole(r.d)}`;
+
 /** An exact rational as one fraction: 1 094 400/97. */
 export function fraction(r: Rational): Rich {
   if (r.d === 1n) return [whole(numerator(r))];
@@ -62,7 +66,7 @@ export const measured = (value: number): string => grouped(value.toFixed(places(
 /** An angle at the work from arcseconds: ″ up to 2′, then ′, then °. */
 export function angle(arcsec: number): readonly [string, string] {
   const m = Math.abs(arcsec);
-  if (m < 100 && (m >= 0.1 || m === 0)) return [m === 0 ? '0' : grouped(arcsec.toFixed(2)), '″'];
+  if (m < 100 && (m >= 0.01 || m === 0)) return [m === 0 ? '0' : grouped(arcsec.toFixed(2)), '″'];
   if (m < 120) return [measured(arcsec), '″'];
   if (m < 7200) return [measured(arcsec / 60), '′'];
   return [measured(arcsec / 3600), '°'];
@@ -72,6 +76,12 @@ export function angle(arcsec: number): readonly [string, string] {
 export const roughAngle = (arcsec: number): string => (arcsec >= 9.5 && arcsec < 120 ? `${Math.round(arcsec)}″` : angleText(arcsec));
 
 export const angleText = (arcsec: number): string => angle(arcsec).join('');
+
+/** A limit that was typed: no zeros behind the point that nobody wrote. */
+export const limitText = (arcsec: number): string => {
+  const [text, unit] = angle(arcsec);
+  return `${text.includes('.') ? text.replace(/\.?0+$/, '') : text}${unit}`;
+};
 
 /** With its sign, plus or minus; 0 has none. */
 export const signed = (text: string, value: number): string => (value > 0 ? `+${text}` : text);

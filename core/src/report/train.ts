@@ -1,15 +1,22 @@
-import { ARCSEC_PER_TURN, abs, div, factors, isNegative, mul, rational, toNumber, toText, type Rational } from '../numbers/index.ts';
-import { kindOf, sourceKindOf, type Drive, type Kinematics, type Shaft } from '../drive/index.ts';
+import { ARCSEC_PER_TURN, abs, div, exactly, factors, isNegative, mul, rational, toNumber, toText, type Rational } from '../numbers/index.ts';
+import { kindOf, sourceKindOf, type Drive, type Kinematics, type Shaft, type Stage } from '../drive/index.ts';
 import type { Figure, Graded, WorkingLine } from './figure.ts';
 import type { Piece, Rich } from './rich.ts';
-import { dmsText, fraction, grouped, measured, mixed, powers, strong, whole } from './text.ts';
+import { dmsText, fraction, grouped, lengthText, measured, mixed, powers, stacked, strong, whole } from './text.ts';
 
 /** "200 × 16 × 76/20 × 90": the steps of one turn as a product of what each part brings. */
 function product(drive: Drive, k: Kinematics): Rich {
   const pieces: Piece[] = [grouped(String(sourceKindOf(drive.train.source).fullSteps(drive.train.source) ?? 1))];
   if (k.mode > 1) pieces.push(' × ', String(k.mode));
-  for (const r of k.reductions) pieces.push(' × ', ...fraction(abs(r)));
+  for (const stage of drive.train.stages) pieces.push(' × ', ...asBuilt(stage));
   return pieces;
+}
+
+/** A stage's reduction as it stands on the bench, not in lowest terms: 76/20. */
+function asBuilt(stage: Stage): Rich {
+  const parts = kindOf(stage).parts(stage);
+  const [n, d] = parts.reduce(([top, below], p) => [top * p.factor.n, below * p.factor.d], [1n, 1n]);
+  return d === 1n ? [whole(n)] : [stacked(n, d)];
 }
 
 /** The line that most workings start with: one turn in steps. */
@@ -91,14 +98,30 @@ export function shaftReports(drive: Drive, k: Kinematics): readonly ShaftReport[
   const { stages } = drive.train;
   const name = (at: number): string => {
     const stage = stages[at];
-    return stage ? kindOf(stage).title.toLowerCase() : '';
+    return stage ? kindOf(stage).short : '';
   };
   return k.shafts.map((shaft) => {
     const i = shaft.index;
     const last = i === stages.length;
-    const carries = i === 0 ? (last ? 'motor and work' : 'motor') : last ? `on the ${name(i - 1)}` : `${name(i - 1)} to ${name(i)}`;
-    return { index: i, title: last && i > 0 ? 'Work' : `Shaft ${i}`, carries, rows: shaftRows(drive, k, shaft) };
+    const carries = i === 0 ? (last ? 'motor and work' : 'motor') : last ? `${name(i - 1)}, work` : `${name(i - 1)} to ${name(i)}`;
+    return { index: i, title: `Shaft ${i}`, carries, rows: shaftRows(drive, k, shaft) };
   });
+}
+
+/** What one division and one microstep are at the work, and along the circle of the job's radius. */
+export function workReport(drive: Drive, k: Kinematics, divisions: number | undefined): { readonly carries: string; readonly rows: readonly { readonly label: string; readonly text: string }[] } {
+  const radius = drive.job.radiusMm === undefined ? null : toNumber(exactly(drive.job.radiusMm));
+  const rows: { label: string; text: string }[] = [];
+  const circle = radius === null ? 0 : 2 * Math.PI * radius;
+  if (divisions !== undefined) {
+    rows.push({ label: `one of ${grouped(String(divisions))}`, text: dmsText(rational(ARCSEC_PER_TURN, divisions)) });
+    if (radius !== null) rows.push({ label: 'along the rim', text: lengthText(circle / divisions).join(' ') });
+  }
+  if (k.stepsPerTurn) {
+    rows.push({ label: 'one microstep', text: stepAngle(div(rational(ARCSEC_PER_TURN), k.stepsPerTurn)) });
+    if (radius !== null) rows.push({ label: 'along the rim', text: lengthText(circle / toNumber(k.stepsPerTurn)).join(' ') });
+  }
+  return { carries: radius === null ? 'give a radius in the Job' : `at the rim, ${measured(radius)} mm`, rows };
 }
 
 function shaftRows(drive: Drive, k: Kinematics, shaft: Shaft): ShaftReport['rows'] {

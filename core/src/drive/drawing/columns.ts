@@ -1,5 +1,5 @@
 import type { Shape, Wheel } from '../shape.ts';
-import type { Drawing, DrawnWheel, DrawnWorm } from './drawing.ts';
+import type { Drawing, DrawnWheel, DrawnWorm, Tag } from './drawing.ts';
 import { beltPath, px, threads, toothed } from './outline.ts';
 
 /** Where each part of a train stands before the scale is known: heights in millimetres from the motor's shaft, down positive. */
@@ -78,6 +78,11 @@ export function columnDrawing(shapes: readonly Shape[], column: number, height: 
   const belts: Drawing['belts'][number][] = [];
   const boxes: Drawing['boxes'][number][] = [];
   const shafts: Drawing['shafts'][number][] = [];
+  const tags: Tag[] = [];
+  /** Two lines of words that stay inside the picture. */
+  const tag = (stage: number, role: Tag['role'], x: number, y: number): void => {
+    tags.push({ stage, role, x: px(x), y: px(Math.max(18, Math.min(height - 24, y))), anchor: 'start' });
+  };
   const wheel = (w: Wheel, stage: number, role: DrawnWheel['role'], x: number, y: number, ring = false): void => {
     wheels.push(drawnWheel(w, scale, stage, role, px(x), y, ring));
   };
@@ -86,10 +91,13 @@ export function columnDrawing(shapes: readonly Shape[], column: number, height: 
     if (shape.form === 'belt') {
       wheel(shape.driven, i, 'driven', x, Y(to));
       wheel(shape.driver, i, 'driver', X(i), Y(from));
+      const [r1, r2] = [(shape.driver.pitchMm / 2) * scale, (shape.driven.pitchMm / 2) * scale];
+      tag(i, 'driver', X(i) - 62, Y(from) + Math.max(r1, i === 0 ? 46 : r1) + 22);
+      tag(i, 'driven', x + r2 * 0.74 + 10, Y(to) + r2 * 0.74 + 10);
       const grow = 1.6;
       belts.push({
         stage: i,
-        path: beltPath(X(i), Y(from), (shape.driver.pitchMm / 2) * scale + grow, x, Y(to), (shape.driven.pitchMm / 2) * scale + grow),
+        path: beltPath(X(i), Y(from), r1 + grow, x, Y(to), r2 + grow),
       });
       return;
     }
@@ -99,12 +107,20 @@ export function columnDrawing(shapes: readonly Shape[], column: number, height: 
       const ringDriven = shape.inner && !ringDrives;
       wheel(shape.driven, i, 'driven', x, Y(to), ringDriven);
       wheel(shape.driver, i, 'driver', x, Y(from), ringDrives);
+      const [r1, r2] = [(shape.driver.pitchMm / 2) * scale, (shape.driven.pitchMm / 2) * scale];
+      const up = to <= from;
+      tag(i, 'driven', x + r2 * 0.74 + 8, Y(to) + (up ? -0.74 * r2 : 0.74 * r2 - 4));
+      tag(i, 'driver', x + (shape.inner ? r2 * 0.9 + 12 : r1 + 10), Y(from) + (up ? 6 : -10));
     } else if (shape.form === 'worm') {
       wheel(shape.wheel, i, 'driven', x, Y(to));
       const [w, h] = [Math.min(column * 0.55, Math.max(46, shape.wormMm * scale * 2.6)), Math.max(10, shape.wormMm * scale)];
       const box = { x: px(x - w / 2), y: px(Y(from) - h / 2), w: px(w), h: px(h) };
+      tag(i, 'whole', box.x + box.w + 10, box.y + box.h + 4);
       worms.push({ stage: i, ...box, threads: threads(box.x, box.y, box.w, box.h, Math.max(4, Math.PI * scale)) });
-    } else boxes.push({ stage: i, x: px(x), y: Y(from), half: 30, label: shape.label });
+    } else {
+      boxes.push({ stage: i, x: px(x), y: Y(from), half: 30, label: shape.label });
+      tag(i, 'whole', x - 30, Y(from) + 50);
+    }
   });
   const end = placed.at(-1)?.to ?? 0;
   const last = shapes.length + 1;
@@ -119,6 +135,7 @@ export function columnDrawing(shapes: readonly Shape[], column: number, height: 
     belts,
     worms,
     boxes,
+    tags,
     shafts,
   };
 }

@@ -40,3 +40,14 @@ export function threads(x: number, y: number, w: number, h: number, pitch: numbe
   else for (let v = y - step; v < y + h; v += step) out.push(`M${px(x)} ${px(v + step * 0.9)}l${px(w)} ${px(-step * 0.9)}`);
   return out.join('');
 }
+
+/** An arc with a head at its end, showing a sense of turning: clockwise on the page, or against it. Two paths: stroke and fill. */
+export function arrowArc(x: number, y: number, r: number, clockwise: boolean): { readonly line: string; readonly head: string } {
+  const half = Math.min(0.5, 14 / r);
+  const [from, to] = clockwise ? [-Math.PI / 2 - half, -Math.PI / 2 + half] : [-Math.PI / 2 + half, -Math.PI / 2 - half];
+  const back = to + ((clockwise ? -1 : 1) * 8) / r;
+  return {
+    line: `M${at(x, y, r, from)}A${px(r)} ${px(r)} 0 0 ${clockwise ? 1 : 0} ${at(x, y, r, (to + back) / 2)}`,
+    head: `M${at(x, y, r, to)}L${at(x, y, r + 3.4, back)}L${at(x, y, r - 3.4, back)}Z`,
+  };
+}

@@ -71,7 +71,7 @@ export function rowDrawing(shapes: readonly Shape[], width: number, height: numb
   const work = { x: width - 26, y: cy, r: 15, divisions };
   const from = last ? X(mm) + radiusAfter(last) * scale : x0 + 12;
   return {
-    width, height, scale, wheels, worms, belts, boxes, work,
+    width, height, scale, wheels, worms, belts, boxes, work, tags: [],
     source: { x: px(x0), y: cy, half: 11 },
     shafts: from < work.x - 16 ? [{ x1: px(from), x2: work.x - 15, y: cy, far: true }] : [],
   };

@@ -90,7 +90,7 @@ export const stage: EditKind<SetStage> = {
     } else {
       const read = readInput(spec, edit.text);
       if (!read.ok) return read;
-      after = { ...before, [edit.key]: read.value } as Stage;
+      after = { ...before, [edit.key]: read.value };
     }
     const refusal = kind.refuse?.(after);
     if (refusal) return { ok: false, refusal: { ...refusal, path: '' } };

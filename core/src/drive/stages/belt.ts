@@ -11,6 +11,7 @@ export interface Belt extends StageData, Pair {
 export const belt: StageKind<Belt> = {
   kind: 'belt',
   title: 'Toothed belt',
+  short: 'belt',
   says: 'two pulleys or sprockets; no play, same way round',
   inputs: [
     teeth('z1', 'Driver', 6, 20),

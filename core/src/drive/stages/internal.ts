@@ -12,6 +12,7 @@ export interface Internal extends StageData, Pair {
 export const internal: StageKind<Internal> = {
   kind: 'internal',
   title: 'Internal pair',
+  short: 'ring pair',
   says: 'a wheel inside a ring; turns the same way',
   inputs: [
     teeth('z1', 'Driver', 4, 16),

@@ -11,6 +11,7 @@ export interface Spur extends StageData, Pair {
 export const spur: StageKind<Spur> = {
   kind: 'spur',
   title: 'Spur pair',
+  short: 'spur pair',
   says: 'two wheels side by side; turns the other way',
   inputs: [
     teeth('z1', 'Driver', 4, 20),

@@ -22,6 +22,8 @@ export interface StageKind<D extends StageData> {
   readonly kind: D['kind'];
   /** the trade's name, for the card and the list of kinds */
   readonly title: string;
+  /** the same in a word or two, lower case, for shafts and sentences */
+  readonly short: string;
   /** when one would choose it, in one line */
   readonly says: string;
   readonly inputs: readonly InputSpec[];

@@ -16,6 +16,7 @@ export interface Worm extends StageData {
 export const worm: StageKind<Worm> = {
   kind: 'worm',
   title: 'Worm',
+  short: 'worm',
   says: 'a great reduction in one mesh; holds by itself',
   inputs: [
     { type: 'count', key: 'starts', label: 'Starts', min: 1, max: 20, default: 1 },

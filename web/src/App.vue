@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed, ref, watch, watchEffect } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { useTheme } from 'vuetify';
+import { redoable, undoable } from './stores/history.ts';
+import { useNotices } from './stores/notices.ts';
+import { useSettings } from './stores/settings.ts';
+import { useWorking } from './stores/working.ts';
+import { useWorkshop } from './stores/workshop.ts';
+import KeysDialog from './ui/KeysDialog.vue';
+import { useKeys } from './ui/keys.ts';
+import NoticeBar from './ui/NoticeBar.vue';
+import { provideOpenDrive } from './ui/open-drive.ts';
+import RulerBar from './ui/RulerBar.vue';
+import SearchDialog from './ui/SearchDialog.vue';
+import StationRail from './ui/StationRail.vue';
+import { places, stations } from './ui/stations.ts';
+import TitleBar from './ui/TitleBar.vue';
+import { useNewVersion } from './ui/new-version.ts';
+import VerdictStrip from './ui/VerdictStrip.vue';
+import WorkingDrawer from './ui/WorkingDrawer.vue';
+
+/** The frame: rail, title, ruler, verdict strip, and the station in the middle. */
+const workshop = useWorkshop();
+const settings = useSettings();
+const notices = useNotices();
+const working = useWorking();
+const route = useRoute();
+const router = useRouter();
+const theme = useTheme();
+const { id, record, report } = provideOpenDrive();
+
+const keysOpen = ref(false);
+const searchOpen = ref(false);
+const railOpen = ref(false);
+
+void workshop.open();
+useNewVersion();
+
+const missing = computed(() => workshop.ready && id.value !== null && record.value === null);
+const runs = computed(() => (id.value === null ? 0 : workshop.runsOf(id.value).length));
+const marks = computed(() => report.value?.marks(runs.value) ?? []);
+const undo = computed(() => undoable(workshop.history, id.value)?.says ?? null);
+const redo = computed(() => redoable(workshop.history, id.value)?.says ?? null);
+const title = computed(() => record.value?.drive.name ?? (id.value === null ? 'Drives' : 'No such drive'));
+
+function takeBack(): void {
+  const says = workshop.undo(id.value);
+  if (says) notices.tell({ says: `Undone: ${says}`, tone: 'plain', act: { label: 'Redo', do: again } });
+}
+function again(): void {
+  const says = workshop.redo(id.value);
+  if (says) notices.tell({ says: `Done again: ${says}`, tone: 'plain' });
+}
+function go(letter: string): void {
+  if (letter === 'd') void router.push('/');
+  const place = places.find((p) => stations[p].key === letter);
+  if (place && id.value !== null) void router.push({ name: place, params: { id: id.value } });
+}
+
+useKeys({
+  undo: takeBack,
+  redo: again,
+  search: () => (searchOpen.value = true),
+  list: () => (keysOpen.value = true),
+  go,
+  busy: () => keysOpen.value || searchOpen.value,
+});
+
+watchEffect(() => void theme.change(settings.night ? 'night' : 'day'));
+watchEffect(() => (document.title = id.value === null ? 'Pendrix' : `${title.value} · Pendrix`));
+watch(
+  () => route.fullPath,
+  () => {
+    railOpen.value = false;
+  },
+);
+watch(id, () => working.close());
+</script>
+
+<template>
+  <v-app>
+    <div class="frame" :class="{ open: railOpen }">
+      <StationRail :drive-id="record ? id : null" :marks="marks" @keys="keysOpen = true" />
+      <div class="body">
+        <TitleBar :title="title" :purpose="report?.purpose ?? (id === null ? 'what comes out even' : '')" :undo="undo" :redo="redo" @undo="takeBack" @redo="again" @search="searchOpen = true" @menu="railOpen = !railOpen" />
+        <RulerBar />
+        <VerdictStrip v-if="report && id" :cells="report.verdict" :drive-id="id" />
+        <main>
+          <template v-if="missing">
+            <div class="empty">
+              <h2>This drive is not on this device</h2>
+              <p class="quiet">Drives stay in the browser they were made in. Export it there, then import the file here.</p>
+              <v-btn variant="flat" to="/">All drives</v-btn>
+            </div>
+          </template>
+          <RouterView v-else-if="workshop.ready && (id === null || report)" :key="id ?? 'drives'" />
+        </main>
+        <WorkingDrawer v-if="report" :report="report" />
+      </div>
+    </div>
+    <NoticeBar />
+    <KeysDialog v-model="keysOpen" />
+    <SearchDialog v-model="searchOpen" />
+  </v-app>
+</template>
+
+<style scoped>
+.frame { display: flex; height: 100vh; height: 100dvh; overflow: hidden; background: var(--p-paper); }
+.frame > :deep(.rail) { flex: none; }
+.body { position: relative; flex: 1; min-width: 0; display: flex; flex-direction: column; }
+.body > * { flex: none; }
+.body > main { flex: 1 1 0; min-height: 0; display: flex; flex-direction: column; }
+.empty { margin: auto; display: flex; flex-direction: column; gap: 12px; align-items: center; text-align: center; max-width: 420px; padding: 20px; }
+@media (max-width: 700px) {
+  .frame > :deep(.rail) { display: none; position: absolute; left: 0; top: 0; bottom: 0; z-index: 30; }
+  .frame.open > :deep(.rail) { display: flex; }
+}
+@media print {
+  .frame { height: auto; overflow: visible; display: block; }
+  .frame > :deep(.rail), .body > :deep(.title), .body > :deep(.ruler), .body > :deep(.verdict), .body > :deep(.drawer) { display: none; }
+  main { display: block; }
+}
+</style>

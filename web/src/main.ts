@@ -1,0 +1,13 @@
+import './theme/reset.css';
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/atkinson-hyperlegible-mono';
+import { createPinia } from 'pinia';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { router } from './router.ts';
+import { installColours, vuetify } from './theme/vuetify.ts';
+import './theme/base.css';
+import './theme/drawing.css';
+
+installColours();
+createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app');

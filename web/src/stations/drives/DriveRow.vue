@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { computed, nextTick, ref } from 'vue';
+import { format, isToday, isThisYear } from 'date-fns';
+import { mdiContentDuplicate, mdiDeleteOutline, mdiDotsVertical, mdiFileExportOutline, mdiPencilOutline } from '@mdi/js';
+import { cellLabels, refusalSays, smallPicture, type Refusal } from '@pendrix/core';
+import type { DriveRecord } from '../../storage/storage.ts';
+import GradeTag from '../../ui/GradeTag.vue';
+import { reportOf } from '../../ui/open-drive.ts';
+import RichText from '../../ui/RichText.vue';
+import TrainDrawing from '../../ui/TrainDrawing.vue';
+
+/** One drive of the list: its train, its name, the six cells, when it was touched, and what can be done with it. */
+const { record, rename } = defineProps<{ record: DriveRecord; rename: (name: string) => Refusal | null; standing: string }>();
+const emit = defineEmits<{ duplicate: []; remove: []; export: [] }>();
+
+const report = computed(() => reportOf(record.drive));
+const drawing = computed(() => smallPicture(record.drive, 232, 70, report.value.counts[0] ?? 0));
+const touched = computed(() => {
+  const at = record.touchedAt;
+  if (isToday(at)) return `today ${format(at, 'HH:mm')}`;
+  return format(at, isThisYear(at) ? 'd MMM HH:mm' : 'd MMM yyyy');
+});
+
+const draft = ref<string | null>(null);
+const refusal = ref<Refusal | null>(null);
+const field = ref<HTMLInputElement | null>(null);
+const menu = ref<HTMLElement | null>(null);
+async function startRename(): Promise<void> {
+  draft.value = record.drive.name;
+  refusal.value = null;
+  await nextTick();
+  field.value?.select();
+}
+function endRename(keep: boolean): void {
+  if (draft.value === null) return;
+  refusal.value = keep ? rename(draft.value) : null;
+  if (refusal.value) return;
+  draft.value = null;
+  void nextTick(() => menu.value?.focus());
+}
+const focusSelf = (el: unknown): void => {
+  field.value = el as HTMLInputElement | null;
+  field.value?.focus();
+};
+</script>
+
+<template>
+  <tr>
+    <td class="picture ground">
+      <RouterLink :to="{ name: 'job', params: { id: record.id } }" tabindex="-1" aria-hidden="true"><TrainDrawing :drawing="drawing" small alt="" /></RouterLink>
+    </td>
+    <th scope="row" class="name">
+      <form v-if="draft !== null" @submit.prevent="endRename(true)">
+        <input
+          :ref="focusSelf"
+          v-model="draft"
+          class="fld"
+          aria-label="Name of the drive"
+          :aria-invalid="refusal !== null"
+          @keydown.escape.stop="endRename(false)"
+          @blur="endRename(true)"
+        />
+        <span v-if="refusal" class="tone-misses" role="alert">{{ refusalSays(refusal).says }}</span>
+      </form>
+      <RouterLink v-else :to="{ name: 'job', params: { id: record.id } }"><b>{{ record.drive.name }}</b><span>{{ report.purpose }}</span></RouterLink>
+    </th>
+    <td v-for="cell in report.verdict" :key="cell.cell" class="cell" :class="{ off: !cell.figure }" :data-label="cellLabels[cell.cell]">
+      <template v-if="cell.figure"><RichText class="value" :text="cell.figure.text" /><GradeTag v-if="cell.graded" :graded="cell.graded" /></template>
+      <template v-else>{{ cell.absent.replace(/^no \S+ /, 'not ') }}</template>
+    </td>
+    <td class="touched">
+      <span class="when">{{ touched }}<span class="quiet">{{ standing }}</span></span>
+      <v-menu location="bottom end">
+        <template #activator="{ props }">
+          <button ref="menu" type="button" class="icon-button" v-bind="props" :aria-label="`What to do with ${record.drive.name}`"><v-icon :icon="mdiDotsVertical" size="18" /></button>
+        </template>
+        <v-list>
+          <v-list-item :prepend-icon="mdiPencilOutline" title="Rename" @click="startRename" />
+          <v-list-item :prepend-icon="mdiContentDuplicate" title="Duplicate" @click="emit('duplicate')" />
+          <v-list-item :prepend-icon="mdiFileExportOutline" title="Export" @click="emit('export')" />
+          <v-list-item :prepend-icon="mdiDeleteOutline" title="Delete" @click="emit('remove')" />
+        </v-list>
+      </v-menu>
+    </td>
+  </tr>
+</template>
+
+<style scoped>
+tr { height: 70px; background: var(--p-surface); border-bottom: 1px solid var(--p-row); }
+tr:hover, tr:focus-within { background: var(--p-tint); }
+td, th { padding: 0; text-align: left; vertical-align: top; font-weight: 400; }
+.picture { width: 232px; height: 70px; border-bottom: 1px solid var(--p-scribe3); overflow: hidden; }
+.picture a { display: block; }
+.name { padding: 13px 10px 0 18px; }
+.name a { display: block; min-height: 44px; }
+.name b { display: block; font-size: 16px; line-height: 21px; letter-spacing: -.005em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.name a:hover b { color: var(--p-blue); text-decoration: underline; }
+.name span { display: block; font-size: 14px; line-height: 19px; color: var(--p-quiet); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.name .fld { width: 100%; font: 600 15px/20px var(--text); outline-offset: 1px; }
+.name .tone-misses { font-size: 13px; color: var(--p-red); }
+.cell { position: relative; padding: 13px 4px 0 12px; }
+.cell::before, .touched::before { content: ''; position: absolute; left: 0; top: 14px; bottom: 14px; width: 1px; background: var(--p-row); }
+.value { display: block; font: 600 15px/21px var(--mono); white-space: nowrap; }
+.value :deep(.u) { font-size: 13px; }
+.cell :deep(.grade) { line-height: 17px; white-space: normal; align-items: baseline; }
+.cell :deep(.grade svg) { position: relative; top: 1px; }
+.off { color: var(--p-quiet); font-size: 13px; line-height: 17px; padding-top: 16px; }
+.touched { position: relative; padding: 13px 8px 0 10px; font-size: 14px; white-space: nowrap; }
+.touched { text-align: right; }
+.when { display: inline-block; vertical-align: top; }
+.when .quiet { display: block; }
+.touched .icon-button { margin: -3px 0 0 2px; vertical-align: top; }
+</style>

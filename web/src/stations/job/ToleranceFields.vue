@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import type { Edit, Refusal, ToleranceReport } from '@pendrix/core';
+import ReadField from '../../ui/ReadField.vue';
+
+/** The tolerance at the work: an angle, a length at a radius, or none. */
+const { tolerance, edit } = defineProps<{ tolerance: ToleranceReport; edit: (e: Edit, burst?: string) => Refusal | null }>();
+
+type Way = ToleranceReport['as'];
+const ways = [
+  { value: 'none', title: 'None' },
+  { value: 'angle', title: 'Angle' },
+  { value: 'length', title: 'Length' },
+] as const satisfies readonly { value: Way; title: string }[];
+
+/** Which way is being asked: the job's own, or one just chosen that has no value yet. */
+const way = ref<Way>(tolerance.as);
+watch(
+  () => tolerance.as,
+  (now) => (way.value = now),
+);
+const field = computed(() => (tolerance.as === way.value ? tolerance.field : ''));
+const readBack = computed(() => {
+  if (tolerance.as === way.value) return tolerance.readBack;
+  if (way.value === 'length' && tolerance.radius === '') return 'first the radius it is measured at';
+  return tolerance.as === 'none' ? 'not in force until it is written' : `until then ±${tolerance.field} stays in force`;
+});
+
+function choose(next: Way): void {
+  way.value = next;
+  if (next === 'none') edit({ do: 'tolerance', as: 'none', text: '' });
+}
+const set = (text: string, burst: string): Refusal | null =>
+  edit({ do: 'tolerance', as: way.value, text }, burst);
+const setRadius = (text: string, burst: string): Refusal | null => edit({ do: 'radius', text }, burst);
+</script>
+
+<template>
+  <div class="row">
+    <span class="seg" role="radiogroup" aria-label="Tolerance as">
+      <label v-for="w in ways" :key="w.value"><input type="radio" name="way" :checked="way === w.value" @change="choose(w.value)" />{{ w.title }}</label>
+    </span>
+    <ReadField
+      v-if="way !== 'none'"
+      class="amount"
+      :label="way === 'angle' ? 'Tolerance, an angle' : 'Tolerance, a length'"
+      :labelled="false"
+      :value="field"
+      :placeholder="way === 'angle' ? '±30″' : '±0.02 mm'"
+      :commit="set"
+    />
+    <span class="says quiet">{{ readBack }}</span>
+    <ReadField class="radius" label="at radius" :value="tolerance.radius" unit="mm" placeholder="none" :commit="setRadius" hint="where lengths are measured, from the axis: half the pitch diameter of the wheel" />
+  </div>
+</template>
+
+<style scoped>
+.row { display: flex; flex-wrap: wrap; align-items: flex-start; gap: 8px 10px; font-size: 14px; min-height: 32px; }
+.says { line-height: 32px; }
+.amount { --field-width: 96px; }
+.radius { --field-width: 96px; }
+.row > :deep(.read-field:has(.refusal)) { flex: 1 1 100%; justify-content: start; }
+</style>

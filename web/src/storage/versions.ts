@@ -1,0 +1,13 @@
+import type Dexie from 'dexie';
+
+/** One version of the database: its tables with their keys. Append-only; primary keys never change. */
+interface Version {
+  readonly version: number;
+  readonly stores: Readonly<Record<string, string>>;
+}
+
+export const versions: readonly Version[] = [{ version: 1, stores: { drives: 'id', runs: 'id, driveId' } }];
+
+export function declareVersions(db: Dexie): void {
+  for (const v of versions) db.version(v.version).stores({ ...v.stores });
+}

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useId, watch } from 'vue';
+import { mdiAlertCircleOutline } from '@mdi/js';
+import { refusalSays, type Refusal } from '@pendrix/core';
+
+/**
+ * A field that takes what people write. Every keystroke is handed to `commit`; what cannot be read is said under the field
+ * and the last good value stays in force.
+ */
+const { value, commit, label, unit = '', hint = '', placeholder = '', labelled = true } = defineProps<{
+  label: string;
+  /** the value in force, as text */
+  value: string;
+  /** tries the text; a refusal changes nothing. `burst` is one visit to the field */
+  commit: (text: string, burst: string) => Refusal | null;
+  unit?: string;
+  hint?: string;
+  placeholder?: string;
+  /** false when a visible label stands elsewhere and this one is for screen readers only */
+  labelled?: boolean;
+}>();
+
+const id = useId();
+const draft = ref(value);
+const refusal = ref<Refusal | null>(null);
+let burst = '';
+let typed = false;
+
+const words = computed(() => refusal.value && refusalSays(refusal.value));
+
+watch(
+  () => value,
+  (now) => {
+    // What was just typed here stays as typed: "76." must not turn into "76" under the pen.
+    if (typed) return;
+    draft.value = now;
+    refusal.value = null;
+  },
+);
+
+function input(): void {
+  typed = true;
+  refusal.value = commit(draft.value, burst);
+  void nextTick(() => (typed = false));
+}
+
+function focus(): void {
+  burst = `${id}-${Date.now()}`;
+}
+
+function blur(): void {
+  if (!refusal.value) draft.value = value;
+}
+
+/** Escape takes the last good value back. */
+function escape(e: KeyboardEvent): void {
+  if (!refusal.value) return;
+  e.stopPropagation();
+  draft.value = value;
+  refusal.value = null;
+}
+</script>
+
+<template>
+  <div class="read-field">
+    <label :for="id" :class="{ 'sr-only': !labelled }">{{ label }}</label>
+    <span class="fld" :class="{ bad: refusal }">
+      <input
+        :id="id"
+        v-model="draft"
+        type="text"
+        autocomplete="off"
+        autocapitalize="off"
+        spellcheck="false"
+        :placeholder="placeholder"
+        :title="hint"
+        :aria-invalid="refusal !== null"
+        :aria-describedby="refusal ? `${id}-says` : undefined"
+        @input="input"
+        @focus="focus"
+        @blur="blur"
+        @keydown.escape="escape"
+      />
+      <span v-if="unit" class="u">{{ unit }}</span>
+    </span>
+    <p v-if="words" :id="`${id}-says`" class="refusal" role="status">
+      <v-icon :icon="mdiAlertCircleOutline" size="17" /><span><b>{{ words.says }}</b> {{ words.cure }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.read-field { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; column-gap: 8px; font-size: 14px; min-width: 0; }
+.fld { width: var(--field-width, 92px); justify-self: end; }
+.refusal { grid-column: 1 / -1; }
+</style>

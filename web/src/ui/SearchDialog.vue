@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue';
+import { useRouter, type RouteLocationRaw } from 'vue-router';
+import { mdiMagnify } from '@mdi/js';
+import { readDivisions } from '@pendrix/core';
+import { useWorkshop } from '../stores/workshop.ts';
+import { reportOf, useOpenDrive } from './open-drive.ts';
+import { places, stations } from './stations.ts';
+
+interface Hit {
+  readonly title: string;
+  readonly says: string;
+  readonly to: RouteLocationRaw;
+}
+
+const open = defineModel<boolean>({ required: true });
+const workshop = useWorkshop();
+const current = useOpenDrive();
+const router = useRouter();
+const words = ref('');
+const at = ref(0);
+const field = ref<HTMLInputElement | null>(null);
+const MOST = 12;
+
+/** Counts typed as numbers are judged by the open drive; words find stations and drives. */
+const hits = computed<readonly Hit[]>(() => {
+  const text = words.value.trim().toLowerCase();
+  const id = current.id.value;
+  const found: Hit[] = [];
+  const counts = /\d/.test(text) ? readDivisions(text) : null;
+  if (id && current.report.value && counts?.ok)
+    for (const count of counts.value.slice(0, 4)) {
+      const opened = current.report.value.opened(count);
+      if (opened) found.push({ title: `${count} divisions`, says: opened.row.graded.word, to: { name: 'check', params: { id }, query: { count } } });
+    }
+  if (id)
+    for (const place of places)
+      if (stations[place].title.toLowerCase().startsWith(text)) found.push({ title: stations[place].title, says: stations[place].asks, to: { name: place, params: { id } } });
+  for (const r of workshop.drives)
+    if (`${r.drive.name} ${r.drive.job.divisions}`.toLowerCase().includes(text))
+      found.push({ title: r.drive.name, says: reportOf(r.drive).purpose, to: { name: 'job', params: { id: r.id } } });
+  return found.slice(0, MOST);
+});
+
+watch(open, async (now) => {
+  if (!now) return;
+  words.value = '';
+  at.value = 0;
+  await nextTick();
+  field.value?.focus();
+});
+watch(words, () => (at.value = 0));
+
+function step(by: number): void {
+  at.value = Math.max(0, Math.min(hits.value.length - 1, at.value + by));
+}
+
+function go(hit: Hit | undefined): void {
+  if (!hit) return;
+  open.value = false;
+  void router.push(hit.to);
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" aria-label="Search" location="top" max-width="520">
+    <div class="dialog search">
+      <label class="fld">
+        <v-icon :icon="mdiMagnify" size="18" />
+        <span class="sr-only">Search</span>
+        <input
+          ref="field"
+          v-model="words"
+          role="combobox"
+          aria-expanded="true"
+          aria-controls="hits"
+          :aria-activedescendant="hits.length > 0 ? `hit-${at}` : undefined"
+          autocomplete="off"
+          placeholder="a drive, a station, or a count such as 73"
+          @keydown.down.prevent="step(1)"
+          @keydown.up.prevent="step(-1)"
+          @keydown.enter.prevent="go(hits[at])"
+        />
+      </label>
+      <ul id="hits" role="listbox" aria-label="Found">
+        <li v-for="(hit, i) in hits" :id="`hit-${i}`" :key="i" role="option" :aria-selected="i === at" :class="{ on: i === at }" @click="go(hit)" @mousemove="at = i">
+          <b>{{ hit.title }}</b><span class="quiet">{{ hit.says }}</span>
+        </li>
+      </ul>
+      <p v-if="hits.length === 0" class="none">
+        Nothing is called that. A number finds how the open drive divides by it: Even or not.
+      </p>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.search { padding: 12px; }
+.fld { gap: 8px; height: 38px; font-size: 15px; }
+.fld input { font-family: var(--text); }
+ul { margin-top: 8px; }
+li { display: flex; gap: 12px; align-items: baseline; padding: 7px 10px; cursor: pointer; min-height: 34px; }
+li .quiet { margin-left: auto; font-size: 14px; text-align: right; }
+.on { background: var(--p-tint); box-shadow: inset 3px 0 0 var(--p-blue); }
+.none { padding: 12px 10px 4px; font-size: 14px; color: var(--p-quiet); }
+</style>

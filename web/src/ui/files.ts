@@ -1,0 +1,50 @@
+import { refused, refusalSentence, type Drive, type Result } from '@pendrix/core';
+
+/** The reading and writing of files is loaded when it is first wanted: it brings a validator that the first screen does not need. */
+const filesRoom = () => import('@pendrix/core/files/index');
+
+/** Drives from a file the user chose or dropped. All of them, or a refusal that names the place. */
+export async function readDriveFile(file: File): Promise<Result<readonly Drive[]>> {
+  const { MOST_BYTES, readDrives } = await filesRoom();
+  if (file.size > MOST_BYTES) return refused('fileTooBig', '', { limit: '20 MB' });
+  try {
+    return readDrives(await file.text());
+  } catch {
+    return refused('noFile', file.name);
+  }
+}
+
+export const fileRefusal = (name: string, result: Result<unknown>): string => (result.ok ? '' : `${name} is left out. ${refusalSentence(result.refusal)}`);
+
+export async function saveDrive(drive: Drive): Promise<void> {
+  const { driveFileName, writeDrive } = await filesRoom();
+  save(driveFileName(drive), writeDrive(drive), 'application/json');
+}
+
+export async function saveBackup(drives: readonly Drive[]): Promise<void> {
+  const { writeWorkshop } = await filesRoom();
+  save('workshop.pendrix.json', writeWorkshop(drives), 'application/json');
+}
+
+/** Hands a text to the browser as a file to keep. */
+export function save(name: string, text: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+const demoFiles = import.meta.glob<string>('../../../demo/*.pendrix.json', { query: '?raw', import: 'default' });
+
+/** The drives of the Lantern Hill demo workshop. */
+export async function demoDrives(): Promise<readonly Drive[]> {
+  const { readDrives } = await filesRoom();
+  const loaders = Object.entries(demoFiles).sort(([a], [b]) => (a < b ? 1 : -1));
+  const texts = await Promise.all(loaders.map(([, load]) => load()));
+  return texts.flatMap((text) => {
+    const read = readDrives(text);
+    return read.ok ? read.value : [];
+  });
+}

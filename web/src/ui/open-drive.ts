@@ -1,0 +1,65 @@
+import { computed, inject, provide, type ComputedRef, type InjectionKey } from 'vue';
+import { useRoute } from 'vue-router';
+import { report, type Drive, type Edit, type Refusal, type Report } from '@pendrix/core';
+import type { DriveRecord } from '../storage/storage.ts';
+import { useWorkshop } from '../stores/workshop.ts';
+
+const reports = new WeakMap<Drive, Report>();
+
+/** The report of a drive, made once: drives never change, a new one takes their place. */
+export function reportOf(drive: Drive): Report {
+  const known = reports.get(drive) ?? report(drive);
+  reports.set(drive, known);
+  return known;
+}
+
+/** The drive whose address is open, with its report. */
+export interface OpenDrive {
+  readonly id: ComputedRef<string | null>;
+  readonly record: ComputedRef<DriveRecord | null>;
+  readonly report: ComputedRef<Report | null>;
+  /** tries an edit; null when it was taken */
+  readonly edit: (edit: Edit, burst?: string) => Refusal | null;
+}
+
+const KEY: InjectionKey<OpenDrive> = Symbol('open drive');
+
+/** Called once, by the frame. */
+export function provideOpenDrive(): OpenDrive {
+  const route = useRoute();
+  const workshop = useWorkshop();
+  const id = computed(() => {
+    const given = route.params['id'];
+    return typeof given === 'string' ? given : null;
+  });
+  const record = computed(() => (id.value === null ? null : (workshop.records.get(id.value) ?? null)));
+  const drive = computed(() => record.value?.drive ?? null);
+  const open: OpenDrive = {
+    id,
+    record,
+    report: computed(() => drive.value && reportOf(drive.value)),
+    edit: (edit, burst) => {
+      if (id.value === null) return null;
+      const result = workshop.edit(id.value, edit, burst ?? null);
+      return result.ok ? null : result.refusal;
+    },
+  };
+  provide(KEY, open);
+  return open;
+}
+
+/** The open drive, inside the frame. */
+export function useOpenDrive(): OpenDrive {
+  const open = inject(KEY);
+  if (!open) throw new Error('no frame provides the open drive');
+  return open;
+}
+
+/** The report of the open drive, for the pages of a station: they are shown only while there is one. */
+export function useReport(): ComputedRef<Report> {
+  const { report: open } = useOpenDrive();
+  return computed(() => {
+    if (!open.value) throw new Error('a station without a drive');
+    return open.value;
+  });
+}

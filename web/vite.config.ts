@@ -1,0 +1,45 @@
+import { fileURLToPath } from 'node:url';
+import vue from '@vitejs/plugin-vue';
+import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+import vuetify from 'vite-plugin-vuetify';
+
+export default defineConfig({
+  root: fileURLToPath(new URL('.', import.meta.url)),
+  plugins: [
+    vue(),
+    vuetify({ autoImport: true }),
+    VitePWA({
+      // A new version says so and waits until the user takes it.
+      registerType: 'prompt',
+      injectRegister: false,
+      includeAssets: ['pendrix.svg'],
+      manifest: {
+        name: 'Pendrix',
+        short_name: 'Pendrix',
+        description: 'What comes out even: motors and trains for dividing and tracking.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f4f5f0',
+        theme_color: '#24408e',
+        icons: [{ src: '/pendrix.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      workbox: { globPatterns: ['**/*.{js,css,html,svg,woff2,webmanifest}'], navigateFallback: '/index.html' },
+    }),
+  ],
+  optimizeDeps: { exclude: ['vuetify'] },
+  build: {
+    target: 'es2022',
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia|@vueuse)[\\/]/, priority: 20 },
+            { name: 'vuetify', test: /node_modules[\\/]vuetify[\\/]/, priority: 15 },
+            { name: 'charts', test: /node_modules[\\/](echarts|zrender|vue-echarts)[\\/]/, priority: 15 },
+          ],
+        },
+      },
+    },
+  },
+});
