@@ -40,16 +40,18 @@ useNewVersion();
 const missing = computed(() => workshop.ready && id.value !== null && record.value === null);
 const runs = computed(() => (id.value === null ? 0 : workshop.runsOf(id.value).length));
 const marks = computed(() => report.value?.marks(runs.value) ?? []);
-const undo = computed(() => undoable(workshop.history, id.value)?.says ?? null);
-const redo = computed(() => redoable(workshop.history, id.value)?.says ?? null);
+/** In a drive its edits are undone; in the list whatever came last. */
+const scope = computed(() => ({ id: id.value, whole: id.value === null }));
+const undo = computed(() => undoable(workshop.history, scope.value)?.says ?? null);
+const redo = computed(() => redoable(workshop.history, scope.value)?.says ?? null);
 const title = computed(() => record.value?.drive.name ?? (id.value === null ? 'Drives' : 'No such drive'));
 
 function takeBack(): void {
-  const says = workshop.undo(id.value);
+  const says = workshop.undo(scope.value);
   if (says) notices.tell({ says: `Undone: ${says}`, tone: 'plain', act: { label: 'Redo', do: again } });
 }
 function again(): void {
-  const says = workshop.redo(id.value);
+  const says = workshop.redo(scope.value);
   if (says) notices.tell({ says: `Done again: ${says}`, tone: 'plain' });
 }
 function go(letter: string): void {
@@ -70,12 +72,12 @@ useKeys({
 watchEffect(() => void theme.change(settings.night ? 'night' : 'day'));
 watchEffect(() => (document.title = id.value === null ? 'Pendrix' : `${title.value} · Pendrix`));
 watch(
-  () => route.fullPath,
+  () => route.path,
   () => {
     railOpen.value = false;
+    working.close();
   },
 );
-watch(id, () => working.close());
 </script>
 
 <template>

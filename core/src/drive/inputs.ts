@@ -69,6 +69,7 @@ export function checkInput(spec: InputSpec, value: unknown): Result<InputValue> 
   if (typeof value !== 'number') return refused('notNumber', show(value), { example: String(spec.default) });
   if (!Number.isFinite(value)) return refused('notFinite', String(value));
   const limits = { min: spec.min, max: spec.max, ...unitOf(spec), example: String(spec.default) };
+  if (Math.abs(value) > 1e15) return refused(value < 0 ? 'negative' : 'tooLarge', String(value), { ...unitOf(spec), limit: String(spec.max) });
   const text = plainNumber(value);
   return spec.type === 'count' ? readCount(text, limits) : readSize(text, limits);
 }

@@ -81,11 +81,16 @@ const encoder = Joi.object({
   shaft: Joi.number().integer().min(0).max(MOST_STAGES).required(),
 }).unknown(true);
 
+const name = Joi.string()
+  .allow('')
+  .max(MOST_NAME)
+  .custom((value: string, helpers) => value.trim() || refuse(helpers, refused('noName', value).refusal));
+
 /** A drive file of version 1. Keys it does not name are kept. (docs: formats) */
 export const driveSchema = Joi.object({
   format: Joi.string().valid('pendrix-drive').required(),
   version: Joi.number().valid(1).required(),
-  name: Joi.string().trim().min(1).max(MOST_NAME).required(),
+  name: name.required(),
   job: job.default({ divisions: '' }),
   train: Joi.object({
     source: source.required(),
@@ -133,8 +138,7 @@ export function refusalFrom(error: Joi.ValidationError): Refusal {
     case 'string.base':
       return plain('notText');
     case 'string.empty':
-    case 'string.min':
-      return plain(path === 'name' ? 'noName' : 'empty');
+      return plain('empty');
     case 'string.max':
       return plain('tooLong');
     case 'array.max':

@@ -8,7 +8,7 @@ export { firstInRange, worstResidue } from './residues.ts';
 export { at, refused, taken, type Refusal, type RefusalCode, type Result } from './refusal.ts';
 export { refusalSays, refusalSentence } from './refusal-text.ts';
 export { readCount, readNumber, readSize, type Limits } from './read-number.ts';
-export { ratioSides, readRatio, type ReadRatio } from './read-ratio.ts';
+export { readRatio, type ReadRatio } from './read-ratio.ts';
 export {
   divisionPieces, divisionRuns, readDivisions, LARGEST_COUNT, MOST_COUNTS, MOST_TEXT, type DivisionPiece,
 } from './read-divisions.ts';

@@ -1,4 +1,4 @@
-import { div, equal, isZero, ONE, rational, type Rational } from './rational.ts';
+import { div, equal, isZero, ONE, type Rational } from './rational.ts';
 import { plain, readNumber } from './read-number.ts';
 import { refused, taken, type Result } from './refusal.ts';
 
@@ -40,9 +40,3 @@ function unreadable(text: string, code: string): Result<ReadRatio> {
   if (code === 'exponent' || code === 'decimalComma' || code === 'zeroDenominator') return refused(code, text);
   return refused('notRatio', text);
 }
-
-/** The tooth pair or turns of a ratio for a card: 8 is read back as "8 : 1", 1/5 as "1 : 5". */
-export const ratioSides = (r: Rational): readonly [bigint, bigint] => {
-  const a = rational(r.n, r.d);
-  return [a.n, a.d];
-};

@@ -8,33 +8,40 @@ const change = (before: DriveRecord | null, after: DriveRecord | null, burst: st
   id, before, after, says: after?.drive.name ?? 'gone', burst,
 });
 
+const of = (id: string | null, whole = true) => ({ id, whole });
+
 describe('history', () => {
   test('one burst of typing is one change', () => {
     let h = recorded(NO_HISTORY, change(at('7'), at('76'), 'x'));
     h = recorded(h, change(at('76'), at('760'), 'x'));
     expect(h.past.length).toBe(1);
-    expect([undoable(h, 'a')?.before?.drive.name, undoable(h, 'a')?.after?.drive.name]).toEqual(['7', '760']);
+    expect([undoable(h, of('a'))?.before?.drive.name, undoable(h, of('a'))?.after?.drive.name]).toEqual(['7', '760']);
     h = recorded(h, change(at('760'), at('761'), 'y'));
     expect(h.past.length).toBe(2);
+  });
+
+  test('inside a drive its making cannot be undone, in the list it can', () => {
+    const h = recorded(NO_HISTORY, change(null, at('new')));
+    expect([undoable(h, of('a', false)), undoable(h, of('a'))?.id, undoable(h, of(null))?.id]).toEqual([null, 'a', 'a']);
   });
 
   test('drives are undone apart, or the latest of all', () => {
     let h = recorded(NO_HISTORY, change(at('1'), at('2')));
     h = recorded(h, change(at('1', 'b'), at('2', 'b'), null, 'b'));
-    expect(undoable(h, 'a')?.id).toBe('a');
-    expect(undoable(h, null)?.id).toBe('b');
-    expect(undoable(h, 'c')).toBeNull();
+    expect(undoable(h, of('a'))?.id).toBe('a');
+    expect(undoable(h, of(null))?.id).toBe('b');
+    expect(undoable(h, of('c'))).toBeNull();
   });
 
   test('undo, redo, and a new change forgets what was undone of that drive only', () => {
     let h = recorded(NO_HISTORY, change(at('1'), at('2')));
     h = recorded(h, change(null, at('n', 'b'), null, 'b'));
-    h = undone(h, undoable(h, 'b')!);
-    h = undone(h, undoable(h, 'a')!);
-    expect([redoable(h, 'a')?.after?.drive.name, h.past.length]).toEqual(['2', 0]);
-    h = redone(h, redoable(h, 'a')!);
-    expect(undoable(h, 'a')?.after?.drive.name).toBe('2');
+    h = undone(h, undoable(h, of('b'))!);
+    h = undone(h, undoable(h, of('a'))!);
+    expect([redoable(h, of('a'))?.after?.drive.name, h.past.length]).toEqual(['2', 0]);
+    h = redone(h, redoable(h, of('a'))!);
+    expect(undoable(h, of('a'))?.after?.drive.name).toBe('2');
     h = recorded(h, change(at('2'), at('3')));
-    expect([redoable(h, 'a'), redoable(h, 'b')?.id]).toEqual([null, 'b']);
+    expect([redoable(h, of('a')), redoable(h, of(null))?.id]).toEqual([null, 'b']);
   });
 });

@@ -37,11 +37,21 @@ export function recorded(history: History, change: Omit<Change, 'order'>): Histo
 const lastOf = (changes: readonly Change[], id: string | null): Change | undefined =>
   changes.findLast((c) => id === null || c.id === id);
 
-/** What undo would take back: the last change of `id`, or of any drive. */
-export const undoable = (history: History, id: string | null): Change | null => lastOf(history.past, id) ?? null;
+/** Whose changes are meant: one drive's edits, or everything that happened to it, or to any drive with null. */
+export interface Scope {
+  readonly id: string | null;
+  /** its making and its deletion too, as in the list; inside a drive only its edits are undone */
+  readonly whole: boolean;
+}
+
+const meant = (change: Change | undefined, scope: Scope): Change | null =>
+  change && (scope.whole || (change.before && change.after)) ? change : null;
+
+/** What undo would take back: the last change in the scope. */
+export const undoable = (history: History, scope: Scope): Change | null => meant(lastOf(history.past, scope.id), scope);
 
 /** What redo would do again. */
-export const redoable = (history: History, id: string | null): Change | null => lastOf(history.future, id) ?? null;
+export const redoable = (history: History, scope: Scope): Change | null => meant(lastOf(history.future, scope.id), scope);
 
 export const undone = (history: History, change: Change): History => ({
   past: history.past.filter((c) => c !== change),

@@ -3,8 +3,11 @@ import Dexie from 'dexie';
 import { createPinia, setActivePinia } from 'pinia';
 import { planRun, startRun } from '@pendrix/core';
 import { openStorage, storageRefusal, type Storage } from '../storage/storage.ts';
+import { openJournal, type SyncStorage } from '../storage/journal.ts';
 import { versions } from '../storage/versions.ts';
 import { freeName, useWorkshop } from './workshop.ts';
+
+type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 
 let count = 0;
 const fresh = (): string => `test-${++count}`;
@@ -53,15 +56,15 @@ describe('the workshop', () => {
     const { id } = w.create('Tide dial');
     w.edit(id, { do: 'divisions', text: '6' }, 'b1');
     w.edit(id, { do: 'divisions', text: '60' }, 'b1');
-    expect(w.undo(id)).toBe('divisions 60');
+    expect(w.undo({ id: id, whole: true })).toBe('divisions 60');
     expect(w.records.get(id)?.drive.job.divisions).toBe('');
-    expect(w.redo(id)).toBe('divisions 60');
+    expect(w.redo({ id: id, whole: true })).toBe('divisions 60');
     expect(w.records.get(id)?.drive.job.divisions).toBe('60');
     const copy = w.duplicate(id);
     expect(copy?.drive.name).toBe('Tide dial copy');
     w.remove(id);
     expect(w.drives.map((r) => r.id)).toEqual([copy?.id]);
-    expect(w.undo(null)).toBe('delete Tide dial');
+    expect(w.undo({ id: null, whole: true })).toBe('delete Tide dial');
     expect(w.drives.length).toBe(2);
     await settled(w);
     expect((await workshop(openStorage(name))).drives.length).toBe(2);
@@ -109,12 +112,19 @@ describe('the workshop', () => {
   });
 
   test('a full disk is said in words and the edit stays on the screen', async () => {
-    const full = { ...openStorage(name), put: () => Promise.reject(Object.assign(new Error('no'), { name: 'QuotaExceededError' })) };
+    const storage = openStorage(name);
+    const full: Mutable<Storage> = { ...storage, put: () => Promise.reject(Object.assign(new Error('no'), { name: 'QuotaExceededError' })) };
     const w = await workshop(full);
     const { id } = w.create('Tide dial');
     await settled(w);
     expect(w.trouble?.code).toBe('storageFull');
     expect(w.records.get(id)?.drive.name).toBe('Tide dial');
+    // Room is made; the next edit, of any drive, stores both.
+    full.put = storage.put;
+    w.create('Sundial');
+    await settled(w);
+    expect(w.trouble).toBeNull();
+    expect((await storage.drives()).map((r) => r.drive.name).sort()).toEqual(['Sundial', 'Tide dial']);
   });
 
   test('a run that could not be stored does not move', async () => {
@@ -123,6 +133,61 @@ describe('the workshop', () => {
     const { id, drive } = w.create();
     expect(await w.putRun({ id: 'r', driveId: id, state: startRun(planRun(drive, 5)!, 0), touchedAt: 0 })).toBe(false);
     expect(w.runs.size).toBe(0);
+  });
+});
+
+describe('the journal', () => {
+  /** Synchronous storage as a browser has it. */
+  function shelf(): SyncStorage {
+    const kept = new Map<string, string>();
+    return {
+      getItem: (k) => kept.get(k) ?? null,
+      setItem: (k, v) => void kept.set(k, v),
+      removeItem: (k) => void kept.delete(k),
+      key: (i) => [...kept.keys()][i] ?? null,
+      get length() {
+        return kept.size;
+      },
+    };
+  }
+
+  test('an edit whose write the page took with it is there at the next start', async () => {
+    const name = fresh();
+    const notes = shelf();
+    const storage = openStorage(name);
+    setActivePinia(createPinia());
+    const w = useWorkshop();
+    // The page is gone before the database has answered.
+    await w.open({ ...storage, put: () => new Promise(() => undefined), remove: () => new Promise(() => undefined) }, openJournal(notes));
+    const { id } = w.create('Tide dial');
+    w.edit(id, { do: 'divisions', text: '59' });
+    expect(await storage.drives()).toEqual([]);
+
+    setActivePinia(createPinia());
+    const again = useWorkshop();
+    await again.open(openStorage(name), openJournal(notes));
+    expect(again.drives.map((r) => [r.drive.name, r.drive.job.divisions])).toEqual([['Tide dial', '59']]);
+    await settled(again);
+    expect((await storage.drives()).length).toBe(1);
+    expect(openJournal(notes).waiting().size).toBe(0);
+  });
+
+  test('an older note does not undo a newer record; spoilt notes are passed over; no storage is no fault', async () => {
+    const name = fresh();
+    const notes = shelf();
+    const w = await workshop(openStorage(name));
+    const { id } = w.create('Tide dial');
+    w.edit(id, { do: 'divisions', text: '59' });
+    await settled(w);
+    notes.setItem(`pendrix.journal.${id}`, JSON.stringify({ id, drive: { name: 'old' }, rev: 1 }));
+    notes.setItem('pendrix.journal.x', '{broken');
+    setActivePinia(createPinia());
+    const again = useWorkshop();
+    await again.open(openStorage(name), openJournal(notes));
+    expect(again.drives.map((r) => r.drive.name)).toEqual(['Tide dial']);
+    expect(openJournal(null).waiting().size).toBe(0);
+    const shut = { ...shelf(), setItem: () => { throw new Error('shut'); } };
+    expect(() => openJournal(shut).note('a', null)).not.toThrow();
   });
 });
 

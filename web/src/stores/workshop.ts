@@ -1,8 +1,9 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { applyEdit, editSays, newDrive, type Drive, type Edit, type Refusal, type Result, taken, refused } from '@pendrix/core';
+import { openJournal, type Journal } from '../storage/journal.ts';
 import { openStorage, storageRefusal, type DriveRecord, type RunRecord, type Storage } from '../storage/storage.ts';
-import { NO_HISTORY, recorded, redoable, redone, undoable, undone, type Change, type History } from './history.ts';
+import { NO_HISTORY, recorded, redoable, redone, undoable, undone, type Change, type History, type Scope } from './history.ts';
 
 const newId = (): string => crypto.randomUUID();
 
@@ -22,16 +23,21 @@ export const useWorkshop = defineStore('workshop', () => {
   const pending = ref(0);
   const trouble = shallowRef<Refusal | null>(null);
   let storage: Storage | null = null;
+  let journal: Journal | null = null;
+  /** records whose last change is not on the disk yet */
+  const unsaved = new Set<string>();
 
   const drives = computed(() => [...records.value.values()].sort((a, b) => b.touchedAt - a.touchedAt || (a.id < b.id ? -1 : 1)));
   const names = (): string[] => drives.value.map((r) => r.drive.name);
 
   /** Opens the database and follows what other tabs write. */
-  async function open(given: Storage = openStorage()): Promise<void> {
+  async function open(given: Storage = openStorage(), notes: Journal = openJournal()): Promise<void> {
     storage = given;
+    journal = notes;
     try {
       const [all, allRuns] = await Promise.all([given.drives(), given.runs()]);
       records.value = new Map(all.map((r) => [r.id, r]));
+      takeUp(notes.waiting());
       runs.value = new Map(allRuns.map((r) => [r.id, r]));
       await Promise.all(allRuns.filter((r) => !records.value.has(r.driveId)).map((r) => given.removeRun(r.id)));
       savedAt.value = all.reduce<number | null>((last, r) => Math.max(last ?? 0, r.touchedAt), null);
@@ -42,14 +48,23 @@ export const useWorkshop = defineStore('workshop', () => {
     ready.value = true;
   }
 
-  /** What another tab wrote replaces what stands here when it is newer. */
+  /** Changes that were on their way to the disk when the page went. */
+  function takeUp(waiting: ReadonlyMap<string, DriveRecord | null>): void {
+    for (const [id, record] of waiting) {
+      if (record === null || record.rev > (records.value.get(id)?.rev ?? 0)) set(id, record);
+      else journal?.done(id);
+    }
+  }
+
+  /** What another tab wrote takes the place of what stands here when it is newer; what could not be stored yet stays. */
   function heard(all: readonly DriveRecord[], allRuns: readonly RunRecord[]): void {
-    if (pending.value > 0) return;
-    const stored = new Map(all.map((r) => [r.id, r]));
-    const same = stored.size === records.value.size && all.every((r) => (records.value.get(r.id)?.rev ?? -1) >= r.rev);
-    if (!same) records.value = stored;
+    const next = new Map(all.map((r) => [r.id, r]));
+    for (const [id, r] of records.value) if (unsaved.has(id) || (next.get(id)?.rev ?? Infinity) <= r.rev) next.set(id, r);
+    for (const id of unsaved) if (!records.value.has(id)) next.delete(id);
+    const same = next.size === records.value.size && [...next].every(([id, r]) => records.value.get(id) === r);
+    if (!same) records.value = next;
     const newer = allRuns.some((r) => (runs.value.get(r.id)?.touchedAt ?? 0) < r.touchedAt) || allRuns.length !== runs.value.size;
-    if (newer) runs.value = new Map(allRuns.map((r) => [r.id, r]));
+    if (newer && pending.value === 0) runs.value = new Map(allRuns.map((r) => [r.id, r]));
   }
 
   function failed(fault: unknown): void {
@@ -62,7 +77,7 @@ export const useWorkshop = defineStore('workshop', () => {
     try {
       await put(storage);
       savedAt.value = Date.now();
-      trouble.value = null;
+      if (unsaved.size <= 1) trouble.value = null;
       return true;
     } catch (fault) {
       failed(fault);
@@ -77,7 +92,18 @@ export const useWorkshop = defineStore('workshop', () => {
     if (record) next.set(id, record);
     else next.delete(id);
     records.value = next;
-    void write((s) => (record ? s.put(record) : s.remove(id)));
+    unsaved.add(id);
+    journal?.note(id, record);
+    for (const waiting of unsaved) void store(waiting);
+  }
+
+  /** Stores a record as it stands; one that could not be stored is tried again with the next edit. */
+  async function store(id: string): Promise<void> {
+    const record = records.value.get(id);
+    const done = await write((s) => (record ? s.put(record) : s.remove(id)));
+    if (!done || (records.value.get(id) ?? null) !== (record ?? null)) return;
+    unsaved.delete(id);
+    journal?.done(id);
   }
 
   function change(id: string, after: DriveRecord | null, says: string, burst: string | null = null): void {
@@ -135,17 +161,17 @@ export const useWorkshop = defineStore('workshop', () => {
     set(c.id, to && { ...to, rev, touchedAt: Date.now() });
   }
 
-  /** Takes back the last change of the drive, or of all drives with null; tells what it was. */
-  function undo(id: string | null): string | null {
-    const c = undoable(history.value, id);
+  /** Takes back the last change in the scope; tells what it was. */
+  function undo(scope: Scope): string | null {
+    const c = undoable(history.value, scope);
     if (!c) return null;
     history.value = undone(history.value, c);
     restore(c, c.before);
     return c.says;
   }
 
-  function redo(id: string | null): string | null {
-    const c = redoable(history.value, id);
+  function redo(scope: Scope): string | null {
+    const c = redoable(history.value, scope);
     if (!c) return null;
     history.value = redone(history.value, c);
     restore(c, c.after);

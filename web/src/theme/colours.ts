@@ -46,8 +46,8 @@ const day: Palette = {
 /** For work in the dark outdoors: reds only, nothing white; rank comes from size and weight. */
 const night: Palette = {
   paper: '#0B0707', surface: '#0E0808', ink: '#D9584A', quiet: '#CB5245', hair: '#4A221D', row: '#2A1210', rail: '#100A09',
-  blue: '#D9584A', onBlue: '#0B0707', blueDeep: '#B0483C', tint: '#2A1210',
-  even: '#D9584A', evenGround: '#1A0D0B', amber: '#D9584A', amberGround: '#140B0A', amberRule: '#4A221D', amberText: '#CB5245',
+  blue: '#D9584A', onBlue: '#0B0707', blueDeep: '#B0483C', tint: '#0E0808',
+  even: '#D9584A', evenGround: '#1A0D0B', amber: '#D9584A', amberGround: '#0E0808', amberRule: '#4A221D', amberText: '#CB5245',
   red: '#D9584A', redGround: '#2A1210', field: '#7A352C', tick: '#7A352C', tickTen: '#B0483C',
   ground: '#0B0707', groundDeep: '#0E0808', groundLight: '#2A1210', scribe: '#D9584A', scribe2: '#B0483C', scribe3: '#4A221D',
   scribeText: '#CB5245', centre: '#6E2A23', bright: '#D9584A', dotted: '#4A221D',

@@ -35,14 +35,22 @@ export const ratio: StageKind<Ratio> = {
   parts: (s) => [{ label: 'Plain ratio', factor: abs(value(s)) }],
   provenance: (s) => s.provenance ?? 'exact',
   shape: (s) => ({ form: 'box', label: toText(abs(value(s))) }),
-  label: (s) => {
-    const r = value(s);
-    return `${isNegative(r) ? '−' : ''}${r.n} : ${r.d}`;
-  },
-  facts: (s) => {
-    if (s.provenance === 'nominal')
-      return ['The label on a gearbox is often not its ratio: count the teeth, or turn it ten times and count the steps.'];
-    if (s.provenance === 'measured') return ['Measured: right as far as the measurement went.'];
-    return [];
-  },
+  label,
+  facts: (s) => [`Read as ${label(s)}, turns in for one turn out.`, ...provenanceFacts(s.provenance)],
 };
+
+function label(s: Ratio): string {
+  const r = value(s);
+  return `${isNegative(r) ? '−' : ''}${r.n} : ${r.d}`;
+}
+
+function provenanceFacts(provenance: Provenance = 'exact'): readonly string[] {
+  switch (provenance) {
+    case 'exact':
+      return [];
+    case 'nominal':
+      return ['The label on a gearbox is often not its ratio: count the teeth, or turn it ten times and count the steps.'];
+    case 'measured':
+      return ['Measured: right as far as the measurement went.'];
+  }
+}

@@ -39,7 +39,7 @@ const standing = (r: DriveRecord): string => {
 };
 
 function added(records: readonly DriveRecord[], what: string): void {
-  const undoAll = (): void => records.forEach((r) => workshop.undo(r.id));
+  const undoAll = (): void => records.forEach((r) => workshop.undo({ id: r.id, whole: true }));
   notices.tell({ says: `${what}: ${records.map((r) => r.drive.name).slice(0, 5).join(', ')}.`, tone: 'plain', act: { label: 'Undo', do: undoAll } });
 }
 
@@ -65,7 +65,7 @@ function makeNew(): void {
 
 function remove(r: DriveRecord): void {
   workshop.remove(r.id);
-  notices.tell({ says: `${r.drive.name} is deleted.`, tone: 'plain', act: { label: 'Undo', do: () => void workshop.undo(r.id) } });
+  notices.tell({ says: `${r.drive.name} is deleted.`, tone: 'plain', act: { label: 'Undo', do: () => void workshop.undo({ id: r.id, whole: true }) } });
 }
 
 const renamed = (r: DriveRecord) => (name: string) => {

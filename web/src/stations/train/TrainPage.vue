@@ -26,9 +26,12 @@ const sortable = computed({ get: () => [...stages.value], set: () => {} });
 const picture = computed(() => report.value.picture(COLUMN, 314));
 const width = computed(() => `${picture.value.drawing.width}px`);
 
+/** A menu gives the focus back to its key when it closes; only then does the card take it. */
+const MENU_CLOSES_MS = 80;
 async function focusCard(at: number): Promise<void> {
   await nextTick();
-  cards.value?.querySelectorAll<HTMLElement>('[data-stage]')[at]?.querySelector<HTMLElement>('input, select, button')?.focus();
+  await new Promise((r) => setTimeout(r, MENU_CLOSES_MS));
+  cards.value?.querySelectorAll<HTMLElement>('[data-stage]')[at]?.querySelector<HTMLElement>('.card input, .card select')?.focus();
 }
 function add(kind: StageKindId, at: number): void {
   if (edit({ do: 'addStage', kind, at })) return;

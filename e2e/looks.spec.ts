@@ -1,0 +1,83 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { go, openDemo, openDrive } from './bench.ts';
+
+async function nothingSerious(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze();
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+
+/** Is anything that is shown cut off at the side of the window? */
+const sideways = (page: Page): Promise<boolean> => page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth + 1);
+
+for (const theme of ['day', 'night'] as const)
+  test(`axe finds nothing serious, by ${theme}`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto('/');
+    await nothingSerious(page);
+    await openDemo(page);
+    if (theme === 'night') await page.getByRole('button', { name: 'Night' }).click();
+    await nothingSerious(page);
+    await page.locator('th.name a', { hasText: 'Orrery' }).click();
+    for (const station of ['Job', 'Train', 'Check', 'Run'] as const) {
+      await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
+      await expect(page.locator('main h2').first()).toHaveText(station);
+      if (station === 'Check') {
+        await page.locator('.figures .figure').first().click();
+        await expect(page.locator('.chart canvas').first()).toBeVisible();
+      }
+      await nothingSerious(page);
+    }
+    await page.getByRole('button', { name: 'Start at gap 1' }).click();
+    await expect(page.locator('.huge')).toBeVisible();
+    await nothingSerious(page);
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await nothingSerious(page);
+  });
+
+test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 700 });
+  await openDemo(page);
+  expect(await sideways(page)).toBe(false);
+  await page.locator('th.name a', { hasText: 'Orrery' }).click();
+  for (const station of ['Job', 'Train', 'Check', 'Run'] as const) {
+    await go(page, station);
+    expect(await sideways(page)).toBe(false);
+  }
+});
+
+test('Run on a phone: large target, large keys, the rail behind a menu', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openDemo(page);
+  await page.locator('th.name a', { hasText: 'Orrery' }).click();
+  await page.getByRole('button', { name: 'Stations' }).click();
+  await go(page, 'Run');
+  await page.getByRole('button', { name: '73', exact: true }).click();
+  await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  const size = await page.locator('.huge').evaluate((e) => parseFloat(getComputedStyle(e).fontSize));
+  expect(size).toBeGreaterThanOrEqual(96);
+  for (const name of ['Cut, go on', 'Pause']) {
+    const box = await page.getByRole('button', { name }).boundingBox();
+    expect(box?.height).toBeGreaterThanOrEqual(64);
+    expect((box?.y ?? 900) + (box?.height ?? 0)).toBeLessThanOrEqual(844);
+  }
+  await page.getByRole('button', { name: 'Cut, go on' }).click();
+  await expect(page.locator('.what')).toContainText('Gap 2 of 73');
+  expect(await sideways(page)).toBe(false);
+  const [first] = await page.locator('.verdict .cell:visible .label').allInnerTexts();
+  await page.getByRole('button', { name: 'The next two of the verdict' }).click();
+  expect(await page.locator('.verdict .cell:visible .label').first().innerText()).not.toBe(first);
+});
+
+test('the sheet prints by itself: no rail, no strip, every gap', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Run');
+  await page.getByRole('button', { name: '97', exact: true }).click();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.rail')).toBeHidden();
+  await expect(page.locator('.verdict')).toBeHidden();
+  await expect(page.locator('.print-only')).toContainText('97 divisions');
+  await expect(page.getByRole('table', { name: 'Sheet of targets' }).locator('tbody tr')).toHaveCount(98);
+});

@@ -1,0 +1,72 @@
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, test } from '@playwright/test';
+import { app } from '../server/src/app.ts';
+import { field, go, openDemo, openDrive } from './bench.ts';
+
+const built = fileURLToPath(new URL('../web/dist', import.meta.url));
+
+test('works without a network after the first load; a new version says so and waits', async ({ page, context }) => {
+  const dist = mkdtempSync(path.join(tmpdir(), 'pendrix-built-'));
+  cpSync(built, dist, { recursive: true });
+  const server = app(dist).listen(0, '127.0.0.1');
+  await new Promise((ready) => server.once('listening', ready));
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  try {
+    await page.goto(base);
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.getByRole('button', { name: 'Open the demo workshop' }).click();
+    await expect(page.locator('tbody tr')).toHaveCount(5);
+    await page.reload();
+
+    await context.setOffline(true);
+    await page.reload();
+    await page.locator('th.name a', { hasText: 'Orrery' }).click();
+    await go(page, 'Check');
+    await expect(page.locator('.chart canvas').first()).toBeVisible();
+    await go(page, 'Train');
+    await field(page, 'Wheel').fill('97');
+    await expect(page.locator('[data-cell=divisions]')).toContainText('of 6');
+    await context.setOffline(false);
+
+    // Something has been built anew on the server.
+    const worker = path.join(dist, 'sw.js');
+    writeFileSync(worker, `${readFileSync(worker, 'utf8')}\n// another version\n`);
+    await page.reload();
+    await page.evaluate(() => navigator.serviceWorker.getRegistration().then((r) => r?.update()));
+    await expect(page.getByText('A new version of Pendrix is here.')).toBeVisible();
+    await expect(field(page, 'Wheel')).toHaveValue('97');
+    await page.getByRole('button', { name: 'Take it now' }).click();
+    await expect(page.getByText('A new version of Pendrix is here.')).toBeHidden();
+    await expect(field(page, 'Wheel')).toHaveValue('97');
+  } finally {
+    server.closeAllConnections();
+    server.close();
+  }
+});
+
+test('the first load takes under 350 kB of script, and the charts come when they are first shown', async ({ page, context }) => {
+  await context.addInitScript(() => Object.defineProperty(navigator, 'serviceWorker', { value: undefined }));
+  const scripts = new Map<string, number>();
+  page.on('response', (r) => {
+    const name = new URL(r.url()).pathname;
+    if (name.endsWith('.js')) void r.body().then((body) => scripts.set(name, body.length));
+  });
+  const { gzipSync } = await import('node:zlib');
+  const zipped = (names: Iterable<string>): number =>
+    [...names].reduce((sum, n) => sum + gzipSync(readFileSync(path.join(built, n))).length, 0);
+  await page.goto('/', { waitUntil: 'networkidle' });
+  const first = [...scripts.keys()];
+  expect(first.length).toBeGreaterThan(2);
+  expect(first.some((n) => n.includes('charts'))).toBe(false);
+  const size = zipped(first);
+  console.log(`first load: ${first.length} scripts, ${(size / 1000).toFixed(0)} kB gzip`);
+  expect(size).toBeLessThan(350_000);
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Check');
+  await expect(page.locator('.chart canvas').first()).toBeVisible();
+  expect([...scripts.keys()].some((n) => n.includes('charts'))).toBe(true);
+});

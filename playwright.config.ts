@@ -1,0 +1,36 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium on the built application, served by our own server. */
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+    '--disable-component-update', '--disable-sync',
+  ],
+};
+
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '**/*.spec.ts',
+  outputDir: 'test-results',
+  fullyParallel: true,
+  workers: 2,
+  retries: process.env['CI'] ? 1 : 0,
+  timeout: 60_000,
+  reporter: process.env['PENDRIX_E2E_JSON'] ? [['list'], ['json', { outputFile: process.env['PENDRIX_E2E_JSON'] }]] : 'list',
+  use: {
+    baseURL: 'http://127.0.0.1:4180',
+    viewport: { width: 1280, height: 800 },
+    launchOptions: CHROMIUM,
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+    trace: 'retain-on-failure',
+    video: 'off',
+  },
+  webServer: {
+    command: 'npx tsx server/src/main.ts',
+    env: { PORT: '4180' },
+    url: 'http://127.0.0.1:4180',
+    reuseExistingServer: false,
+  },
+});
