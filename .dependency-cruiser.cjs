@@ -2,17 +2,51 @@
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/' }, to: { path: '^(web|server|cli|e2e)/' } },
-    { name: 'cli-needs-only-core', severity: 'error', from: { path: '^cli/' }, to: { path: '^(web|server)/' } },
-    { name: 'server-needs-no-page', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|cli)/src' } },
-    { name: 'a-kind-knows-no-registry', severity: 'error', from: { path: '^core/src/drive/(stages|sources|edits)/(?!index)' }, to: { path: '^core/src/drive/edits/index' } },
-    { name: 'a-stage-knows-no-other', severity: 'error', from: { path: '^core/src/drive/stages/(spur|belt|worm|internal|ratio)\\.ts$' }, to: { path: '^core/src/drive/stages/(index|spur|belt|worm|internal|ratio)\\.ts$' } },
-    { name: 'stores-know-no-page', severity: 'error', from: { path: '^web/src/(stores|storage)/' }, to: { path: '^web/src/(stations|ui)/' } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(web|server|cli|e2e)/' },
+    },
+    {
+      name: 'cli-needs-only-core',
+      severity: 'error',
+      from: { path: '^cli/' },
+      to: { path: '^(web|server)/' },
+    },
+    {
+      name: 'server-needs-no-page',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^(web|cli)/src' },
+    },
+    {
+      name: 'a-kind-knows-no-registry',
+      severity: 'error',
+      from: { path: '^core/src/drive/(stages|sources|edits)/(?!index)' },
+      to: { path: '^core/src/drive/edits/index' },
+    },
+    {
+      name: 'a-stage-knows-no-other',
+      severity: 'error',
+      from: { path: '^core/src/drive/stages/(spur|belt|worm|internal|ratio)\\.ts$' },
+      to: { path: '^core/src/drive/stages/(index|spur|belt|worm|internal|ratio)\\.ts$' },
+    },
+    {
+      name: 'stores-know-no-page',
+      severity: 'error',
+      from: { path: '^web/src/(stores|storage)/' },
+      to: { path: '^web/src/(stations|ui)/' },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(\\.test\\.ts$|/dist/)' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { extensions: ['.ts', '.vue', '.mjs', '.js'], exportsFields: ['exports'], conditionNames: ['import'] },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.vue', '.mjs', '.js'],
+      exportsFields: ['exports'],
+      conditionNames: ['import'],
+    },
   },
 };

@@ -7,7 +7,18 @@ import ts from 'typescript-eslint';
 /** Rooms of core in the order of the arrows: a room may import those before it, never those after. */
 const ROOMS = [['numbers'], ['drive'], ['divide', 'run'], ['report'], ['files']];
 
-const outside = ['vue', 'vue-*', 'pinia', 'vuetify', 'dexie', 'express', '@pendrix/*', 'node:*', 'fs', 'path'];
+const outside = [
+  'vue',
+  'vue-*',
+  'pinia',
+  'vuetify',
+  'dexie',
+  'express',
+  '@pendrix/*',
+  'node:*',
+  'fs',
+  'path',
+];
 
 /** What each room must not reach for: rooms after it, other rooms beside it, and anything that is not computation. */
 const roomRules = ROOMS.flatMap((rooms, level) =>
@@ -16,16 +27,36 @@ const roomRules = ROOMS.flatMap((rooms, level) =>
     const patterns = [
       { group: outside, message: 'core is the computation alone: no interface, no Node.' },
       ...(later.length > 0
-        ? [{ group: later.flatMap((r) => [`../${r}/*`, `../../${r}/*`, `../../../${r}/*`]), message: `${room} comes before these rooms: arrows run one way.` }]
+        ? [
+            {
+              group: later.flatMap((r) => [`../${r}/*`, `../../${r}/*`, `../../../${r}/*`]),
+              message: `${room} comes before these rooms: arrows run one way.`,
+            },
+          ]
         : []),
-      ...(room === 'numbers' ? [] : [{ group: ['fraction.js'], message: 'only numbers/rational.ts knows the package behind a rational.' }]),
+      ...(room === 'numbers'
+        ? []
+        : [
+            {
+              group: ['fraction.js'],
+              message: 'only numbers/rational.ts knows the package behind a rational.',
+            },
+          ]),
     ];
     return {
       files: [`core/src/${room}/**/*.ts`],
       ignores: ['**/*.test.ts', '**/*.bench.ts'],
       rules: {
         'no-restricted-imports': ['error', { patterns }],
-        'no-restricted-globals': ['error', 'window', 'document', 'process', 'localStorage', 'fetch', 'navigator'],
+        'no-restricted-globals': [
+          'error',
+          'window',
+          'document',
+          'process',
+          'localStorage',
+          'fetch',
+          'navigator',
+        ],
         'max-lines': ['error', { max: 300 }],
       },
     };
@@ -40,7 +71,15 @@ export default ts.config(
   {
     languageOptions: {
       parserOptions: {
-        project: ['core/tsconfig.test.json', 'web/tsconfig.json', 'web/tsconfig.test.json', 'cli/tsconfig.json', 'server/tsconfig.json', 'e2e/tsconfig.json', 'docs/tsconfig.json'],
+        project: [
+          'core/tsconfig.test.json',
+          'web/tsconfig.json',
+          'web/tsconfig.test.json',
+          'cli/tsconfig.json',
+          'server/tsconfig.json',
+          'e2e/tsconfig.json',
+          'docs/tsconfig.json',
+        ],
         tsconfigRootDir: import.meta.dirname,
         extraFileExtensions: ['.vue'],
       },
@@ -48,25 +87,49 @@ export default ts.config(
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
       'no-restricted-syntax': ['error', { selector: 'TSEnumDeclaration', message: 'string unions instead' }],
       eqeqeq: ['error', 'always'],
     },
   },
-  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser }, globals: globals.browser } },
-  { files: ['**/*.vue'], rules: { 'vue/multi-word-component-names': 'off', 'vue/valid-v-slot': ['error', { allowModifiers: true }], 'max-lines': ['error', { max: 300 }] } },
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: ts.parser }, globals: globals.browser },
+  },
+  {
+    files: ['**/*.vue'],
+    rules: {
+      'vue/multi-word-component-names': 'off',
+      'vue/valid-v-slot': ['error', { allowModifiers: true }],
+      'max-lines': ['error', { max: 300 }],
+    },
+  },
   { files: ['web/src/**/*.ts'], rules: { 'max-lines': ['error', { max: 300 }] } },
   {
     files: ['web/src/stations/**', 'web/src/ui/**'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [{ group: ['dexie', '**/storage/versions*'], message: 'pages go through the stores.' }, { group: ['fraction.js', 'joi'], message: 'a page computes nothing.' }] }],
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['dexie', '**/storage/versions*'], message: 'pages go through the stores.' },
+            { group: ['fraction.js', 'joi'], message: 'a page computes nothing.' },
+          ],
+        },
+      ],
     },
   },
   ...roomRules,
   {
     files: ['**/*.mjs', '**/*.cjs'],
     ...ts.configs.disableTypeChecked,
-    languageOptions: { globals: globals.node, parserOptions: { project: false, program: null, projectService: false } },
+    languageOptions: {
+      globals: globals.node,
+      parserOptions: { project: false, program: null, projectService: false },
+    },
   },
   prettier,
 );

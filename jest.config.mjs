@@ -3,7 +3,10 @@ const common = {
   extensionsToTreatAsEsm: ['.ts'],
   setupFiles: ['fake-indexeddb/auto'],
   transform: {
-    '\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } }],
+    '\\.ts$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } },
+    ],
   },
   injectGlobals: false,
 };

@@ -4,8 +4,14 @@ import { defineConfig } from '@playwright/test';
 export const CHROMIUM = {
   executablePath: '/usr/bin/chromium',
   args: [
-    '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-    '--disable-component-update', '--disable-sync',
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
   ],
 };
 
@@ -17,7 +23,9 @@ export default defineConfig({
   workers: 2,
   retries: process.env['CI'] ? 1 : 0,
   timeout: 60_000,
-  reporter: process.env['PENDRIX_E2E_JSON'] ? [['list'], ['json', { outputFile: process.env['PENDRIX_E2E_JSON'] }]] : 'list',
+  reporter: process.env['PENDRIX_E2E_JSON']
+    ? [['list'], ['json', { outputFile: process.env['PENDRIX_E2E_JSON'] }]]
+    : 'list',
   use: {
     baseURL: 'http://127.0.0.1:4180',
     viewport: { width: 1280, height: 800 },

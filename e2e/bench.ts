@@ -9,7 +9,11 @@ export async function openDemo(page: Page): Promise<void> {
 }
 
 /** Opens a drive of the list at a station. */
-export async function openDrive(page: Page, name: string, station: 'Job' | 'Train' | 'Check' | 'Run'): Promise<void> {
+export async function openDrive(
+  page: Page,
+  name: string,
+  station: 'Job' | 'Train' | 'Check' | 'Run',
+): Promise<void> {
   await page.locator('th.name a', { hasText: name }).click();
   await go(page, station);
 }
@@ -33,4 +37,8 @@ export async function saved(page: Page): Promise<void> {
 }
 
 /** A file as an upload, from text or bytes. */
-export const upload = (name: string, text: string | Buffer) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+export const upload = (name: string, text: string | Buffer) => ({
+  name,
+  mimeType: 'application/json',
+  buffer: Buffer.from(text),
+});

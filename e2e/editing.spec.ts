@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { cell, field, go, openDemo, openDrive, saved } from './bench.ts';
 
-test('what cannot be read is said under the field and the last good value stays in force', async ({ page }) => {
+test('what cannot be read is said under the field and the last good value stays in force', async ({
+  page,
+}) => {
   await openDemo(page);
   await openDrive(page, 'Orrery wheel cutter', 'Job');
   const list = field(page, 'Divisions of one turn');
@@ -68,11 +70,20 @@ test('every kind of stage by mouse: added, changed, dragged, removed, undone', a
   await expect(page.getByRole('region', { name: /Stage 1: Toothed belt/ })).toBeVisible();
 });
 
-test('odd teeth are refused in the card; a burst of typing is one undo; a reload loses nothing', async ({ page }) => {
+test('odd teeth are refused in the card; a burst of typing is one undo; a reload loses nothing', async ({
+  page,
+}) => {
   await openDemo(page);
   await openDrive(page, 'Orrery wheel cutter', 'Train');
   const driven = field(page, 'Driven');
-  for (const [text, says] of [['', 'Nothing is written here.'], ['-7', '-7 is negative.'], ['7.5', '7.5 is not a whole count.'], ['1e9', '1e9 is written with an exponent.'], ['99999999', '99999999 is above 10000 teeth.'], ['2', '2 is below 6 teeth.']] as const) {
+  for (const [text, says] of [
+    ['', 'Nothing is written here.'],
+    ['-7', '-7 is negative.'],
+    ['7.5', '7.5 is not a whole count.'],
+    ['1e9', '1e9 is written with an exponent.'],
+    ['99999999', '99999999 is above 10000 teeth.'],
+    ['2', '2 is below 6 teeth.'],
+  ] as const) {
     await driven.fill(text);
     await expect(page.locator('.card .refusal b')).toHaveText(says);
     await expect(cell(page, 'steps')).toContainText('1094400');

@@ -81,7 +81,10 @@ test('tables leave as CSV and a backup holds everything', async ({ page }) => {
   await openDemo(page);
   const backup = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Back up all' }).click();
-  const all = JSON.parse(readFileSync(await (await backup).path(), 'utf8')) as { format: string; drives: unknown[] };
+  const all = JSON.parse(readFileSync(await (await backup).path(), 'utf8')) as {
+    format: string;
+    drives: unknown[];
+  };
   expect([all.format, all.drives.length]).toEqual(['pendrix-workshop', 5]);
 
   await openDrive(page, 'Orrery wheel cutter', 'Check');
@@ -97,5 +100,7 @@ test('tables leave as CSV and a backup holds everything', async ({ page }) => {
   await page.getByRole('button', { name: 'CSV' }).click();
   const sheet = await targets;
   expect(sheet.suggestedFilename()).toBe('targets-95.csv');
-  expect(readFileSync(await sheet.path(), 'utf8').split('\n')[2]).toBe('2,1,11520,11520,0,0.000000000,3.789473684,18/5');
+  expect(readFileSync(await sheet.path(), 'utf8').split('\n')[2]).toBe(
+    '2,1,11520,11520,0,0.000000000,3.789473684,18/5',
+  );
 });

@@ -22,7 +22,9 @@ async function type(page: Page, text: string): Promise<void> {
 
 test('from an empty browser to the machine and back, with the keyboard alone', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'A drive is a job and the train that does it' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'A drive is a job and the train that does it' }),
+  ).toBeVisible();
 
   // A new drive; the division list has the focus.
   await tabTo(page, /^New drive$/);

@@ -3,13 +3,16 @@ import { expect, test, type Page } from '@playwright/test';
 import { go, openDemo, openDrive } from './bench.ts';
 
 async function nothingSerious(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'])
+    .analyze();
   const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
   expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
 }
 
 /** Is anything that is shown cut off at the side of the window? */
-const sideways = (page: Page): Promise<boolean> => page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth + 1);
+const sideways = (page: Page): Promise<boolean> =>
+  page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth + 1);
 
 for (const theme of ['day', 'night'] as const)
   test(`axe finds nothing serious, by ${theme}`, async ({ page }) => {

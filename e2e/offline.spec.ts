@@ -9,7 +9,10 @@ import { field, go, openDemo, openDrive } from './bench.ts';
 
 const built = fileURLToPath(new URL('../web/dist', import.meta.url));
 
-test('works without a network after the first load; a new version says so and waits', async ({ page, context }) => {
+test('works without a network after the first load; a new version says so and waits', async ({
+  page,
+  context,
+}) => {
   const dist = mkdtempSync(path.join(tmpdir(), 'pendrix-built-'));
   cpSync(built, dist, { recursive: true });
   const server = app(dist).listen(0, '127.0.0.1');
@@ -48,7 +51,10 @@ test('works without a network after the first load; a new version says so and wa
   }
 });
 
-test('the first load takes under 350 kB of script, and the charts come when they are first shown', async ({ page, context }) => {
+test('the first load takes under 350 kB of script, and the charts come when they are first shown', async ({
+  page,
+  context,
+}) => {
   await context.addInitScript(() => Object.defineProperty(navigator, 'serviceWorker', { value: undefined }));
   const scripts = new Map<string, number>();
   page.on('response', (r) => {

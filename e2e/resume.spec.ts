@@ -6,7 +6,11 @@ import { CHROMIUM } from '../playwright.config.ts';
 import { field, go, openDemo, openDrive } from './bench.ts';
 
 const launch = (profile: string): Promise<BrowserContext> =>
-  chromium.launchPersistentContext(profile, { ...CHROMIUM, viewport: { width: 1280, height: 800 }, baseURL: 'http://127.0.0.1:4180' });
+  chromium.launchPersistentContext(profile, {
+    ...CHROMIUM,
+    viewport: { width: 1280, height: 800 },
+    baseURL: 'http://127.0.0.1:4180',
+  });
 
 test('killed at gap 31 of 95 and reopened, it stands at gap 31', async () => {
   const profile = mkdtempSync(path.join(tmpdir(), 'pendrix-profile-'));
@@ -35,7 +39,9 @@ test('killed at gap 31 of 95 and reopened, it stands at gap 31', async () => {
   await second.close();
 });
 
-test('a run keeps its own numbers when the train is changed, and can be ended and taken up again', async ({ page }) => {
+test('a run keeps its own numbers when the train is changed, and can be ended and taken up again', async ({
+  page,
+}) => {
   await openDemo(page);
   await openDrive(page, 'Orrery wheel cutter', 'Run');
   await page.getByRole('button', { name: '73', exact: true }).click();
@@ -56,7 +62,9 @@ test('a run keeps its own numbers when the train is changed, and can be ended an
   await expect(page.locator('.what')).toContainText('Gap 2 of 73');
 });
 
-test('a held or doubled key cuts one gap at a time, and a wheel ends after its last gap', async ({ page }) => {
+test('a held or doubled key cuts one gap at a time, and a wheel ends after its last gap', async ({
+  page,
+}) => {
   await openDemo(page);
   await openDrive(page, 'Specimen table', 'Run');
   await field(page, 'Count').fill('4');

@@ -24,7 +24,10 @@ export default defineConfig({
         theme_color: '#24408e',
         icons: [{ src: '/pendrix.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
-      workbox: { globPatterns: ['**/*.{js,css,html,svg,woff2,webmanifest}'], navigateFallback: '/index.html' },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2,webmanifest}'],
+        navigateFallback: '/index.html',
+      },
     }),
   ],
   optimizeDeps: { exclude: ['vuetify'] },

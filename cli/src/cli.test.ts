@@ -6,7 +6,8 @@ import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from '@jest/globals';
 import { main } from './main.ts';
 
-const demo = (name: string): string => fileURLToPath(new URL(`../../demo/${name}.pendrix.json`, import.meta.url));
+const demo = (name: string): string =>
+  fileURLToPath(new URL(`../../demo/${name}.pendrix.json`, import.meta.url));
 const CUTTER = demo('orrery-wheel-cutter');
 
 async function run(...words: string[]): Promise<{ code: number; out: string; err: string }> {
@@ -30,21 +31,37 @@ describe('pendrix check', () => {
     expect([code, answer.stepsPerTurn]).toEqual([0, '1094400']);
     expect(row(95)).toMatchObject({ grade: 'even', coarsestMode: 1, step: '11520' });
     expect(row(60)).toMatchObject({ grade: 'even' });
-    expect(row(73)).toMatchObject({ step: '1094400/73', worstErrorSteps: '36/73', spacingErrorSteps: '57/73', closingErrorSteps: '16', missingFactor: '73' });
+    expect(row(73)).toMatchObject({
+      step: '1094400/73',
+      worstErrorSteps: '36/73',
+      spacingErrorSteps: '57/73',
+      closingErrorSteps: '16',
+      missingFactor: '73',
+    });
     expect(row(97)).toMatchObject({ closingErrorSteps: '-46' });
   });
 
   test('without it a table that can be read', async () => {
     const { code, out } = await run('check', CUTTER);
     expect(code).toBe(0);
-    for (const part of ['1 094 400', 'Rounded ±0.58″', '14 991 57/73', '+18.95″', 'lacks 97', '73 and 97 do not divide']) expect(out).toContain(part);
+    for (const part of [
+      '1 094 400',
+      'Rounded ±0.58″',
+      '14 991 57/73',
+      '+18.95″',
+      'lacks 97',
+      '73 and 97 do not divide',
+    ])
+      expect(out).toContain(part);
     expect(out).not.toContain('\u2009');
   });
 });
 
 describe('pendrix targets', () => {
   test('--json, --csv and the table agree', async () => {
-    const json = JSON.parse((await run('targets', CUTTER, '--divisions', '73', '--json')).out) as { rows: { target: number }[] };
+    const json = JSON.parse((await run('targets', CUTTER, '--divisions', '73', '--json')).out) as {
+      rows: { target: number }[];
+    };
     const csv = (await run('targets', CUTTER, '--divisions=73', '--csv')).out.split('\n');
     const table = (await run('targets', CUTTER, '--divisions', '73')).out.split('\n');
     expect([json.rows.length, csv.length, table.length]).toEqual([74, 75, 75]);
@@ -80,9 +97,14 @@ describe('bad input ends with 2 and one sentence', () => {
   });
 
   test('a bad file names file and place', async () => {
-    const name = fileWith('{"format":"pendrix-drive","version":1,"name":"x","train":{"source":{"kind":"stepper","fullSteps":"two"},"stages":[]}}');
+    const name = fileWith(
+      '{"format":"pendrix-drive","version":1,"name":"x","train":{"source":{"kind":"stepper","fullSteps":"two"},"stages":[]}}',
+    );
     const { code, err } = await run('check', name);
-    expect([code, err]).toEqual([2, `pendrix: ${name}: train.source.fullSteps: "two" is not a number; write digits, with a point for decimals, for example 200.`]);
+    expect([code, err]).toEqual([
+      2,
+      `pendrix: ${name}: train.source.fullSteps: "two" is not a number; write digits, with a point for decimals, for example 200.`,
+    ]);
     expect((await run('check', fileWith('{"a": NaN}'))).err).toContain('line 1, column 7');
   });
 });
@@ -92,5 +114,7 @@ test('npx pendrix really starts', () => {
   const out = execFileSync(process.execPath, [bin, 'check', CUTTER, '--json'], { encoding: 'utf8' });
   expect((JSON.parse(out) as { ratio: string }).ratio).toBe('342');
   expect(execFileSync(process.execPath, [bin, '--help'], { encoding: 'utf8' })).toContain('pendrix targets');
-  expect(() => execFileSync(process.execPath, [bin, 'check'], { stdio: 'pipe' })).toThrow(expect.objectContaining({ status: 2 }));
+  expect(() => execFileSync(process.execPath, [bin, 'check'], { stdio: 'pipe' })).toThrow(
+    expect.objectContaining({ status: 2 }),
+  );
 }, 30_000);

@@ -9,7 +9,11 @@ export interface Command {
 }
 
 /** Columns of text, padded; numbers to the right. */
-export function table(head: readonly string[], rows: readonly (readonly string[])[], left: ReadonlySet<number> = new Set([0])): string {
+export function table(
+  head: readonly string[],
+  rows: readonly (readonly string[])[],
+  left: ReadonlySet<number> = new Set([0]),
+): string {
   const all = [head, ...rows];
   const widths = head.map((_, i) => Math.max(...all.map((r) => [...(r[i] ?? '')].length)));
   const pad = (text: string, i: number): string => {

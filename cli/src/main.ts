@@ -17,7 +17,11 @@ const console_: Streams = {
 };
 
 const help = (): string =>
-  ['pendrix: what comes out even', '', ...commands.map((c) => `  pendrix ${c.usage.padEnd(48)} ${c.says}`)].join('\n');
+  [
+    'pendrix: what comes out even',
+    '',
+    ...commands.map((c) => `  pendrix ${c.usage.padEnd(48)} ${c.says}`),
+  ].join('\n');
 
 /** Exit code 0 with the answer on standard output, 2 for bad input with one sentence on standard error, 1 for a fault of ours. */
 export async function main(words: readonly string[], streams: Streams = console_): Promise<0 | 1 | 2> {
@@ -27,14 +31,20 @@ export async function main(words: readonly string[], streams: Streams = console_
     return 0;
   }
   const command = commands.find((c) => c.name === name);
-  if (!command) return bad(refused('noCommand', name ?? '', { limit: commands.map((c) => c.name).join(', ') }).refusal, streams);
+  if (!command)
+    return bad(
+      refused('noCommand', name ?? '', { limit: commands.map((c) => c.name).join(', ') }).refusal,
+      streams,
+    );
   try {
     const answer = await command.run(rest);
     if (!answer.ok) return bad(answer.refusal, streams);
     streams.out(answer.value);
     return 0;
   } catch (fault) {
-    streams.err(`pendrix: a fault of ours, not of your file: ${fault instanceof Error ? fault.message : String(fault)}`);
+    streams.err(
+      `pendrix: a fault of ours, not of your file: ${fault instanceof Error ? fault.message : String(fault)}`,
+    );
     return 1;
   }
 }

@@ -12,13 +12,24 @@ export interface Given {
 /** Reads the words after a command. Unknown options, options given twice and options without their value are refused by name. */
 export function readOptions(words: readonly string[], known: Readonly<Record<string, Kind>>): Result<Given> {
   const options = Object.fromEntries(
-    Object.entries(known).map(([name, kind]) => [name, { type: kind === 'flag' ? ('boolean' as const) : ('string' as const) }]),
+    Object.entries(known).map(([name, kind]) => [
+      name,
+      { type: kind === 'flag' ? ('boolean' as const) : ('string' as const) },
+    ]),
   );
-  const { tokens } = parseArgs({ args: [...words], options, allowPositionals: true, strict: false, tokens: true });
+  const { tokens } = parseArgs({
+    args: [...words],
+    options,
+    allowPositionals: true,
+    strict: false,
+    tokens: true,
+  });
   const files: string[] = [];
   const flags = new Set<string>();
   const texts = new Map<string, string>();
-  const names = Object.keys(known).map((n) => `--${n}`).join(', ');
+  const names = Object.keys(known)
+    .map((n) => `--${n}`)
+    .join(', ');
   for (const token of tokens) {
     if (token.kind === 'positional') files.push(token.value);
     if (token.kind !== 'option') continue;
@@ -26,10 +37,12 @@ export function readOptions(words: readonly string[], known: Readonly<Record<str
     if (!kind) return refused('noOption', token.rawName, { limit: names });
     if (flags.has(token.name) || texts.has(token.name)) return refused('twice', token.rawName);
     if (kind === 'flag') {
-      if (token.value !== undefined) return refused('noOption', `${token.rawName}=${token.value}`, { limit: names });
+      if (token.value !== undefined)
+        return refused('noOption', `${token.rawName}=${token.value}`, { limit: names });
       flags.add(token.name);
     } else {
-      if (token.value === undefined) return refused('needsOption', `the value of ${token.rawName}`, { example: `${token.rawName} 73` });
+      if (token.value === undefined)
+        return refused('needsOption', `the value of ${token.rawName}`, { example: `${token.rawName} 73` });
       texts.set(token.name, token.value);
     }
   }

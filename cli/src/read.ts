@@ -5,7 +5,8 @@ import { MOST_BYTES, readDrive } from '@pendrix/core/files/index';
 /** Reads one drive file named on the command line. */
 export async function readDriveFile(files: readonly string[]): Promise<Result<Drive>> {
   const [name, second] = files;
-  if (name === undefined) return refused('needsOption', 'the file', { example: 'demo/tide-dial.pendrix.json' });
+  if (name === undefined)
+    return refused('needsOption', 'the file', { example: 'demo/tide-dial.pendrix.json' });
   if (second !== undefined) return refused('twice', 'the file');
   let text: string;
   try {
@@ -16,5 +17,10 @@ export async function readDriveFile(files: readonly string[]): Promise<Result<Dr
     return refused('noFile', name);
   }
   const drive = readDrive(text);
-  return drive.ok ? drive : { ok: false, refusal: { ...drive.refusal, path: [name, drive.refusal.path].filter(Boolean).join(': ') } };
+  return drive.ok
+    ? drive
+    : {
+        ok: false,
+        refusal: { ...drive.refusal, path: [name, drive.refusal.path].filter(Boolean).join(': ') },
+      };
 }

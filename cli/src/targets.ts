@@ -1,6 +1,23 @@
 import {
-  ARCSEC_PER_TURN, at, crankTurns, div, dmsText, MOST_ROWS, mul, planRun, rational, readCount, refused, stepsToArcsec, taken, targets as targetRows,
-  toText, signedAngle, dividerOf, kinematicsOf, LARGEST_COUNT,
+  ARCSEC_PER_TURN,
+  at,
+  crankTurns,
+  div,
+  dmsText,
+  MOST_ROWS,
+  mul,
+  planRun,
+  rational,
+  readCount,
+  refused,
+  stepsToArcsec,
+  taken,
+  targets as targetRows,
+  toText,
+  signedAngle,
+  dividerOf,
+  kinematicsOf,
+  LARGEST_COUNT,
 } from '@pendrix/core';
 import { sheetCsv, targetsAnswer } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
@@ -23,10 +40,12 @@ export const targets: Command = {
     if (asked === undefined) return refused('needsOption', '--divisions', { example: '--divisions 73' });
     const read = readCount(asked, { min: 1, max: LARGEST_COUNT, unit: 'divisions', example: '73' });
     if (!read.ok) return { ok: false, refusal: at('--divisions', read.refusal) };
-    if (read.value > MOST_ROWS) return refused('tooManyRows', String(read.value), { path: '--divisions', limit: String(MOST_ROWS) });
+    if (read.value > MOST_ROWS)
+      return refused('tooManyRows', String(read.value), { path: '--divisions', limit: String(MOST_ROWS) });
     const divider = dividerOf(kinematicsOf(drive.value), null);
     const plan = planRun(drive.value, read.value);
-    if (!divider || !plan) return refused('badValue', drive.value.train.source.kind, { path: 'train.source.kind' });
+    if (!divider || !plan)
+      return refused('badValue', drive.value.train.source.kind, { path: 'train.source.kind' });
     if (flags.has('json')) return taken(JSON.stringify(targetsAnswer(divider, read.value), null, 2));
     if (flags.has('csv')) return taken(sheetCsv(plan).trimEnd());
     const N = divider.stepsPerTurn;
@@ -39,6 +58,11 @@ export const targets: Command = {
       dmsText(mul(div(t.exact, N), rational(ARCSEC_PER_TURN))),
       toText(crankTurns(kinematicsOf(drive.value).reduction, read.value, t.index)),
     ]);
-    return taken(table(['gap', 'move', 'target', 'error', '', 'angle', 'crank turns'], rows, new Set()).replaceAll('\u2009', ' '));
+    return taken(
+      table(['gap', 'move', 'target', 'error', '', 'angle', 'crank turns'], rows, new Set()).replaceAll(
+        '\u2009',
+        ' ',
+      ),
+    );
   },
 };

@@ -8,10 +8,14 @@ const rooms = readdirSync(src, { withFileTypes: true })
 
 const read = (path: string): string => readFileSync(new URL(path, src), 'utf8');
 const names = (index: string): string[] =>
-  [...index.matchAll(/export (?:type )?\{([^}]*)\}/g)].flatMap((m) => m[1]!.split(',')).map((n) => n.replace(/^\s*type /, '').trim()).filter(Boolean);
+  [...index.matchAll(/export (?:type )?\{([^}]*)\}/g)]
+    .flatMap((m) => m[1]!.split(','))
+    .map((n) => n.replace(/^\s*type /, '').trim())
+    .filter(Boolean);
 
 describe('each room', () => {
-  test('there are some', () => expect(rooms).toEqual(expect.arrayContaining(['numbers', 'drive', 'divide', 'run', 'report', 'files'])));
+  test('there are some', () =>
+    expect(rooms).toEqual(expect.arrayContaining(['numbers', 'drive', 'divide', 'run', 'report', 'files'])));
 
   test.each(rooms)('%s has an index with names only, and a README that lists them', (room) => {
     const index = read(`${room}/index.ts`);
@@ -28,11 +32,18 @@ describe('each room', () => {
     const walk = (dir: URL): void => {
       for (const e of readdirSync(dir, { withFileTypes: true })) {
         if (e.isDirectory()) walk(new URL(`${e.name}/`, dir));
-        else for (const m of readFileSync(new URL(e.name, dir), 'utf8').matchAll(/handbook: ([a-z]+)/g)) pages.add(m[1]!);
+        else
+          for (const m of readFileSync(new URL(e.name, dir), 'utf8').matchAll(/handbook: ([a-z]+)/g))
+            pages.add(m[1]!);
       }
     };
     walk(src);
     expect(pages.size).toBeGreaterThan(3);
-    for (const page of pages) if (page !== 'page') expect([page, existsSync(new URL(`../../docs/handbook/${page === 'README' ? 'README' : page}.md`, src))]).toEqual([page, true]);
+    for (const page of pages)
+      if (page !== 'page')
+        expect([
+          page,
+          existsSync(new URL(`../../docs/handbook/${page === 'README' ? 'README' : page}.md`, src)),
+        ]).toEqual([page, true]);
   });
 });

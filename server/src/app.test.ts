@@ -23,7 +23,11 @@ afterAll(() => void server.close());
 test('every address of the application is the page, asked for anew each time', async () => {
   for (const address of ['/', '/drive/x/run', '/anything/else']) {
     const answer = await fetch(base + address);
-    expect([answer.status, await answer.text(), answer.headers.get('cache-control')]).toEqual([200, '<title>Pendrix</title>', 'no-cache']);
+    expect([answer.status, await answer.text(), answer.headers.get('cache-control')]).toEqual([
+      200,
+      '<title>Pendrix</title>',
+      'no-cache',
+    ]);
   }
 });
 

@@ -85,14 +85,25 @@ watch(
     <div class="frame" :class="{ open: railOpen }">
       <StationRail :drive-id="record ? id : null" :marks="marks" @keys="keysOpen = true" />
       <div class="body">
-        <TitleBar :title="title" :purpose="report?.purpose ?? (id === null ? 'what comes out even' : '')" :undo="undo" :redo="redo" @undo="takeBack" @redo="again" @search="searchOpen = true" @menu="railOpen = !railOpen" />
+        <TitleBar
+          :title="title"
+          :purpose="report?.purpose ?? (id === null ? 'what comes out even' : '')"
+          :undo="undo"
+          :redo="redo"
+          @undo="takeBack"
+          @redo="again"
+          @search="searchOpen = true"
+          @menu="railOpen = !railOpen"
+        />
         <RulerBar />
         <VerdictStrip v-if="report && id" :cells="report.verdict" :drive-id="id" />
         <main>
           <template v-if="missing">
             <div class="empty">
               <h2>This drive is not on this device</h2>
-              <p class="quiet">Drives stay in the browser they were made in. Export it there, then import the file here.</p>
+              <p class="quiet">
+                Drives stay in the browser they were made in. Export it there, then import the file here.
+              </p>
               <v-btn variant="flat" to="/">All drives</v-btn>
             </div>
           </template>
@@ -108,19 +119,70 @@ watch(
 </template>
 
 <style scoped>
-.frame { display: flex; height: 100vh; height: 100dvh; overflow: hidden; background: var(--p-paper); }
-.frame > :deep(.rail) { flex: none; }
-.body { position: relative; flex: 1; min-width: 0; display: flex; flex-direction: column; }
-.body > * { flex: none; }
-.body > main { flex: 1 1 0; min-height: 0; display: flex; flex-direction: column; }
-.empty { margin: auto; display: flex; flex-direction: column; gap: 12px; align-items: center; text-align: center; max-width: 420px; padding: 20px; }
+.frame {
+  display: flex;
+  height: 100vh;
+  height: 100dvh;
+  overflow: hidden;
+  background: var(--p-paper);
+}
+.frame > :deep(.rail) {
+  flex: none;
+}
+.body {
+  position: relative;
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+}
+.body > * {
+  flex: none;
+}
+.body > main {
+  flex: 1 1 0;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+}
+.empty {
+  margin: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  align-items: center;
+  text-align: center;
+  max-width: 420px;
+  padding: 20px;
+}
 @media (max-width: 700px) {
-  .frame > :deep(.rail) { display: none; position: absolute; left: 0; top: 0; bottom: 0; z-index: 30; }
-  .frame.open > :deep(.rail) { display: flex; }
+  .frame > :deep(.rail) {
+    display: none;
+    position: absolute;
+    left: 0;
+    top: 0;
+    bottom: 0;
+    z-index: 30;
+  }
+  .frame.open > :deep(.rail) {
+    display: flex;
+  }
 }
 @media print {
-  .frame { height: auto; overflow: visible; display: block; }
-  .frame > :deep(.rail), .body > :deep(.title), .body > :deep(.ruler), .body > :deep(.verdict), .body > :deep(.drawer) { display: none; }
-  main { display: block; }
+  .frame {
+    height: auto;
+    overflow: visible;
+    display: block;
+  }
+  .frame > :deep(.rail),
+  .body > :deep(.title),
+  .body > :deep(.ruler),
+  .body > :deep(.verdict),
+  .body > :deep(.drawer) {
+    display: none;
+  }
+  main {
+    display: block;
+  }
 }
 </style>

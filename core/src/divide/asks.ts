@@ -1,4 +1,12 @@
-import { ARCSEC_PER_TURN, ceilTimesPi, div, lcm, rational, toNumber, type Rational } from '../numbers/index.ts';
+import {
+  ARCSEC_PER_TURN,
+  ceilTimesPi,
+  div,
+  lcm,
+  rational,
+  toNumber,
+  type Rational,
+} from '../numbers/index.ts';
 import type { Tolerance } from './tolerance.ts';
 
 /** What the job asks of any train, before one is chosen. */

@@ -1,15 +1,46 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { abs, add, compare, exactly, lcm, mul, rational, round, sub, toText, ZERO, type Rational } from '../numbers/index.ts';
+import {
+  abs,
+  add,
+  compare,
+  exactly,
+  lcm,
+  mul,
+  rational,
+  round,
+  sub,
+  toText,
+  ZERO,
+  type Rational,
+} from '../numbers/index.ts';
 import { kinematicsOf } from '../drive/index.ts';
 import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
 import {
-  asksOf, countMap, crankTurns, divide, dividerOf, errorSeries, exponentsOf, ledger, needOf, stepsToArcsec, targets, toleranceOf, wheelsWith,
-  within, worstErrorOf, worstMove, worthChasing, type Divider, type Tolerance,
+  asksOf,
+  countMap,
+  crankTurns,
+  divide,
+  dividerOf,
+  errorSeries,
+  exponentsOf,
+  ledger,
+  needOf,
+  stepsToArcsec,
+  targets,
+  toleranceOf,
+  wheelsWith,
+  within,
+  worstErrorOf,
+  worstMove,
+  worthChasing,
+  type Divider,
+  type Tolerance,
 } from './index.ts';
 import { columnsOf } from './ledger.ts';
 
-const dividerFor = (drive = wheelCutter(), tolerance: Tolerance | null = null): Divider => dividerOf(kinematicsOf(drive), tolerance)!;
+const dividerFor = (drive = wheelCutter(), tolerance: Tolerance | null = null): Divider =>
+  dividerOf(kinematicsOf(drive), tolerance)!;
 const bare = (N: string): Divider => dividerFor(driveOf(1, 1, [plainRatio(N)]));
 
 describe('the worked example: N = 1 094 400', () => {
@@ -27,8 +58,17 @@ describe('the worked example: N = 1 094 400', () => {
     [32, 'evenMicrostep', '34200', 2, '1', '0', '0', '0'],
   ])('%i is %s', (D, grade, step, mode, missing, worst, spacing, closing) => {
     const r = at(D);
-    expect([r.grade, toText(r.step), r.coarsestMode, r.missingFactor.toString()]).toEqual([grade, step, mode, missing]);
-    expect([r.worstErrorSteps, r.spacingErrorSteps, r.closingErrorSteps].map(toText)).toEqual([worst, spacing, closing]);
+    expect([r.grade, toText(r.step), r.coarsestMode, r.missingFactor.toString()]).toEqual([
+      grade,
+      step,
+      mode,
+      missing,
+    ]);
+    expect([r.worstErrorSteps, r.spacingErrorSteps, r.closingErrorSteps].map(toText)).toEqual([
+      worst,
+      spacing,
+      closing,
+    ]);
     expect(toText(r.returnErrorSteps)).toBe('0');
   });
 
@@ -61,13 +101,19 @@ describe('the small examples', () => {
     const d = bare('10');
     const r = divide(d, 4);
     expect(targets(d.stepsPerTurn, 4).map((t) => Number(t.target))).toEqual([0, 3, 5, 8, 10]);
-    expect([r.worstErrorSteps, r.spacingErrorSteps, r.closingErrorSteps, r.truncatedErrorSteps].map(toText)).toEqual(['1/2', '1/2', '2', '-2']);
+    expect(
+      [r.worstErrorSteps, r.spacingErrorSteps, r.closingErrorSteps, r.truncatedErrorSteps].map(toText),
+    ).toEqual(['1/2', '1/2', '2', '-2']);
   });
 
   test('N 200, D 360: some do not move', () => {
     const d = bare('200');
     const r = divide(d, 360);
-    expect(targets(d.stepsPerTurn, 360).slice(0, 10).map((t) => Number(t.target))).toEqual([0, 1, 1, 2, 2, 3, 3, 4, 4, 5]);
+    expect(
+      targets(d.stepsPerTurn, 360)
+        .slice(0, 10)
+        .map((t) => Number(t.target)),
+    ).toEqual([0, 1, 1, 2, 2, 3, 3, 4, 4, 5]);
     expect([toText(r.worstErrorSteps), r.idle]).toEqual(['4/9', true]);
     expect(stepsToArcsec(r.worstErrorSteps, d.stepsPerTurn)).toBeCloseTo(2880, 9);
   });
@@ -77,15 +123,25 @@ describe('the small examples', () => {
     const d = dividerFor(drive);
     const r = divide(d, 12);
     expect(toText(r.step)).toBe('1000/13');
-    expect(targets(d.stepsPerTurn, 12).map((t) => Number(t.target))).toEqual([0, 77, 154, 231, 308, 385, 462, 538, 615, 692, 769, 846, 923]);
-    expect([r.worstErrorSteps, r.returnErrorSteps, r.closingErrorSteps].map(toText)).toEqual(['6/13', '-1/13', '12/13']);
+    expect(targets(d.stepsPerTurn, 12).map((t) => Number(t.target))).toEqual([
+      0, 77, 154, 231, 308, 385, 462, 538, 615, 692, 769, 846, 923,
+    ]);
+    expect([r.worstErrorSteps, r.returnErrorSteps, r.closingErrorSteps].map(toText)).toEqual([
+      '6/13',
+      '-1/13',
+      '12/13',
+    ]);
     expect(kinematicsOf(drive).turnsToClose).toBe(13n);
   });
 
   test('32 × 25792/405, D 10', () => {
     const d = dividerFor(driveOf(32, 1, [plainRatio('25792/405')]));
     const r = divide(d, 10);
-    expect([r.worstErrorSteps, r.returnErrorSteps, r.closingErrorSteps].map(toText)).toEqual(['971/2025', '46/405', '856/405']);
+    expect([r.worstErrorSteps, r.returnErrorSteps, r.closingErrorSteps].map(toText)).toEqual([
+      '971/2025',
+      '46/405',
+      '856/405',
+    ]);
     expect(worstMove(errorSeries(d.stepsPerTurn, 10))).toBe(7);
   });
 });
@@ -108,7 +164,9 @@ function plainly(N: Rational, D: number): { worst: Rational; closing: Rational; 
 
 const someN = fc.oneof(
   fc.bigInt({ min: 1n, max: 2_000_000n }).map((n) => rational(n)),
-  fc.tuple(fc.bigInt({ min: 1n, max: 10n ** 9n }), fc.bigInt({ min: 1n, max: 5000n })).map(([n, d]) => rational(n, d)),
+  fc
+    .tuple(fc.bigInt({ min: 1n, max: 10n ** 9n }), fc.bigInt({ min: 1n, max: 5000n }))
+    .map(([n, d]) => rational(n, d)),
 );
 
 describe('properties', () => {
@@ -117,7 +175,9 @@ describe('properties', () => {
       fc.property(someN, fc.integer({ min: 1, max: 200 }), (N, D) => {
         const r = divide(bare(toText(N)), D);
         const p = plainly(N, D);
-        expect([r.worstErrorSteps, r.closingErrorSteps, r.returnErrorSteps].map(toText)).toEqual([p.worst, p.closing, p.returned].map(toText));
+        expect([r.worstErrorSteps, r.closingErrorSteps, r.returnErrorSteps].map(toText)).toEqual(
+          [p.worst, p.closing, p.returned].map(toText),
+        );
       }),
       { numRuns: 300 },
     );
@@ -125,13 +185,18 @@ describe('properties', () => {
 
   test('the search for the worst agrees with the walk', () => {
     fc.assert(
-      fc.property(fc.bigInt({ min: 1n, max: 10n ** 9n }), fc.bigInt({ min: 3000n, max: 10n ** 7n }), fc.integer({ min: 2, max: 2048 }), (a, b, D) => {
-        const r = rational(a, b);
-        const walked = worstErrorOf(r.n, r.d, false, D);
-        // Far past the safe range the residues are searched: same residues, scaled up.
-        const scaled = worstErrorOf(r.n * 2n ** 60n, r.d * 2n ** 60n, false, D);
-        return toText(walked) === toText(scaled);
-      }),
+      fc.property(
+        fc.bigInt({ min: 1n, max: 10n ** 9n }),
+        fc.bigInt({ min: 3000n, max: 10n ** 7n }),
+        fc.integer({ min: 2, max: 2048 }),
+        (a, b, D) => {
+          const r = rational(a, b);
+          const walked = worstErrorOf(r.n, r.d, false, D);
+          // Far past the safe range the residues are searched: same residues, scaled up.
+          const scaled = worstErrorOf(r.n * 2n ** 60n, r.d * 2n ** 60n, false, D);
+          return toText(walked) === toText(scaled);
+        },
+      ),
       { numRuns: 200 },
     );
   });
@@ -168,7 +233,9 @@ describe('properties', () => {
   test('the chart’s errors are those of the table', () => {
     const d = dividerFor();
     const series = errorSeries(d.stepsPerTurn, 97);
-    targets(d.stepsPerTurn, 97).forEach((t, i) => expect(series[i]).toBeCloseTo(stepsToArcsec(t.errorSteps, d.stepsPerTurn), 12));
+    targets(d.stepsPerTurn, 97).forEach((t, i) =>
+      expect(series[i]).toBeCloseTo(stepsToArcsec(t.errorSteps, d.stepsPerTurn), 12),
+    );
     expect(worstMove(series)).toBe(39);
   });
 
@@ -209,7 +276,9 @@ describe('tolerance', () => {
   test('toleranceOf reads what the job asks', () => {
     expect(toleranceOf({ divisions: '' })).toBeNull();
     expect(toleranceOf({ divisions: '', toleranceArcsec: '20' })?.as).toBe('angle');
-    expect(toleranceOf({ divisions: '', toleranceMm: '1/50', radiusMm: '30', toleranceArcsec: '20' })?.as).toBe('length');
+    expect(
+      toleranceOf({ divisions: '', toleranceMm: '1/50', radiusMm: '30', toleranceArcsec: '20' })?.as,
+    ).toBe('length');
   });
 
   test('what the job asks: a multiple for Even, 21 600 steps for ±30″', () => {
@@ -218,7 +287,11 @@ describe('tolerance', () => {
     expect(worthChasing(asks)).toBe(false);
     expect(worthChasing(asksOf([60], angle('30')))).toBe(true);
     expect(asksOf([], null)).toEqual({ evenMultiple: null, toleranceSteps: null });
-    const steps = asksOf([1], { as: 'length', mm: exactly('0.0314'), radiusMm: exactly('10') }).toleranceSteps!;
+    const steps = asksOf([1], {
+      as: 'length',
+      mm: exactly('0.0314'),
+      radiusMm: exactly('10'),
+    }).toleranceSteps!;
     expect(steps).toBe(1001n);
   });
 });
@@ -230,29 +303,55 @@ describe('the factor ledger', () => {
   const l = ledger(k.parts, rows);
 
   test('supply is 2⁸·3²·5²·19, short are 73 and 97, and their product is the missing factor of the set', () => {
-    expect([...l.has].filter(([, e]) => e !== 0).sort(([a], [b]) => Number(a - b)).map(([p, e]) => `${p}^${e}`)).toEqual(['2^8', '3^2', '5^2', '19^1']);
-    expect([...l.short]).toEqual([[73n, 1], [97n, 1]]);
+    expect(
+      [...l.has]
+        .filter(([, e]) => e !== 0)
+        .sort(([a], [b]) => Number(a - b))
+        .map(([p, e]) => `${p}^${e}`),
+    ).toEqual(['2^8', '3^2', '5^2', '19^1']);
+    expect([...l.short]).toEqual([
+      [73n, 1],
+      [97n, 1],
+    ]);
     expect(lcm(rows.map((r) => r.missingFactor))).toBe(7081n);
   });
 
   test('each part’s row: the driver takes away', () => {
-    expect(l.supply.map((s) => s.label)).toEqual(['Motor', 'Microsteps', 'Belt driver', 'Belt driven', 'Worm wheel']);
-    expect([...l.supply[2]!.exponents]).toEqual([[2n, -2], [5n, -1]]);
+    expect(l.supply.map((s) => s.label)).toEqual([
+      'Motor',
+      'Microsteps',
+      'Belt driver',
+      'Belt driven',
+      'Worm wheel',
+    ]);
+    expect([...l.supply[2]!.exponents]).toEqual([
+      [2n, -2],
+      [5n, -1],
+    ]);
   });
 
   test('a prime below the line counts even where no division asks for it', () => {
     const open = kinematicsOf(driveOf(200, 1, [plainRatio('60/13')]));
-    expect([...ledger(open.parts, [divide(dividerFor(driveOf(200, 1, [plainRatio('60/13')])), 12)]).short]).toEqual([[13n, 1]]);
+    expect([
+      ...ledger(open.parts, [divide(dividerFor(driveOf(200, 1, [plainRatio('60/13')])), 12)]).short,
+    ]).toEqual([[13n, 1]]);
   });
 
   test('the product of what is short makes every count even', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 4000 }), fc.uniqueArray(fc.integer({ min: 1, max: 300 }), { minLength: 1, maxLength: 6 }), (n, counts) => {
-        const divider = bare(String(n));
-        const short = ledger([{ label: 'all', factor: rational(n) }], counts.map((c) => divide(divider, c))).short;
-        const cure = [...short].reduce((p, [prime, e]) => p * prime ** BigInt(e), 1n);
-        return counts.every((c) => divide(bare((BigInt(n) * cure).toString()), c).missingFactor === 1n);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 4000 }),
+        fc.uniqueArray(fc.integer({ min: 1, max: 300 }), { minLength: 1, maxLength: 6 }),
+        (n, counts) => {
+          const divider = bare(String(n));
+          const short = ledger(
+            [{ label: 'all', factor: rational(n) }],
+            counts.map((c) => divide(divider, c)),
+          ).short;
+          const cure = [...short].reduce((p, [prime, e]) => p * prime ** BigInt(e), 1n);
+          return counts.every((c) => divide(bare((BigInt(n) * cure).toString()), c).missingFactor === 1n);
+        },
+      ),
     );
   });
 
@@ -265,8 +364,14 @@ describe('the factor ledger', () => {
     expect(wheelsWith(19n, 1, 4)).toEqual([19n, 38n, 57n, 76n]);
     expect(wheelsWith(5n, 1, 2)).toEqual([15n, 20n]);
     expect(wheelsWith(211n, 1, 4)).toEqual([]);
-    expect([...exponentsOf(exactly('76/20'))]).toEqual([[19n, 1], [5n, -1]]);
-    expect([...needOf([12, 18])]).toEqual([[2n, 2], [3n, 2]]);
+    expect([...exponentsOf(exactly('76/20'))]).toEqual([
+      [19n, 1],
+      [5n, -1],
+    ]);
+    expect([...needOf([12, 18])]).toEqual([
+      [2n, 2],
+      [3n, 2],
+    ]);
   });
 });
 

@@ -1,5 +1,12 @@
 import {
-  ARCSEC_PER_TURN, gcd, roundDiv, toNumber, worstResidue, rational, div, type Rational,
+  ARCSEC_PER_TURN,
+  gcd,
+  roundDiv,
+  toNumber,
+  worstResidue,
+  rational,
+  div,
+  type Rational,
 } from '../numbers/index.ts';
 import type { Kinematics } from '../drive/index.ts';
 import { within, type Tolerance } from './tolerance.ts';
@@ -47,12 +54,15 @@ export interface Divider {
 /** null when the source has no steps: every division is then Unknown. */
 export function dividerOf(k: Kinematics, tolerance: Tolerance | null): Divider | null {
   const { stepsPerTurn, fullStepsPerTurn, modes, nominal } = k;
-  return stepsPerTurn && fullStepsPerTurn ? { stepsPerTurn, fullStepsPerTurn, modes, nominal, tolerance } : null;
+  return stepsPerTurn && fullStepsPerTurn
+    ? { stepsPerTurn, fullStepsPerTurn, modes, nominal, tolerance }
+    : null;
 }
 
 /** Divides a turn of N = `stepsPerTurn` microsteps into D. Throws a RangeError unless D is a positive whole number. (handbook: divide) */
 export function divide(d: Divider, divisions: number): Division {
-  if (!Number.isSafeInteger(divisions) || divisions < 1) throw new RangeError('a turn is divided into 1 or more');
+  if (!Number.isSafeInteger(divisions) || divisions < 1)
+    throw new RangeError('a turn is divided into 1 or more');
   const D = BigInt(divisions);
   const { n: Nn, d: Nd } = d.stepsPerTurn;
   const step = rational(Nn, Nd * D);
@@ -111,7 +121,8 @@ function gradeOf(d: Divider, worst: Rational, owed: bigint, b: bigint): Grade {
 }
 
 /** One microstep at the work, ″, exact. */
-export const microstepArcsec = (stepsPerTurn: Rational): Rational => div(rational(ARCSEC_PER_TURN), stepsPerTurn);
+export const microstepArcsec = (stepsPerTurn: Rational): Rational =>
+  div(rational(ARCSEC_PER_TURN), stepsPerTurn);
 
 /** Steps as an angle at the work, ″. */
 export const stepsToArcsec = (steps: Rational, stepsPerTurn: Rational): number =>

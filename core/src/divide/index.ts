@@ -1,10 +1,33 @@
 export {
-  divide, dividerOf, microstepArcsec, stepsToArcsec, worstErrorOf, type Divider, type Division, type Grade,
+  divide,
+  dividerOf,
+  microstepArcsec,
+  stepsToArcsec,
+  worstErrorOf,
+  type Divider,
+  type Division,
+  type Grade,
 } from './divisions.ts';
 export { toleranceArcsec, toleranceOf, within, type Tolerance } from './tolerance.ts';
 export {
-  crankTurns, errorSeries, MOST_ROWS, targetAt, targets, worstMove, type Target,
+  crankTurns,
+  errorSeries,
+  MOST_CHARTED,
+  MOST_ROWS,
+  targetAt,
+  targets,
+  worstMove,
+  type Target,
 } from './targets.ts';
-export { columnsOf, exponentsOf, ledger, LISTED_DEMANDS, needOf, wheelsWith, type Exponents, type Ledger } from './ledger.ts';
+export {
+  columnsOf,
+  exponentsOf,
+  ledger,
+  LISTED_DEMANDS,
+  needOf,
+  wheelsWith,
+  type Exponents,
+  type Ledger,
+} from './ledger.ts';
 export { asksOf, worthChasing, type Asks } from './asks.ts';
 export { countMap } from './map.ts';

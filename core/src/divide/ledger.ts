@@ -46,7 +46,7 @@ export function needOf(counts: readonly number[]): Exponents {
 }
 
 /** Demand rows beyond this are summed in `short` all the same, but not listed. */
-export const LISTED_DEMANDS = 24;
+export const LISTED_DEMANDS = 12;
 
 export function ledger(parts: readonly Part[], divisions: readonly Division[]): Ledger {
   const supply = parts.map((part) => ({ ...part, exponents: exponentsOf(part.factor) }));
@@ -66,9 +66,14 @@ export function ledger(parts: readonly Part[], divisions: readonly Division[]): 
 }
 
 /** The primes worth a column when there is room for `room`: those that are short first, then the smallest; ascending. */
-export function columnsOf(l: Ledger, room: number): { readonly shown: readonly bigint[]; readonly more: number } {
+export function columnsOf(
+  l: Ledger,
+  room: number,
+): { readonly shown: readonly bigint[]; readonly more: number } {
   if (l.primes.length <= room) return { shown: l.primes, more: 0 };
-  const ranked = [...l.primes].sort((a, b) => Number(l.short.has(b)) - Number(l.short.has(a)) || (a < b ? -1 : 1));
+  const ranked = [...l.primes].sort(
+    (a, b) => Number(l.short.has(b)) - Number(l.short.has(a)) || (a < b ? -1 : 1),
+  );
   const shown = ranked.slice(0, room - 1).sort((a, b) => (a < b ? -1 : 1));
   return { shown, more: l.primes.length - shown.length };
 }

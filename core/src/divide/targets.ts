@@ -1,6 +1,4 @@
-import {
-  ARCSEC_PER_TURN, mul, rational, roundDiv, toNumber, type Rational,
-} from '../numbers/index.ts';
+import { ARCSEC_PER_TURN, mul, rational, roundDiv, toNumber, type Rational } from '../numbers/index.ts';
 
 /** One place of the table: move i of D, 0 and D being the same place after a turn. Gap i + 1 is cut there. */
 export interface Target {
@@ -15,6 +13,9 @@ export interface Target {
 
 /** Most rows of a sheet; the terminal and the page refuse more by name. */
 export const MOST_ROWS = 100_000;
+
+/** Most places whose errors are listed one by one, for a chart. */
+export const MOST_CHARTED = 20_000;
 
 /** The place of move i when a turn of N microsteps is divided into D. i may pass D: tables repeat from turn to turn. */
 export function targetAt(stepsPerTurn: Rational, divisions: number, index: number): Target {

@@ -1,5 +1,14 @@
 import {
-  ARCSEC_PER_TURN, compare, compareToPi, div, exactly, isZero, mul, rational, toNumber, type Rational,
+  ARCSEC_PER_TURN,
+  compare,
+  compareToPi,
+  div,
+  exactly,
+  isZero,
+  mul,
+  rational,
+  toNumber,
+  type Rational,
 } from '../numbers/index.ts';
 import type { Job } from '../drive/index.ts';
 

@@ -7,9 +7,21 @@ import { countsPerTurn, kindOf, kinematics, kinematicsOf, stages, type Stage } f
 import { defaultsOf } from './inputs.ts';
 
 const someStage: fc.Arbitrary<Stage> = fc.oneof(
-  fc.record({ kind: fc.constantFrom('spur' as const, 'belt' as const), z1: fc.integer({ min: 8, max: 120 }), z2: fc.integer({ min: 8, max: 120 }) }),
-  fc.record({ kind: fc.constant('worm' as const), starts: fc.integer({ min: 1, max: 6 }), wheel: fc.integer({ min: 12, max: 200 }) }),
-  fc.record({ kind: fc.constant('internal' as const), z1: fc.integer({ min: 8, max: 30 }), z2: fc.integer({ min: 31, max: 120 }) }),
+  fc.record({
+    kind: fc.constantFrom('spur' as const, 'belt' as const),
+    z1: fc.integer({ min: 8, max: 120 }),
+    z2: fc.integer({ min: 8, max: 120 }),
+  }),
+  fc.record({
+    kind: fc.constant('worm' as const),
+    starts: fc.integer({ min: 1, max: 6 }),
+    wheel: fc.integer({ min: 12, max: 200 }),
+  }),
+  fc.record({
+    kind: fc.constant('internal' as const),
+    z1: fc.integer({ min: 8, max: 30 }),
+    z2: fc.integer({ min: 31, max: 120 }),
+  }),
 );
 
 describe('kinematics', () => {
@@ -35,7 +47,13 @@ describe('kinematics', () => {
   });
 
   test('12 : 60 five times is 3125, and turns the other way', () => {
-    const k = kinematics(driveOf(200, 1, Array.from({ length: 5 }, () => ({ kind: 'spur' as const, z1: 12, z2: 60 }))).train);
+    const k = kinematics(
+      driveOf(
+        200,
+        1,
+        Array.from({ length: 5 }, () => ({ kind: 'spur' as const, z1: 12, z2: 60 })),
+      ).train,
+    );
     expect(toText(k.reduction)).toBe('-3125');
     expect(k.shafts.map((s) => s.against)).toEqual([true, false, true, false, true, false]);
   });
@@ -66,7 +84,9 @@ describe('kinematics', () => {
   });
 
   test('a nominal ratio is told', () => {
-    expect(kinematicsOf(driveOf(48, 1, [{ kind: 'ratio', value: '64', provenance: 'nominal' }])).nominal).toBe(true);
+    expect(
+      kinematicsOf(driveOf(48, 1, [{ kind: 'ratio', value: '64', provenance: 'nominal' }])).nominal,
+    ).toBe(true);
     expect(kinematicsOf(wheelCutter()).nominal).toBe(false);
   });
 });
@@ -74,17 +94,20 @@ describe('kinematics', () => {
 describe('every kind of stage', () => {
   const kinds = Object.values(stages);
   test('there are some', () => expect(kinds.length).toBeGreaterThanOrEqual(5));
-  test.each(kinds.map((k) => [k.kind, k] as const))('%s: its defaults make a stage with parts, a label, a shape and words', (_, kind) => {
-    const stage = { kind: kind.kind, ...defaultsOf(kind.inputs) } as unknown as Stage;
-    const of = kindOf(stage);
-    const r = of.reduction(stage);
-    expect(r.n).not.toBe(0n);
-    expect(toText(of.parts(stage).reduce((n, p) => mul(n, p.factor), rational(1n)))).toBe(toText(abs(r)));
-    expect(of.label(stage)).toMatch(/\d+ : \d+/);
-    expect(of.refuse?.(stage) ?? null).toBeNull();
-    expect(of.says.length).toBeGreaterThan(10);
-    expect(['mesh', 'belt', 'worm', 'box']).toContain(of.shape(stage).form);
-  });
+  test.each(kinds.map((k) => [k.kind, k] as const))(
+    '%s: its defaults make a stage with parts, a label, a shape and words',
+    (_, kind) => {
+      const stage = { kind: kind.kind, ...defaultsOf(kind.inputs) } as unknown as Stage;
+      const of = kindOf(stage);
+      const r = of.reduction(stage);
+      expect(r.n).not.toBe(0n);
+      expect(toText(of.parts(stage).reduce((n, p) => mul(n, p.factor), rational(1n)))).toBe(toText(abs(r)));
+      expect(of.label(stage)).toMatch(/\d+ : \d+/);
+      expect(of.refuse?.(stage) ?? null).toBeNull();
+      expect(of.says.length).toBeGreaterThan(10);
+      expect(['mesh', 'belt', 'worm', 'box']).toContain(of.shape(stage).form);
+    },
+  );
 
   test('hunting is said with the reason to want it', () => {
     const belt: Stage = { kind: 'belt', z1: 20, z2: 76 };

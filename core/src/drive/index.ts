@@ -1,7 +1,13 @@
+export { MOST_NAME, MOST_STAGES, newDrive, type Drive, type Encoder, type Job, type Train } from './drive.ts';
 export {
-  MOST_NAME, MOST_STAGES, newDrive, type Drive, type Encoder, type Job, type Train,
-} from './drive.ts';
-export { checkInput, readInput, refusalOf, show, showInput, type InputSpec, type InputValue } from './inputs.ts';
+  checkInput,
+  readInput,
+  refusalOf,
+  show,
+  showInput,
+  type InputSpec,
+  type InputValue,
+} from './inputs.ts';
 export { checkModes, readModes } from './modes.ts';
 export { isStageKind, kindOf, stages, type Stage, type StageKindId } from './stages/index.ts';
 export { isSourceKind, sourceKindOf, sources, type Source } from './sources/index.ts';

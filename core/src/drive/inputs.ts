@@ -1,5 +1,15 @@
 import {
-  at, parseRational, readCount, readRatio, readSize, refused, taken, toText, isZero, type Refusal, type Result,
+  at,
+  parseRational,
+  readCount,
+  readRatio,
+  readSize,
+  refused,
+  taken,
+  toText,
+  isZero,
+  type Refusal,
+  type Result,
 } from '../numbers/index.ts';
 
 interface InputBase {
@@ -17,7 +27,12 @@ interface InputBase {
  * An optional input that is absent takes its `default`, which is then an estimate. (handbook: README)
  */
 export type InputSpec =
-  | (InputBase & { readonly type: 'count'; readonly min: number; readonly max: number; readonly default: number })
+  | (InputBase & {
+      readonly type: 'count';
+      readonly min: number;
+      readonly max: number;
+      readonly default: number;
+    })
   | (InputBase & {
       readonly type: 'size';
       readonly min: number;
@@ -39,7 +54,12 @@ export type InputValue = number | string;
 export function readInput(spec: InputSpec, text: string): Result<InputValue> {
   switch (spec.type) {
     case 'count':
-      return readCount(text, { min: spec.min, max: spec.max, ...unitOf(spec), example: String(spec.default) });
+      return readCount(text, {
+        min: spec.min,
+        max: spec.max,
+        ...unitOf(spec),
+        example: String(spec.default),
+      });
     case 'size':
       return readSize(text, { min: spec.min, max: spec.max, ...unitOf(spec), example: String(spec.default) });
     case 'ratio': {
@@ -61,7 +81,8 @@ export function checkInput(spec: InputSpec, value: unknown): Result<InputValue> 
   }
   if (spec.type === 'ratio') {
     const text = typeof value === 'number' && Number.isSafeInteger(value) ? String(value) : value;
-    if (typeof text === 'number') return refused(Number.isFinite(text) ? 'inexact' : 'notFinite', String(text));
+    if (typeof text === 'number')
+      return refused(Number.isFinite(text) ? 'inexact' : 'notFinite', String(text));
     const r = typeof text === 'string' ? parseRational(text) : null;
     if (!r) return refused('notExact', show(value));
     return isZero(r) ? refused('zero', show(value), { example: '"5"' }) : taken(text as string);
@@ -69,7 +90,11 @@ export function checkInput(spec: InputSpec, value: unknown): Result<InputValue> 
   if (typeof value !== 'number') return refused('notNumber', show(value), { example: String(spec.default) });
   if (!Number.isFinite(value)) return refused('notFinite', String(value));
   const limits = { min: spec.min, max: spec.max, ...unitOf(spec), example: String(spec.default) };
-  if (Math.abs(value) > 1e15) return refused(value < 0 ? 'negative' : 'tooLarge', String(value), { ...unitOf(spec), limit: String(spec.max) });
+  if (Math.abs(value) > 1e15)
+    return refused(value < 0 ? 'negative' : 'tooLarge', String(value), {
+      ...unitOf(spec),
+      limit: String(spec.max),
+    });
   const text = plainNumber(value);
   return spec.type === 'count' ? readCount(text, limits) : readSize(text, limits);
 }
@@ -94,7 +119,10 @@ export function show(value: unknown): string {
 }
 
 /** The first refusal among the inputs of a stage or source read from a file, placed at its key; null when all are good. */
-export function refusalOf(inputs: readonly InputSpec[], data: Readonly<Record<string, unknown>>): Refusal | null {
+export function refusalOf(
+  inputs: readonly InputSpec[],
+  data: Readonly<Record<string, unknown>>,
+): Refusal | null {
   for (const spec of inputs) {
     const value = data[spec.key];
     if (value === undefined) {

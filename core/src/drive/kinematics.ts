@@ -70,7 +70,9 @@ function shaftsOf(reductions: readonly Rational[]): readonly Shaft[] {
 /** Counts of an encoder for one turn of the work: lines · decode · |Π r of the stages after its shaft|. (handbook: drive, sources) */
 export function countsPerTurn(k: Kinematics, encoder: Encoder): Rational | null {
   const shaft = k.shafts[encoder.shaft];
-  return shaft ? mul(rational(BigInt(encoder.lines) * BigInt(encoder.decode)), shaft.turnsPerOutputTurn) : null;
+  return shaft
+    ? mul(rational(BigInt(encoder.lines) * BigInt(encoder.decode)), shaft.turnsPerOutputTurn)
+    : null;
 }
 
 /** The kinematics of a drive's train. */

@@ -24,7 +24,11 @@ export function checkModes(modes: unknown, mode: unknown): Result<null> {
   if (modes.length === 0) return refused('empty', '', { path: 'modes', example: '[1, 2, 4]' });
   const read = readModes(modes.map((m) => (typeof m === 'number' ? String(m) : JSON.stringify(m))).join(' '));
   if (!read.ok) return { ok: false, refusal: { ...read.refusal, path: 'modes' } };
-  if (typeof mode !== 'number') return refused(mode === undefined ? 'missing' : 'notNumber', JSON.stringify(mode) ?? '', { path: 'mode', example: '16' });
+  if (typeof mode !== 'number')
+    return refused(mode === undefined ? 'missing' : 'notNumber', JSON.stringify(mode) ?? '', {
+      path: 'mode',
+      example: '16',
+    });
   if (!read.value.includes(mode))
     return refused('notAMode', String(mode), { path: 'mode', limit: read.value.join(', ') });
   return taken(null);

@@ -23,9 +23,38 @@ export function readDrive(text: string): Result<Drive> {
 
 /** Known keys first, in this order; unknown ones after them as they came. */
 const ORDER: readonly string[] = [
-  'format', 'version', 'name', 'job', 'train', 'encoder', 'timer', 'plates', 'dismissed',
-  'divisions', 'rates', 'sweeps', 'spins', 'toleranceArcsec', 'toleranceMm', 'radiusMm', 'camera', 'load', 'notes',
-  'source', 'stages', 'output', 'kind', 'fullSteps', 'modes', 'mode', 'z1', 'z2', 'starts', 'wheel', 'value', 'provenance',
+  'format',
+  'version',
+  'name',
+  'job',
+  'train',
+  'encoder',
+  'timer',
+  'plates',
+  'dismissed',
+  'divisions',
+  'rates',
+  'sweeps',
+  'spins',
+  'toleranceArcsec',
+  'toleranceMm',
+  'radiusMm',
+  'camera',
+  'load',
+  'notes',
+  'source',
+  'stages',
+  'output',
+  'kind',
+  'fullSteps',
+  'modes',
+  'mode',
+  'z1',
+  'z2',
+  'starts',
+  'wheel',
+  'value',
+  'provenance',
 ];
 
 /** An object with its keys in a fixed order, so that the same drive is always the same bytes. Lists keep theirs. */
@@ -45,4 +74,11 @@ export const writeDrive = (drive: Drive): string => `${JSON.stringify(ordered(dr
 
 /** "Orrery wheel cutter" → "orrery-wheel-cutter.pendrix.json" */
 export const driveFileName = (drive: Drive): string =>
-  `${drive.name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 60) || 'drive'}.pendrix.json`;
+  `${
+    drive.name
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 60) || 'drive'
+  }.pendrix.json`;

@@ -7,7 +7,17 @@ import { kinematicsOf, stages, type Drive } from '../drive/index.ts';
 import { dividerOf } from '../divide/index.ts';
 import { planRun } from '../run/index.ts';
 import { wheelCutter } from '../testing/samples.ts';
-import { checkAnswer, divisionsCsv, driveFileName, readDrive, readDrives, sheetCsv, targetsAnswer, writeDrive, writeWorkshop } from './index.ts';
+import {
+  checkAnswer,
+  divisionsCsv,
+  driveFileName,
+  readDrive,
+  readDrives,
+  sheetCsv,
+  targetsAnswer,
+  writeDrive,
+  writeWorkshop,
+} from './index.ts';
 
 const cutter = wheelCutter('60, 73, 95, 97');
 const file = (): Record<string, unknown> => JSON.parse(writeDrive(cutter)) as Record<string, unknown>;
@@ -43,13 +53,17 @@ describe('drive files', () => {
     const read = readDrive(text);
     expect(says(read)).toBe('taken');
     const back = read.ok ? writeDrive(read.value) : '';
-    for (const kept of ['"runoutMm": 0.05', '"said": "by ear"', '"kind": "stars"']) expect(back).toContain(kept);
+    for (const kept of ['"runoutMm": 0.05', '"said": "by ear"', '"kind": "stars"'])
+      expect(back).toContain(kept);
     expect(({} as { x?: number }).x).toBeUndefined();
   });
 
   test('every kind of stage round-trips with its defaults', () => {
     for (const kind of Object.values(stages)) {
-      const stage = Object.fromEntries([['kind', kind.kind], ...kind.inputs.map((i) => [i.key, i.default] as const)]);
+      const stage = Object.fromEntries([
+        ['kind', kind.kind],
+        ...kind.inputs.map((i) => [i.key, i.default] as const),
+      ]);
       const read = readDrive(bent('train.stages', [stage]));
       expect([kind.kind, says(read)]).toEqual([kind.kind, 'taken']);
     }
@@ -63,32 +77,116 @@ describe('drive files', () => {
   test.each<[string, unknown, string]>([
     ['name', undefined, 'name: something that is needed is missing; write it, for example 90.'],
     ['name', '   ', 'name: a drive needs a name; write one, for example Tide dial.'],
-    ['version', 2, 'version: the file is of version 2, newer than the 1 that is understood here; update Pendrix, then open it.'],
+    [
+      'version',
+      2,
+      'version: the file is of version 2, newer than the 1 that is understood here; update Pendrix, then open it.',
+    ],
     ['version', 'one', 'version: "one" is not a whole count; write a whole number, for example 1.'],
-    ['format', 'pendrix-shelf', 'format: a file of format "pendrix-shelf" cannot be used here; choose one of format pendrix-drive or pendrix-workshop.'],
-    ['job.divisions', '60, 12.5', 'job.divisions: 12.5 is not a whole count; half a tooth cannot be cut; write the count of the full turn, for example 25.'],
+    [
+      'format',
+      'pendrix-shelf',
+      'format: a file of format "pendrix-shelf" cannot be used here; choose one of format pendrix-drive or pendrix-workshop.',
+    ],
+    [
+      'job.divisions',
+      '60, 12.5',
+      'job.divisions: 12.5 is not a whole count; half a tooth cannot be cut; write the count of the full turn, for example 25.',
+    ],
     ['job.divisions', 60, 'job.divisions: 60 is not text; put it in quotes, for example "60, 73".'],
-    ['job.toleranceArcsec', 0.9, 'job.toleranceArcsec: 0.9 is a binary fraction and so not exact; put it in quotes, for example "0.9".'],
-    ['job.toleranceArcsec', '-5', 'job.toleranceArcsec: -5 is negative; write a number above 0, for example "20".'],
-    ['job.toleranceArcsec', 'wide', 'job.toleranceArcsec: "wide" is not an exact number; write digits, a decimal or a fraction in quotes, for example "76/20".'],
-    ['job.toleranceMm', '0.02', 'job.radiusMm: a tolerance as a length needs the radius it is measured at; write the radius, for example 30 mm.'],
+    [
+      'job.toleranceArcsec',
+      0.9,
+      'job.toleranceArcsec: 0.9 is a binary fraction and so not exact; put it in quotes, for example "0.9".',
+    ],
+    [
+      'job.toleranceArcsec',
+      '-5',
+      'job.toleranceArcsec: -5 is negative; write a number above 0, for example "20".',
+    ],
+    [
+      'job.toleranceArcsec',
+      'wide',
+      'job.toleranceArcsec: "wide" is not an exact number; write digits, a decimal or a fraction in quotes, for example "76/20".',
+    ],
+    [
+      'job.toleranceMm',
+      '0.02',
+      'job.radiusMm: a tolerance as a length needs the radius it is measured at; write the radius, for example 30 mm.',
+    ],
     ['train', undefined, 'train: something that is needed is missing; write it, for example 90.'],
     ['train.stages', {}, 'train.stages: {} is not a list in brackets; put [ … ] there.'],
-    ['train.stages.0.kind', 'flexspline', 'train.stages[0].kind: the kind "flexspline" is not known to this version; the kinds known are spur, belt, worm, internal, ratio.'],
-    ['train.stages.0.z2', 'seventy-six', 'train.stages[0].z2: "seventy-six" is not a number; write digits, with a point for decimals, for example 60.'],
-    ['train.stages.0.z2', 76.5, 'train.stages[0].z2: 76.5 is not a whole count; write a whole number teeth, for example 60.'],
-    ['train.stages.0.z2', -76, 'train.stages[0].z2: -76 is negative; write a number above 0, for example 60.'],
-    ['train.stages.0.z2', undefined, 'train.stages[0].z2: something that is needed is missing; write it, for example 60.'],
-    ['train.stages.1.wheel', 1e300, 'train.stages[1].wheel: 1e+300 is above 10000 teeth; write at most 10000.'],
-    ['train.stages.1.moduleMm', 0, 'train.stages[1].moduleMm: 0 is refused here; write a number above 0, for example 1.'],
-    ['train.stages.1.hand', 'both', 'train.stages[1].hand: "both" is not one of the choices; choose one of right, left.'],
-    ['train.source.kind', 'treadle', 'train.source.kind: the kind "treadle" is not known to this version; the kinds known are stepper.'],
-    ['train.source.mode', 5, 'train.source.mode: 5 microsteps a step is not one of the driver\'s modes; choose one of 1, 2, 4, 8, 16, 32.'],
-    ['train.source.modes', [], 'train.source.modes: nothing is written here; write a value, for example [1, 2, 4].'],
+    [
+      'train.stages.0.kind',
+      'flexspline',
+      'train.stages[0].kind: the kind "flexspline" is not known to this version; the kinds known are spur, belt, worm, internal, ratio.',
+    ],
+    [
+      'train.stages.0.z2',
+      'seventy-six',
+      'train.stages[0].z2: "seventy-six" is not a number; write digits, with a point for decimals, for example 60.',
+    ],
+    [
+      'train.stages.0.z2',
+      76.5,
+      'train.stages[0].z2: 76.5 is not a whole count; write a whole number teeth, for example 60.',
+    ],
+    [
+      'train.stages.0.z2',
+      -76,
+      'train.stages[0].z2: -76 is negative; write a number above 0, for example 60.',
+    ],
+    [
+      'train.stages.0.z2',
+      undefined,
+      'train.stages[0].z2: something that is needed is missing; write it, for example 60.',
+    ],
+    [
+      'train.stages.1.wheel',
+      1e300,
+      'train.stages[1].wheel: 1e+300 is above 10000 teeth; write at most 10000.',
+    ],
+    [
+      'train.stages.1.moduleMm',
+      0,
+      'train.stages[1].moduleMm: 0 is refused here; write a number above 0, for example 1.',
+    ],
+    [
+      'train.stages.1.hand',
+      'both',
+      'train.stages[1].hand: "both" is not one of the choices; choose one of right, left.',
+    ],
+    [
+      'train.source.kind',
+      'treadle',
+      'train.source.kind: the kind "treadle" is not known to this version; the kinds known are stepper.',
+    ],
+    [
+      'train.source.mode',
+      5,
+      "train.source.mode: 5 microsteps a step is not one of the driver's modes; choose one of 1, 2, 4, 8, 16, 32.",
+    ],
+    [
+      'train.source.modes',
+      [],
+      'train.source.modes: nothing is written here; write a value, for example [1, 2, 4].',
+    ],
     ['train.source.modes', 'fine', 'train.source.modes: "fine" is not a list in brackets; put [ … ] there.'],
-    ['train.source.fullSteps', 0, 'train.source.fullSteps: 0 is refused here; write a number above 0, for example 200.'],
-    ['train.output', { kind: 'rack' }, 'train.output.kind: the kind "rack" is not known to this version; the kinds known are rotary.'],
-    ['encoder', { lines: 600, decode: 3, shaft: 0 }, 'encoder.decode: 3 is not one of the choices; choose one of 1, 2, 4.'],
+    [
+      'train.source.fullSteps',
+      0,
+      'train.source.fullSteps: 0 is refused here; write a number above 0, for example 200.',
+    ],
+    [
+      'train.output',
+      { kind: 'rack' },
+      'train.output.kind: the kind "rack" is not known to this version; the kinds known are rotary.',
+    ],
+    [
+      'encoder',
+      { lines: 600, decode: 3, shaft: 0 },
+      'encoder.decode: 3 is not one of the choices; choose one of 1, 2, 4.',
+    ],
     ['encoder', { lines: 600, decode: 4, shaft: 9 }, 'encoder.shaft: 9 is above 2; write at most 2.'],
     ['job', 'cut wheels', 'job: "cut wheels" is not an object in braces; put { … } there.'],
   ])('%s of %j is refused with its place', (path, value, want) => {
@@ -114,16 +212,36 @@ describe('drive files', () => {
   });
 
   test('1e309 and its like do not pass for a number', () => {
-    expect(says(readDrive(bent('train.stages.0.z2', 'X').replace('"X"', '1e309')))).toBe('train.stages[0].z2: Infinity is too large for a number; write a finite number.');
-    expect(says(readDrive(bent('job.toleranceArcsec', 'X').replace('"X"', '1e309')))).toContain('job.toleranceArcsec: Infinity is too large');
+    expect(says(readDrive(bent('train.stages.0.z2', 'X').replace('"X"', '1e309')))).toBe(
+      'train.stages[0].z2: Infinity is too large for a number; write a finite number.',
+    );
+    expect(says(readDrive(bent('job.toleranceArcsec', 'X').replace('"X"', '1e309')))).toContain(
+      'job.toleranceArcsec: Infinity is too large',
+    );
   });
 
   test('no text whatever makes the reader throw', () => {
-    fc.assert(fc.property(fc.oneof(fc.string(), fc.json()), (text) => typeof readDrive(text).ok === 'boolean'), { numRuns: 300 });
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.json()), (text) => typeof readDrive(text).ok === 'boolean'),
+      { numRuns: 300 },
+    );
   });
 
   test('no value anywhere makes the reader throw', () => {
-    const paths = ['name', 'job', 'job.divisions', 'job.toleranceArcsec', 'train', 'train.source', 'train.source.modes', 'train.stages', 'train.stages.0', 'train.stages.1.wheel', 'encoder', 'dismissed'];
+    const paths = [
+      'name',
+      'job',
+      'job.divisions',
+      'job.toleranceArcsec',
+      'train',
+      'train.source',
+      'train.source.modes',
+      'train.stages',
+      'train.stages.0',
+      'train.stages.1.wheel',
+      'encoder',
+      'dismissed',
+    ];
     fc.assert(
       fc.property(fc.constantFrom(...paths), fc.jsonValue(), (path, value) => {
         const read = readDrive(bent(path, value));
@@ -146,9 +264,15 @@ describe('workshop files', () => {
     const text = writeWorkshop([cutter, { ...cutter, name: 'Tide dial' }]);
     const read = readDrives(text);
     expect(read.ok && read.value.map((d) => d.name)).toEqual(['Orrery wheel cutter', 'Tide dial']);
-    expect(says(readDrives(text.replace('"wheel": 90', '"wheel": "x"')))).toMatch(/^drives\[0\]\.train\.stages\[1\]\.wheel: /);
-    expect(says(readDrives('{"format":"pendrix-workshop","version":1}'))).toContain('drives: something that is needed is missing');
-    expect(says(readDrives('{"format":"pendrix-workshop","version":1,"drives":[3]}'))).toContain('drives[0]: 3 is not an object');
+    expect(says(readDrives(text.replace('"wheel": 90', '"wheel": "x"')))).toMatch(
+      /^drives\[0\]\.train\.stages\[1\]\.wheel: /,
+    );
+    expect(says(readDrives('{"format":"pendrix-workshop","version":1}'))).toContain(
+      'drives: something that is needed is missing',
+    );
+    expect(says(readDrives('{"format":"pendrix-workshop","version":1,"drives":[3]}'))).toContain(
+      'drives[0]: 3 is not an object',
+    );
     expect(says(readDrive(text))).toContain('a file of format pendrix-workshop cannot be used here');
   });
 
@@ -160,36 +284,87 @@ describe('workshop files', () => {
 
 describe('answers and tables', () => {
   test('check: the figures of the contract', () => {
-    const answer = checkAnswer({ ...cutter, encoder: { lines: 600, decode: 4, shaft: 0 } }) as Record<string, unknown>;
-    expect(answer).toMatchObject({ ratio: '342', stepsPerTurn: '1094400', countsPerTurn: '820800', turnsToClose: '1' });
+    const answer = checkAnswer({ ...cutter, encoder: { lines: 600, decode: 4, shaft: 0 } }) as Record<
+      string,
+      unknown
+    >;
+    expect(answer).toMatchObject({
+      ratio: '342',
+      stepsPerTurn: '1094400',
+      countsPerTurn: '820800',
+      turnsToClose: '1',
+    });
     expect(answer['shafts']).toEqual([
-      { index: 0, turnsPerOutputTurn: '342' }, { index: 1, turnsPerOutputTurn: '90' }, { index: 2, turnsPerOutputTurn: '1' },
+      { index: 0, turnsPerOutputTurn: '342' },
+      { index: 1, turnsPerOutputTurn: '90' },
+      { index: 2, turnsPerOutputTurn: '1' },
     ]);
     expect((answer['divisions'] as unknown[])[1]).toMatchObject({
-      divisions: 73, step: '1094400/73', grade: 'rounded', coarsestMode: null, missingFactor: '73', worstErrorSteps: '36/73',
-      spacingErrorSteps: '57/73', closingErrorSteps: '16', returnErrorSteps: '0',
+      divisions: 73,
+      step: '1094400/73',
+      grade: 'rounded',
+      coarsestMode: null,
+      missingFactor: '73',
+      worstErrorSteps: '36/73',
+      spacingErrorSteps: '57/73',
+      closingErrorSteps: '16',
+      returnErrorSteps: '0',
     });
-    expect((answer['divisions'] as unknown[])[2]).toMatchObject({ divisions: 95, step: '11520', grade: 'even', coarsestMode: 1, missingFactor: '1', worstErrorSteps: '0' });
-    expect((answer['verdict'] as { cell: string }[]).map((c) => c.cell)).toEqual(['steps', 'divisions', 'error', 'rate', 'speed', 'force']);
+    expect((answer['divisions'] as unknown[])[2]).toMatchObject({
+      divisions: 95,
+      step: '11520',
+      grade: 'even',
+      coarsestMode: 1,
+      missingFactor: '1',
+      worstErrorSteps: '0',
+    });
+    expect((answer['verdict'] as { cell: string }[]).map((c) => c.cell)).toEqual([
+      'steps',
+      'divisions',
+      'error',
+      'rate',
+      'speed',
+      'force',
+    ]);
   });
 
   test('targets: rows 0…D, the last back where it began', () => {
     const divider = dividerOf(kinematicsOf(cutter), null)!;
-    const answer = targetsAnswer(divider, 73) as { rows: { index: number; target: number; exact: string; errorSteps: string }[] };
+    const answer = targetsAnswer(divider, 73) as {
+      rows: { index: number; target: number; exact: string; errorSteps: string }[];
+    };
     expect(answer.rows.length).toBe(74);
-    expect(answer.rows[30]).toMatchObject({ index: 30, target: 449753, exact: '32832000/73', errorSteps: '-31/73' });
+    expect(answer.rows[30]).toMatchObject({
+      index: 30,
+      target: 449753,
+      exact: '32832000/73',
+      errorSteps: '-31/73',
+    });
     expect(answer.rows[73]?.target).toBe(1094400);
   });
 
   test('CSV reads back with every number as it was', () => {
     const divider = dividerOf(kinematicsOf(cutter), null)!;
-    const divisions = Papa.parse<Record<string, string>>(divisionsCsv(divider, [60, 73]), { header: true, skipEmptyLines: true });
+    const divisions = Papa.parse<Record<string, string>>(divisionsCsv(divider, [60, 73]), {
+      header: true,
+      skipEmptyLines: true,
+    });
     expect(divisions.errors).toEqual([]);
-    expect(divisions.data[1]).toMatchObject({ divisions: '73', grade: 'rounded', 'step (microsteps)': '1094400/73', 'worst error (arcsec)': '0.583994232' });
+    expect(divisions.data[1]).toMatchObject({
+      divisions: '73',
+      grade: 'rounded',
+      'step (microsteps)': '1094400/73',
+      'worst error (arcsec)': '0.583994232',
+    });
     const sheet = sheetCsv(planRun(cutter, 95)!);
     expect(sheet.includes('\r')).toBe(false);
     const rows = Papa.parse<Record<string, string>>(sheet, { header: true, skipEmptyLines: true }).data;
-    expect([rows.length, rows[1]?.['target (microsteps)'], rows[1]?.['crank (turns)'], rows[95]?.['angle (deg)']]).toEqual([96, '11520', '18/5', '360.000000000']);
+    expect([
+      rows.length,
+      rows[1]?.['target (microsteps)'],
+      rows[1]?.['crank (turns)'],
+      rows[95]?.['angle (deg)'],
+    ]).toEqual([96, '11520', '18/5', '360.000000000']);
   });
 });
 
@@ -211,7 +386,9 @@ describe('the demo workshop', () => {
   test('shows every grade', () => {
     const grades = names.flatMap((name) => {
       const read = readDrive(readFileSync(new URL(name, folder), 'utf8'));
-      return read.ok ? (checkAnswer(read.value) as { divisions: { grade: string }[] }).divisions.map((d) => d.grade) : [];
+      return read.ok
+        ? (checkAnswer(read.value) as { divisions: { grade: string }[] }).divisions.map((d) => d.grade)
+        : [];
     });
     for (const grade of ['even', 'evenMicrostep', 'rounded', 'misses']) expect(grades).toContain(grade);
   });

@@ -13,7 +13,8 @@ export function readJson(text: string): Result<unknown> {
   const body = text.replace(/^\uFEFF/, '');
   if (body.trim() === '') return refused('fileEmpty', '');
   const head = body.slice(0, 4096);
-  if (head.startsWith('PK') || NOT_TEXT.some((sign) => head.includes(sign))) return refused('fileNotText', '');
+  if (head.startsWith('PK') || NOT_TEXT.some((sign) => head.includes(sign)))
+    return refused('fileNotText', '');
   if (/^\s*<(!doctype|html|\?xml|head|body)/i.test(body)) return refused('fileIsPage', '');
   try {
     return taken(JSON.parse(body) as unknown);
@@ -28,5 +29,7 @@ function broken(body: string): Result<never> {
   const offset = Math.min(errors[0]?.offset ?? body.length, body.length);
   const before = body.slice(0, offset).split('\n');
   const piece = body.slice(offset).split(/[\s,}\]]/)[0] ?? '';
-  return refused('brokenJson', piece, { path: `line ${before.length}, column ${(before.at(-1) ?? '').length + 1}` });
+  return refused('brokenJson', piece, {
+    path: `line ${before.length}, column ${(before.at(-1) ?? '').length + 1}`,
+  });
 }

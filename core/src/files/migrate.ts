@@ -18,7 +18,8 @@ const migrations: { readonly [F in Format]: readonly Migration[] } = {
   'pendrix-workshop': [],
 };
 
-const isFormat = (format: unknown): format is Format => typeof format === 'string' && Object.hasOwn(VERSIONS, format);
+const isFormat = (format: unknown): format is Format =>
+  typeof format === 'string' && Object.hasOwn(VERSIONS, format);
 
 /** Tells which of our files this is and brings it to the current version. */
 export function migrate(value: unknown): Result<{ readonly format: Format; readonly file: Unchecked }> {
@@ -27,11 +28,18 @@ export function migrate(value: unknown): Result<{ readonly format: Format; reado
   const { format, version } = file;
   if (format === undefined) return refused('notPendrix', '');
   if (!isFormat(format))
-    return refused('wrongFormat', JSON.stringify(format), { path: 'format', limit: Object.keys(VERSIONS).join(' or ') });
+    return refused('wrongFormat', JSON.stringify(format), {
+      path: 'format',
+      limit: Object.keys(VERSIONS).join(' or '),
+    });
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
-    return refused(version === undefined ? 'missing' : 'notWhole', JSON.stringify(version) ?? '', { path: 'version', example: '1' });
+    return refused(version === undefined ? 'missing' : 'notWhole', JSON.stringify(version) ?? '', {
+      path: 'version',
+      example: '1',
+    });
   const current = VERSIONS[format];
-  if (version > current) return refused('newerVersion', String(version), { path: 'version', limit: String(current) });
+  if (version > current)
+    return refused('newerVersion', String(version), { path: 'version', limit: String(current) });
   for (const step of migrations[format].slice(version - 1)) file = step(file);
   return taken({ format, file });
 }

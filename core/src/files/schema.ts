@@ -1,7 +1,17 @@
 import Joi from 'joi';
 import { parseRational, readDivisions, refused, type Refusal } from '../numbers/index.ts';
 import {
-  checkModes, isSourceKind, isStageKind, kindOf, MOST_NAME, MOST_STAGES, refusalOf, show, sourceKindOf, sources, stages,
+  checkModes,
+  isSourceKind,
+  isStageKind,
+  kindOf,
+  MOST_NAME,
+  MOST_STAGES,
+  refusalOf,
+  show,
+  sourceKindOf,
+  sources,
+  stages,
 } from '../drive/index.ts';
 
 /** Carries a refusal of ours through Joi, which reports the place. */
@@ -58,7 +68,11 @@ const stage = Joi.object({ kind: Joi.string().required() })
   .unknown(true)
   .custom((value: { kind: string }, helpers) => {
     if (!isStageKind(value.kind))
-      return refuse(helpers, refused('unknownKind', show(value.kind), { path: 'kind', limit: Object.keys(stages).join(', ') }).refusal);
+      return refuse(
+        helpers,
+        refused('unknownKind', show(value.kind), { path: 'kind', limit: Object.keys(stages).join(', ') })
+          .refusal,
+      );
     const kind = kindOf(value);
     const refusal = refusalOf(kind.inputs, { ...value }) ?? kind.refuse?.(value) ?? null;
     return refusal ? refuse(helpers, refusal) : value;
@@ -68,7 +82,11 @@ const source = Joi.object({ kind: Joi.string().required() })
   .unknown(true)
   .custom((value: { kind: string; modes?: unknown; mode?: unknown }, helpers) => {
     if (!isSourceKind(value.kind))
-      return refuse(helpers, refused('unknownKind', show(value.kind), { path: 'kind', limit: Object.keys(sources).join(', ') }).refusal);
+      return refuse(
+        helpers,
+        refused('unknownKind', show(value.kind), { path: 'kind', limit: Object.keys(sources).join(', ') })
+          .refusal,
+      );
     const refusal = refusalOf(sourceKindOf(value).inputs, { ...value });
     if (refusal) return refuse(helpers, refusal);
     const checked = checkModes(value.modes, value.mode);
@@ -95,7 +113,9 @@ export const driveSchema = Joi.object({
   train: Joi.object({
     source: source.required(),
     stages: Joi.array().items(stage).max(MOST_STAGES).required(),
-    output: Joi.object({ kind: Joi.string().valid('rotary').required() }).unknown(true).default({ kind: 'rotary' }),
+    output: Joi.object({ kind: Joi.string().valid('rotary').required() })
+      .unknown(true)
+      .default({ kind: 'rotary' }),
   })
     .unknown(true)
     .required(),
@@ -107,14 +127,20 @@ export const driveSchema = Joi.object({
     value.encoder && value.encoder.shaft > value.train.stages.length
       ? refuse(
           helpers,
-          refused('tooLarge', String(value.encoder.shaft), { path: 'encoder.shaft', limit: String(value.train.stages.length) }).refusal,
+          refused('tooLarge', String(value.encoder.shaft), {
+            path: 'encoder.shaft',
+            limit: String(value.train.stages.length),
+          }).refusal,
         )
       : value,
   );
 
 /** "train.stages[1].wheel" */
 export const placeOf = (path: readonly (string | number)[]): string =>
-  path.reduce<string>((out, key) => (typeof key === 'number' ? `${out}[${key}]` : out ? `${out}.${key}` : key), '');
+  path.reduce<string>(
+    (out, key) => (typeof key === 'number' ? `${out}[${key}]` : out ? `${out}.${key}` : key),
+    '',
+  );
 
 /** Joi's first complaint as a refusal of ours. */
 export function refusalFrom(error: Joi.ValidationError): Refusal {
@@ -127,7 +153,8 @@ export function refusalFrom(error: Joi.ValidationError): Refusal {
     return { ...inner, path: inner.path ? placeOf([...detail.path, inner.path]) : path };
   }
   const limit = context['limit'] === undefined ? {} : { limit: String(context['limit']) };
-  const plain = (code: Refusal['code'], more = {}): Refusal => refused(code, given, { path, ...limit, ...more }).refusal;
+  const plain = (code: Refusal['code'], more = {}): Refusal =>
+    refused(code, given, { path, ...limit, ...more }).refusal;
   switch (detail.type) {
     case 'any.required':
       return refused('missing', '', { path }).refusal;

@@ -25,11 +25,14 @@ export function readDrives(text: string): Result<readonly Drive[]> {
     return drive.ok ? taken([drive.value]) : drive;
   }
   const { drives } = file.value.file;
-  if (!Array.isArray(drives)) return refused(drives === undefined ? 'missing' : 'notList', '', { path: 'drives', example: '[]' });
-  if (drives.length > MOST_DRIVES) return refused('tooMany', String(drives.length), { path: 'drives', limit: String(MOST_DRIVES) });
+  if (!Array.isArray(drives))
+    return refused(drives === undefined ? 'missing' : 'notList', '', { path: 'drives', example: '[]' });
+  if (drives.length > MOST_DRIVES)
+    return refused('tooMany', String(drives.length), { path: 'drives', limit: String(MOST_DRIVES) });
   const out: Drive[] = [];
   for (const [i, drive] of drives.entries()) {
-    if (typeof drive !== 'object' || drive === null) return refused('notObject', JSON.stringify(drive), { path: `drives[${i}]` });
+    if (typeof drive !== 'object' || drive === null)
+      return refused('notObject', JSON.stringify(drive), { path: `drives[${i}]` });
     const checked = checkDrive(drive as Unchecked);
     if (!checked.ok) return { ok: false, refusal: at(`drives[${i}]`, checked.refusal) };
     out.push(checked.value);

@@ -1,6 +1,31 @@
 export {
-  ONE, ZERO, abs, add, compare, decimal, div, equal, exactly, floor, floorDiv, frac, isNegative, isWhole, isZero, mul, neg,
-  numerator, parseRational, product, rational, round, roundDiv, sub, toNumber, toText, type Rational,
+  ONE,
+  ZERO,
+  abs,
+  add,
+  compare,
+  decimal,
+  div,
+  equal,
+  exactly,
+  floor,
+  floorDiv,
+  frac,
+  isNegative,
+  isWhole,
+  isZero,
+  mul,
+  neg,
+  numerator,
+  parseRational,
+  product,
+  rational,
+  round,
+  roundDiv,
+  sub,
+  toNumber,
+  toText,
+  type Rational,
 } from './rational.ts';
 export { factors, gcd, isPrime, lcm, valuation, type Factors } from './primes.ts';
 export { ceilTimesPi, compareToPi } from './pi.ts';
@@ -10,6 +35,12 @@ export { refusalSays, refusalSentence } from './refusal-text.ts';
 export { readCount, readNumber, readSize, type Limits } from './read-number.ts';
 export { readRatio, type ReadRatio } from './read-ratio.ts';
 export {
-  divisionPieces, divisionRuns, readDivisions, LARGEST_COUNT, MOST_COUNTS, MOST_TEXT, type DivisionPiece,
+  divisionPieces,
+  divisionRuns,
+  readDivisions,
+  LARGEST_COUNT,
+  MOST_COUNTS,
+  MOST_TEXT,
+  type DivisionPiece,
 } from './read-divisions.ts';
 export { ARCSEC_PER_TURN, readAngle, readLength, readPositiveAngle } from './read-quantity.ts';

@@ -1,7 +1,23 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
-  add, compare, decimal, div, exactly, floor, floorDiv, frac, isWhole, mul, neg, parseRational, rational, round, sub, toNumber, toText,
+  add,
+  compare,
+  decimal,
+  div,
+  exactly,
+  floor,
+  floorDiv,
+  frac,
+  isWhole,
+  mul,
+  neg,
+  parseRational,
+  rational,
+  round,
+  sub,
+  toNumber,
+  toText,
 } from './rational.ts';
 
 const whole = fc.bigInt({ min: -(10n ** 24n), max: 10n ** 24n });
@@ -15,13 +31,25 @@ describe('rational', () => {
   });
 
   test.each([
-    ['5/2', 3n], ['-5/2', -2n], ['1/2', 1n], ['-1/2', 0n], ['7/3', 2n], ['-7/3', -2n], ['4', 4n],
+    ['5/2', 3n],
+    ['-5/2', -2n],
+    ['1/2', 1n],
+    ['-1/2', 0n],
+    ['7/3', 2n],
+    ['-7/3', -2n],
+    ['4', 4n],
   ])('round(%s) is %s: halves go up', (text, want) => {
     expect(round(exactly(text))).toBe(want);
   });
 
   test('round(x + n) is round(x) + n', () => {
-    fc.assert(fc.property(some, fc.bigInt({ min: -1000n, max: 1000n }), (x, n) => round(add(x, rational(n))) === round(x) + n));
+    fc.assert(
+      fc.property(
+        some,
+        fc.bigInt({ min: -1000n, max: 1000n }),
+        (x, n) => round(add(x, rational(n))) === round(x) + n,
+      ),
+    );
   });
 
   test('frac(−1/6) is 5/6, floor(−1/6) is −1', () => {
@@ -31,7 +59,12 @@ describe('rational', () => {
   });
 
   test.each([
-    ['76/20', '19/5'], ['0.9', '9/10'], ['86164.0905', '172328181/2000'], ['-46', '-46'], ['+3', '3'], ['0.9/2', '9/20'],
+    ['76/20', '19/5'],
+    ['0.9', '9/10'],
+    ['86164.0905', '172328181/2000'],
+    ['-46', '-46'],
+    ['+3', '3'],
+    ['0.9/2', '9/20'],
     ['1/0.5', '2'],
   ])('%s is read as %s', (text, want) => {
     expect(toText(parseRational(text)!)).toBe(want);
@@ -65,7 +98,12 @@ describe('rational', () => {
   });
 
   test.each([
-    ['2/3', 2, '0.67'], ['-1/8', 2, '-0.13'], ['1/200', 2, '0.01'], ['-1/1000', 2, '0.00'], ['5', 0, '5'], ['999/100', 1, '10.0'],
+    ['2/3', 2, '0.67'],
+    ['-1/8', 2, '-0.13'],
+    ['1/200', 2, '0.01'],
+    ['-1/1000', 2, '0.00'],
+    ['5', 0, '5'],
+    ['999/100', 1, '10.0'],
     ['1/3', 4, '0.3333'],
   ])('decimal(%s, %i) is %s', (text, places, want) => {
     expect(decimal(exactly(text), places)).toBe(want);

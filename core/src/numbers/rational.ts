@@ -68,8 +68,7 @@ export const round = (a: Rational): bigint => roundDiv(numerator(a), a.d);
 export const frac = (a: Rational): Rational => sub(a, rational(floor(a)));
 
 /** "19/5", "-46", "0": lowest terms, read back by parseRational. */
-export const toText = (a: Rational): string =>
-  a.d === 1n ? String(numerator(a)) : `${numerator(a)}/${a.d}`;
+export const toText = (a: Rational): string => (a.d === 1n ? String(numerator(a)) : `${numerator(a)}/${a.d}`);
 
 /** Nearest double, within two units of its last place; infinite only when the number itself is out of range. */
 export function toNumber(a: Rational): number {

@@ -76,7 +76,7 @@ export function readDivisions(text: string): Result<readonly number[]> {
 export function divisionRuns(counts: readonly number[]): string {
   const sorted = [...counts].sort((a, b) => a - b);
   const runs: string[] = [];
-  for (let i = 0; i < sorted.length; ) {
+  for (let i = 0; i < sorted.length;) {
     let j = i;
     while (sorted[j + 1] === sorted[j]! + 1) j++;
     if (j - i >= 2) runs.push(`${sorted[i]}–${sorted[j]}`);

@@ -37,6 +37,7 @@ export function readRatio(text: string): Result<ReadRatio> {
 }
 
 function unreadable(text: string, code: string): Result<ReadRatio> {
-  if (code === 'exponent' || code === 'decimalComma' || code === 'zeroDenominator') return refused(code, text);
+  if (code === 'exponent' || code === 'decimalComma' || code === 'zeroDenominator')
+    return refused(code, text);
   return refused('notRatio', text);
 }

@@ -13,9 +13,19 @@ const code = (r: Result<unknown>): string => (r.ok ? 'taken' : r.refusal.code);
 
 describe('ratios as people write them', () => {
   test.each([
-    ['5', '5', 'number'], ['5:1', '5', 'turns'], ['1:5', '1/5', 'turns'], ['10:80', '8', 'teeth'], ['5:2', '2/5', 'teeth'],
-    ['80/10', '8', 'number'], ['13 8/11', '151/11', 'number'], ['13.7272', '17159/1250', 'number'], ['1/3', '1/3', 'number'],
-    ['63 67/98', '6241/98', 'number'], [' 20 : 76 ', '19/5', 'teeth'], ['−60', '-60', 'number'], ['1:1', '1', 'turns'],
+    ['5', '5', 'number'],
+    ['5:1', '5', 'turns'],
+    ['1:5', '1/5', 'turns'],
+    ['10:80', '8', 'teeth'],
+    ['5:2', '2/5', 'teeth'],
+    ['80/10', '8', 'number'],
+    ['13 8/11', '151/11', 'number'],
+    ['13.7272', '17159/1250', 'number'],
+    ['1/3', '1/3', 'number'],
+    ['63 67/98', '6241/98', 'number'],
+    [' 20 : 76 ', '19/5', 'teeth'],
+    ['−60', '-60', 'number'],
+    ['1:1', '1', 'turns'],
     ['20∶76', '19/5', 'teeth'],
   ])('%s is %s (%s)', (text, want, reading) => {
     const r = readRatio(text);
@@ -23,8 +33,17 @@ describe('ratios as people write them', () => {
   });
 
   test.each([
-    ['', 'empty'], ['0', 'zero'], ['0:5', 'zero'], ['5:0', 'zero'], ['5/0', 'zeroDenominator'], ['abc', 'notRatio'], ['1:2:3', 'notRatio'],
-    ['1e9', 'exponent'], ['1,5', 'decimalComma'], ['5:x', 'notRatio'], ['9'.repeat(101), 'tooLong'],
+    ['', 'empty'],
+    ['0', 'zero'],
+    ['0:5', 'zero'],
+    ['5:0', 'zero'],
+    ['5/0', 'zeroDenominator'],
+    ['abc', 'notRatio'],
+    ['1:2:3', 'notRatio'],
+    ['1e9', 'exponent'],
+    ['1,5', 'decimalComma'],
+    ['5:x', 'notRatio'],
+    ['9'.repeat(101), 'tooLong'],
   ])('%s is refused: %s', (text, want) => {
     expect(code(readRatio(text))).toBe(want);
   });
@@ -46,9 +65,17 @@ describe('division lists', () => {
   });
 
   test.each([
-    ['60, 12.5', 'notWhole', '12.5'], ['0', 'zero', '0'], ['60, -5', 'negative', '-5'], ['63-60', 'backwards', '63-60'],
-    ['1-5001', 'tooMany', '1-5001'], ['1-4000, 5000-9000', 'tooMany', '5000-9000'], ['60, abc', 'notDivisions', 'abc'],
-    ['1e5', 'exponent', '1e5'], ['0-5', 'zero', '0-5'], ['99999999999', 'tooLarge', '99999999999'], ['60, 7x', 'notDivisions', '7x'],
+    ['60, 12.5', 'notWhole', '12.5'],
+    ['0', 'zero', '0'],
+    ['60, -5', 'negative', '-5'],
+    ['63-60', 'backwards', '63-60'],
+    ['1-5001', 'tooMany', '1-5001'],
+    ['1-4000, 5000-9000', 'tooMany', '5000-9000'],
+    ['60, abc', 'notDivisions', 'abc'],
+    ['1e5', 'exponent', '1e5'],
+    ['0-5', 'zero', '0-5'],
+    ['99999999999', 'tooLarge', '99999999999'],
+    ['60, 7x', 'notDivisions', '7x'],
     ['NaN', 'notDivisions', 'NaN'],
   ])('%s is refused, naming the piece', (text, want, piece) => {
     const r = readDivisions(text);
@@ -64,7 +91,9 @@ describe('division lists', () => {
   });
 
   test('pieces are read one by one, the bad ones marked', () => {
-    expect(divisionPieces('57-60, 12.5').map((p) => [p.text, p.counts.length, p.refusal?.example ?? ''])).toEqual([
+    expect(
+      divisionPieces('57-60, 12.5').map((p) => [p.text, p.counts.length, p.refusal?.example ?? '']),
+    ).toEqual([
       ['57-60', 4, ''],
       ['12.5', 0, '25'],
     ]);
@@ -88,53 +117,96 @@ describe('division lists', () => {
 
 describe('quantities', () => {
   test.each([
-    ['0.9°', '3240'], ["54'", '3240'], ['15"', '15'], ['0.9 deg', '3240'], ['15″', '15'], ['1° 30′ 15″', '5415'], ['±30″', '30'],
-    ['30', '30'], ["15''", '15'], ['1 1/2 °', '5400'], ['1 turn', '1296000'], ['-5"', '-5'],
+    ['0.9°', '3240'],
+    ["54'", '3240'],
+    ['15"', '15'],
+    ['0.9 deg', '3240'],
+    ['15″', '15'],
+    ['1° 30′ 15″', '5415'],
+    ['±30″', '30'],
+    ['30', '30'],
+    ["15''", '15'],
+    ['1 1/2 °', '5400'],
+    ['1 turn', '1296000'],
+    ['-5"', '-5'],
   ])('angle %s is %s″', (text, want) => {
     const r = readAngle(text);
     expect(r.ok && toText(r.value)).toBe(want);
   });
 
   test.each([
-    ['5 furlongs', 'unknownUnit'], ['°', 'notAngle'], ['', 'empty'], ['15″ 3°', 'notAngle'], ['1e3', 'exponent'], ['abc', 'notAngle'],
+    ['5 furlongs', 'unknownUnit'],
+    ['°', 'notAngle'],
+    ['', 'empty'],
+    ['15″ 3°', 'notAngle'],
+    ['1e3', 'exponent'],
+    ['abc', 'notAngle'],
   ])('angle %s is refused: %s', (text, want) => {
     expect(code(readAngle(text))).toBe(want);
   });
 
-  test.each([['0', 'zero'], ['-5″', 'negative'], ['20″', 'taken']])('as a tolerance %s is %s', (text, want) => {
+  test.each([
+    ['0', 'zero'],
+    ['-5″', 'negative'],
+    ['20″', 'taken'],
+  ])('as a tolerance %s is %s', (text, want) => {
     expect(code(readPositiveAngle(text))).toBe(want);
   });
 
   test.each([
-    ['30 mm', '30'], ['30', '30'], ['1/8 in', '127/40'], ['5 µm', '1/200'], ['1 1/2 in', '381/10'], ['2 cm', '20'], ['0.02mm', '1/50'],
+    ['30 mm', '30'],
+    ['30', '30'],
+    ['1/8 in', '127/40'],
+    ['5 µm', '1/200'],
+    ['1 1/2 in', '381/10'],
+    ['2 cm', '20'],
+    ['0.02mm', '1/50'],
   ])('length %s is %s mm', (text, want) => {
     const r = readLength(text);
     expect(r.ok && toText(r.value)).toBe(want);
   });
 
-  test.each([['0 mm', 'zero'], ['-3 mm', 'negative'], ['3 parsec', 'unknownUnit'], ['mm', 'notLength'], ['1/0', 'zeroDenominator']])(
-    'length %s is refused: %s',
-    (text, want) => {
-      expect(code(readLength(text))).toBe(want);
-    },
-  );
+  test.each([
+    ['0 mm', 'zero'],
+    ['-3 mm', 'negative'],
+    ['3 parsec', 'unknownUnit'],
+    ['mm', 'notLength'],
+    ['1/0', 'zeroDenominator'],
+  ])('length %s is refused: %s', (text, want) => {
+    expect(code(readLength(text))).toBe(want);
+  });
 });
 
 describe('counts and sizes', () => {
   const teeth = { min: 4, max: 10_000, unit: 'teeth' };
   test.each([
-    ['76', 'taken'], ['7.5', 'notWhole'], ['0', 'zero'], ['-3', 'negative'], ['3', 'tooSmall'], ['10001', 'tooLarge'], ['', 'empty'],
-    ['1e309', 'exponent'], ['abc', 'notNumber'], ['1,5', 'decimalComma'], ['9'.repeat(200), 'tooLong'], ['12/2', 'taken'], ['1/0', 'zeroDenominator'],
+    ['76', 'taken'],
+    ['7.5', 'notWhole'],
+    ['0', 'zero'],
+    ['-3', 'negative'],
+    ['3', 'tooSmall'],
+    ['10001', 'tooLarge'],
+    ['', 'empty'],
+    ['1e309', 'exponent'],
+    ['abc', 'notNumber'],
+    ['1,5', 'decimalComma'],
+    ['9'.repeat(200), 'tooLong'],
+    ['12/2', 'taken'],
+    ['1/0', 'zeroDenominator'],
   ])('%s teeth: %s', (text, want) => {
     expect(code(readCount(text, teeth))).toBe(want);
   });
 
-  test.each([['0.5', 'taken'], ['0', 'zero'], ['-1', 'negative'], ['1000', 'tooLarge'], ['0.001', 'tooSmall'], ['x', 'notNumber']])(
-    'a module of %s: %s',
-    (text, want) => {
-      expect(code(readSize(text, { min: 0.01, max: 100 }))).toBe(want);
-    },
-  );
+  test.each([
+    ['0.5', 'taken'],
+    ['0', 'zero'],
+    ['-1', 'negative'],
+    ['1000', 'tooLarge'],
+    ['0.001', 'tooSmall'],
+    ['x', 'notNumber'],
+  ])('a module of %s: %s', (text, want) => {
+    expect(code(readSize(text, { min: 0.01, max: 100 }))).toBe(want);
+  });
 
   test('mixed numbers keep their sign', () => {
     const r = readNumber('-1 1/2');
@@ -147,7 +219,14 @@ describe('refusals in words', () => {
     const codes = Object.keys(refusalWords) as RefusalCode[];
     expect(codes.length).toBeGreaterThan(30);
     for (const c of codes) {
-      const refusal: Refusal = { code: c, path: 'here', given: '12.5', limit: '7', unit: 'teeth', example: '25' };
+      const refusal: Refusal = {
+        code: c,
+        path: 'here',
+        given: '12.5',
+        limit: '7',
+        unit: 'teeth',
+        example: '25',
+      };
       const sentence = refusalSentence(refusal);
       expect(sentence).toMatch(/^here: [^.]/);
       expect(sentence).toMatch(/; .+\.$/);

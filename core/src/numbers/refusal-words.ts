@@ -122,7 +122,10 @@ export const refusalWords = {
     says: (t) => `the file is larger than ${t.limit ?? '20 MB'}`,
     cure: () => 'a Pendrix file is far smaller; choose another',
   },
-  fileEmpty: { says: () => 'the file is empty', cure: () => 'choose a file whose name ends in .pendrix.json' },
+  fileEmpty: {
+    says: () => 'the file is empty',
+    cure: () => 'choose a file whose name ends in .pendrix.json',
+  },
   fileNotText: {
     says: () => 'the file is not text but an archive, a picture or a program',
     cure: () => 'unpack it first, or choose a file whose name ends in .pendrix.json',
@@ -144,7 +147,8 @@ export const refusalWords = {
     cure: (t) => `choose one of format ${t.limit ?? 'pendrix-drive'}`,
   },
   newerVersion: {
-    says: (t) => `the file is of version ${t.given}, newer than the ${t.limit ?? '1'} that is understood here`,
+    says: (t) =>
+      `the file is of version ${t.given}, newer than the ${t.limit ?? '1'} that is understood here`,
     cure: () => 'update Pendrix, then open it',
   },
   missing: {

@@ -17,8 +17,7 @@ export interface Refusal {
 export type RefusalCode = keyof typeof refusalWords;
 
 export type Result<T> =
-  | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly refusal: Refusal };
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: Refusal };
 
 export const taken = <T>(value: T): Result<T> => ({ ok: true, value });
 

@@ -10,7 +10,8 @@ describe('residues', () => {
       fc.property(modulus, fc.nat(399), fc.nat(399), fc.nat(399), (m, a0, x, y) => {
         const [a, low, high] = [a0 % m, Math.min(x % m, y % m), Math.max(x % m, y % m)];
         let plain: number | null = null;
-        for (let i = 0; i < m && plain === null; i++) if ((a * i) % m >= low && (a * i) % m <= high) plain = i;
+        for (let i = 0; i < m && plain === null; i++)
+          if ((a * i) % m >= low && (a * i) % m <= high) plain = i;
         const found = firstInRange(BigInt(a), BigInt(m), BigInt(low), BigInt(high));
         expect(found === null ? null : Number(found)).toBe(plain);
       }),

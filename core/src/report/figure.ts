@@ -32,6 +32,8 @@ export interface Graded {
 export function workingAsText(figure: Figure): string {
   const lines = figure.working();
   const width = Math.max(...lines.map((l) => l.label.length));
-  const rows = lines.map((l) => `${l.label.padEnd(width)}  ${plainText(l.text)}${l.exact ? '  (exact)' : ''}`);
+  const rows = lines.map(
+    (l) => `${l.label.padEnd(width)}  ${plainText(l.text)}${l.exact ? '  (exact)' : ''}`,
+  );
   return `${figure.label}\n${rows.join('\n')}\n`;
 }

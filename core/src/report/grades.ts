@@ -14,7 +14,8 @@ export const gradeWords = {
 } as const satisfies Record<Grade, string>;
 
 /** The worst of several grades; Unknown for none. */
-export const worstGrade = (grades: readonly Grade[]): Grade => ORDER.find((g) => grades.includes(g)) ?? 'unknown';
+export const worstGrade = (grades: readonly Grade[]): Grade =>
+  ORDER.find((g) => grades.includes(g)) ?? 'unknown';
 
 /** A division's grade in words: "Even", "Even at 1/8", "Rounded ±0.58″", "Misses by 31″". */
 export function gradeOfDivision(d: Division, divider: Divider): Graded {
@@ -23,7 +24,10 @@ export function gradeOfDivision(d: Division, divider: Divider): Graded {
     case 'even':
       return { grade: 'even', word: d.ifExact ? 'Even if exact' : 'Even' };
     case 'evenMicrostep':
-      return { grade: 'evenMicrostep', word: `Even at 1/${d.coarsestMode ?? '?'}${d.ifExact ? ' if exact' : ''}` };
+      return {
+        grade: 'evenMicrostep',
+        word: `Even at 1/${d.coarsestMode ?? '?'}${d.ifExact ? ' if exact' : ''}`,
+      };
     case 'rounded':
       return { grade: 'rounded', word: `Rounded ±${angleText(worst)}` };
     case 'misses': {

@@ -11,4 +11,16 @@ export { errorScale, type ErrorScale } from './scale.ts';
 export { sheet, timeLeft, type Sheet, type SheetRow } from './sheet.ts';
 export type { ShaftReport, StageReport } from './train.ts';
 export { CELLS, cellLabels, type CellId, type Place, type VerdictCell } from './verdict.ts';
-export { angle, angleText, counted, dmsText, grouped, inWords, limitText, listed, measured, signedAngle, whole } from './text.ts';
+export {
+  angle,
+  angleText,
+  counted,
+  dmsText,
+  grouped,
+  inWords,
+  limitText,
+  listed,
+  measured,
+  signedAngle,
+  whole,
+} from './text.ts';

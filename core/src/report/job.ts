@@ -1,5 +1,23 @@
-import { ARCSEC_PER_TURN, compare, divisionPieces, exactly, factors, isPrime, rational, toNumber, toText, type Rational } from '../numbers/index.ts';
-import { asksOf, toleranceArcsec, toleranceOf, worthChasing, type Asks, type Tolerance } from '../divide/index.ts';
+import {
+  ARCSEC_PER_TURN,
+  compare,
+  divisionPieces,
+  exactly,
+  factors,
+  isPrime,
+  rational,
+  toNumber,
+  toText,
+  type Rational,
+} from '../numbers/index.ts';
+import {
+  asksOf,
+  toleranceArcsec,
+  toleranceOf,
+  worthChasing,
+  type Asks,
+  type Tolerance,
+} from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { refusalSays } from '../numbers/index.ts';
 import type { Figure } from './figure.ts';
@@ -26,16 +44,26 @@ export function piecesReport(text: string): readonly PieceReport[] {
       return { text: name, says: [`${inWords(piece.counts.length)}${listed}`], refused: false };
     }
     if (String(first) !== piece.text) return { text: name, says: [grouped(String(first))], refused: false };
-    return { text: name, says: isPrime(BigInt(first)) ? ['a prime'] : powers(factors(BigInt(first))), refused: false };
+    return {
+      text: name,
+      says: isPrime(BigInt(first)) ? ['a prime'] : powers(factors(BigInt(first))),
+      refused: false,
+    };
   });
 }
 
 /** The sentence for pieces that were left out while `inForce` counts stay. */
-export function leftOutSays(text: string, inForce: number): { readonly says: string; readonly cure: string } | null {
+export function leftOutSays(
+  text: string,
+  inForce: number,
+): { readonly says: string; readonly cure: string } | null {
   const bad = divisionPieces(text).find((p) => p.refusal);
   if (!bad?.refusal) return null;
   const words = refusalSays(bad.refusal);
-  const stays = inForce === 0 ? 'Until then nothing is asked.' : `Until then the last good list stays in force: ${inWords(inForce)} ${inForce === 1 ? 'count' : 'counts'}.`;
+  const stays =
+    inForce === 0
+      ? 'Until then nothing is asked.'
+      : `Until then the last good list stays in force: ${inWords(inForce)} ${inForce === 1 ? 'count' : 'counts'}.`;
   return { says: words.says, cure: `${words.cure} ${stays}` };
 }
 
@@ -48,7 +76,8 @@ export interface ToleranceReport {
   readonly readBack: string;
 }
 
-const plainDecimal = (r: Rational): string => (r.d === 1n ? toText(r) : String(Number(toNumber(r).toPrecision(9))));
+const plainDecimal = (r: Rational): string =>
+  r.d === 1n ? toText(r) : String(Number(toNumber(r).toPrecision(9)));
 
 export function toleranceReport(drive: Drive): ToleranceReport {
   const tolerance = toleranceOf(drive.job);
@@ -57,7 +86,12 @@ export function toleranceReport(drive: Drive): ToleranceReport {
   if (!tolerance) return { as: 'none', field: '', radius: radiusText, readBack: 'any rounding will do' };
   if (tolerance.as === 'length') {
     const angle = toleranceArcsec(tolerance);
-    return { as: 'length', field: fieldLength(tolerance.mm), radius: radiusText, readBack: `is ±${angleText(angle)} at the work` };
+    return {
+      as: 'length',
+      field: fieldLength(tolerance.mm),
+      radius: radiusText,
+      readBack: `is ±${angleText(angle)} at the work`,
+    };
   }
   const arcsec = tolerance.arcsec;
   const field = `${plainDecimal(arcsec)}″`;
@@ -67,7 +101,9 @@ export function toleranceReport(drive: Drive): ToleranceReport {
 }
 
 const fieldLength = (mm: Rational): string =>
-  compare(mm, rational(1n, 10n)) < 0 ? `${plainDecimal(rational(mm.n * 1000n, mm.d))} µm` : `${plainDecimal(mm)} mm`;
+  compare(mm, rational(1n, 10n)) < 0
+    ? `${plainDecimal(rational(mm.n * 1000n, mm.d))} µm`
+    : `${plainDecimal(mm)} mm`;
 
 /** One line of what the job asks: a label and a figure. */
 export interface AskLine {
@@ -78,7 +114,11 @@ export interface AskLine {
 /** What the job asks of any train, and where the present one stands; pins for a scale of powers of ten. */
 export interface AsksReport {
   readonly lines: readonly AskLine[];
-  readonly pins: readonly { readonly says: string; readonly log10: number; readonly tone: 'even' | 'present' | 'all' }[];
+  readonly pins: readonly {
+    readonly says: string;
+    readonly log10: number;
+    readonly tone: 'even' | 'present' | 'all';
+  }[];
   /** said when Even for all is not worth chasing */
   readonly honest: { readonly strong: string; readonly rest: string } | null;
 }
@@ -94,17 +134,24 @@ export function asksReport(drive: Drive, k: Kinematics, counts: readonly number[
   const lines: AskLine[] = [];
   const pins: AsksReport['pins'][number][] = [];
   if (asks.evenMultiple !== null) {
-    const label = counts.length === 1 ? `${grouped(String(counts[0]))} Even, a multiple of` : `All ${inWords(counts.length)} Even, a multiple of`;
+    const label =
+      counts.length === 1
+        ? `${grouped(String(counts[0]))} Even, a multiple of`
+        : `All ${inWords(counts.length)} Even, a multiple of`;
     lines.push({ label, figure: evenFigure(counts, asks.evenMultiple) });
     pins.push({ says: 'all Even', log10: digits(asks.evenMultiple), tone: 'all' });
   }
   if (tolerance && asks.toleranceSteps !== null) {
     const allowed = limitText(toleranceArcsec(tolerance));
-    lines.push({ label: `All within ±${allowed}, at least`, figure: toleranceFigure(tolerance, asks.toleranceSteps) });
+    lines.push({
+      label: `All within ±${allowed}, at least`,
+      figure: toleranceFigure(tolerance, asks.toleranceSteps),
+    });
     pins.push({ says: `±${allowed} at least`, log10: digits(asks.toleranceSteps), tone: 'even' });
   }
   const N = k.stepsPerTurn;
-  if (N) pins.push({ says: 'present train', log10: Math.log10(Math.max(1e-9, toNumber(N))), tone: 'present' });
+  if (N)
+    pins.push({ says: 'present train', log10: Math.log10(Math.max(1e-9, toNumber(N))), tone: 'present' });
   return { lines, pins: pins.sort((a, b) => a.log10 - b.log10), honest: honestly(asks, counts) };
 }
 
@@ -123,7 +170,13 @@ const evenFigure = (counts: readonly number[], multiple: bigint): Figure => ({
   text: [whole(multiple)],
   exact: true,
   working: () => [
-    { label: 'counts', text: [counts.length <= 12 ? listed(counts.map((c) => grouped(String(c)))) : `${counts.length} of them`], exact: true },
+    {
+      label: 'counts',
+      text: [
+        counts.length <= 12 ? listed(counts.map((c) => grouped(String(c)))) : `${counts.length} of them`,
+      ],
+      exact: true,
+    },
     { label: 'least common multiple', text: [{ strong: whole(multiple) }], exact: true },
   ],
 });
@@ -138,7 +191,11 @@ const toleranceFigure = (t: Tolerance, steps: bigint): Figure => ({
     { label: 'rounding', text: ['is at worst half a microstep'], exact: true },
     t.as === 'angle'
       ? { label: 'half a turn', text: [`648\u2009000″ ÷ ${plainDecimal(t.arcsec)}″`], exact: true }
-      : { label: 'half the circle', text: [`π × ${plainDecimal(t.radiusMm)} mm ÷ ${plainDecimal(t.mm)} mm`], exact: true },
+      : {
+          label: 'half the circle',
+          text: [`π × ${plainDecimal(t.radiusMm)} mm ÷ ${plainDecimal(t.mm)} mm`],
+          exact: true,
+        },
     { label: 'steps per turn, at least', text: [{ strong: whole(steps) }], exact: true },
   ],
 });

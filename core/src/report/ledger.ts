@@ -17,10 +17,19 @@ export interface LedgerReport {
   readonly more: number;
   /** which columns are short */
   readonly shortColumns: readonly (number | null)[];
-  readonly supply: readonly { readonly label: string; readonly factor: string; readonly cells: readonly Dots[] }[];
+  readonly supply: readonly {
+    readonly label: string;
+    readonly factor: string;
+    readonly cells: readonly Dots[];
+  }[];
   readonly has: readonly number[];
   readonly total: string;
-  readonly demand: readonly { readonly divisions: string; readonly primes: Rich; readonly graded: Graded; readonly cells: readonly Dots[] }[];
+  readonly demand: readonly {
+    readonly divisions: string;
+    readonly primes: Rich;
+    readonly graded: Graded;
+    readonly cells: readonly Dots[];
+  }[];
   /** demand rows not listed */
   readonly unlisted: number;
   /** one for each prime that is short: what is missing and which wheels bring it */
@@ -30,7 +39,10 @@ export interface LedgerReport {
 /** The ledger as rows of dots, for `room` columns. (handbook: divide, the factor ledger) */
 export function ledgerReport(l: Ledger, asked: number, room: number): LedgerReport {
   const { shown, more } = columnsOf(l, room);
-  const dots = (e: number, over: Dots['kind']): Dots => ({ count: Math.abs(e), kind: e === 0 ? 'none' : over });
+  const dots = (e: number, over: Dots['kind']): Dots => ({
+    count: Math.abs(e),
+    kind: e === 0 ? 'none' : over,
+  });
   return {
     primes: shown.map((p) => grouped(p.toString())),
     more,
@@ -38,7 +50,9 @@ export function ledgerReport(l: Ledger, asked: number, room: number): LedgerRepo
     supply: l.supply.map((row) => ({
       label: row.label,
       factor: factorText(row.factor),
-      cells: shown.map((p) => dots(row.exponents.get(p) ?? 0, (row.exponents.get(p) ?? 0) < 0 ? 'takes' : 'brings')),
+      cells: shown.map((p) =>
+        dots(row.exponents.get(p) ?? 0, (row.exponents.get(p) ?? 0) < 0 ? 'takes' : 'brings'),
+      ),
     })),
     has: shown.map((p) => l.has.get(p) ?? 0),
     total: inLine(l.supply.reduce((n, row) => mul(n, row.factor), ONE)),
@@ -70,7 +84,11 @@ function missingSays(prime: bigint, times: number): LedgerReport['missing'][numb
 /** What the job asks, prime by prime, against what the bare motor brings. */
 export interface OwesReport {
   readonly primes: readonly string[];
-  readonly rows: readonly { readonly divisions: string; readonly primes: Rich; readonly cells: readonly Dots[] }[];
+  readonly rows: readonly {
+    readonly divisions: string;
+    readonly primes: Rich;
+    readonly cells: readonly Dots[];
+  }[];
   readonly need: readonly Dots[];
   readonly motor: readonly number[];
   readonly motorLabel: string;
@@ -80,7 +98,14 @@ export interface OwesReport {
 }
 
 /** `l` is the ledger of the bare motor; the columns are the primes the divisions ask for. */
-export function owesReport(l: Ledger, need: ReadonlyMap<bigint, number>, motorLabel: string, asked: number, room: number, rows: number): OwesReport {
+export function owesReport(
+  l: Ledger,
+  need: ReadonlyMap<bigint, number>,
+  motorLabel: string,
+  asked: number,
+  room: number,
+  rows: number,
+): OwesReport {
   const primes = [...need.keys()].sort((a, b) => (a < b ? -1 : 1)).slice(0, room);
   const listedRows = l.demand.slice(0, rows);
   return {
@@ -88,13 +113,19 @@ export function owesReport(l: Ledger, need: ReadonlyMap<bigint, number>, motorLa
     rows: listedRows.map((row) => ({
       divisions: grouped(String(row.divisions)),
       primes: powers(row.exponents),
-      cells: primes.map((p) => ({ count: row.exponents.get(p) ?? 0, kind: row.exponents.has(p) ? 'brings' : 'none' })),
+      cells: primes.map((p) => ({
+        count: row.exponents.get(p) ?? 0,
+        kind: row.exponents.has(p) ? 'brings' : 'none',
+      })),
     })),
     need: primes.map((p) => ({ count: need.get(p) ?? 0, kind: 'brings' })),
     motor: primes.map((p) => l.has.get(p) ?? 0),
     motorLabel,
-    owes: primes.map((p) => ({ count: Math.max(0, l.short.get(p) ?? 0), kind: l.short.has(p) ? 'short' : 'met' })),
+    owes: primes.map((p) => ({ count: l.short.get(p) ?? 1, kind: l.short.has(p) ? 'short' : 'met' })),
     unlisted: Math.max(0, asked - listedRows.length),
-    alt: `The divisions need ${shortList(primes.map((p) => plainText(powers(new Map([[p, need.get(p) ?? 0]])))), 12)}.`,
+    alt: `The divisions need ${shortList(
+      primes.map((p) => plainText(powers(new Map([[p, need.get(p) ?? 0]])))),
+      12,
+    )}.`,
   };
 }

@@ -34,7 +34,11 @@ export function marks({ drive, k, divider, divisions }: Marked, runs: number): r
   return [
     asked > 0 ? dot('job', 'divisions asked') : ring('job', 'nothing asked yet'),
     trainMark(drive, k),
-    asked === 0 ? ring('check', 'nothing to judge yet') : misses ? diamond('check', misses) : dot('check', 'within what is asked'),
+    asked === 0
+      ? ring('check', 'nothing to judge yet')
+      : misses
+        ? diamond('check', misses)
+        : dot('check', 'within what is asked'),
     runs > 0 ? dot('run', runs === 1 ? 'one run kept' : `${runs} runs kept`) : ring('run', 'no run yet'),
   ];
 }
@@ -43,6 +47,9 @@ function trainMark(drive: Drive, k: Kinematics): Mark {
   if (drive.train.stages.length === 0) return ring('train', 'no stage yet: the motor turns the work itself');
   if (k.nominal) return diamond('train', 'a ratio is only printed on the part');
   if (k.turnsToClose !== null && k.turnsToClose > 1n)
-    return diamond('train', `one turn is not a whole number of steps; it closes after ${whole(k.turnsToClose)}`);
+    return diamond(
+      'train',
+      `one turn is not a whole number of steps; it closes after ${whole(k.turnsToClose)}`,
+    );
   return dot('train', 'one turn is a whole number of steps');
 }

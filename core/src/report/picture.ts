@@ -19,7 +19,12 @@ export interface Picture {
   readonly drawing: Drawing;
   readonly labels: readonly Label[];
   readonly arrows: readonly { readonly line: string; readonly head: string }[];
-  readonly bar: { readonly x: number; readonly y: number; readonly length: number; readonly says: string } | null;
+  readonly bar: {
+    readonly x: number;
+    readonly y: number;
+    readonly length: number;
+    readonly says: string;
+  } | null;
   /** the same in words */
   readonly alt: string;
 }
@@ -33,18 +38,36 @@ function does(factor: Rational): Rich {
   return ['brings ', ...powers(exponentsOf(factor))];
 }
 
-const teethOf = (part: Part): string => grouped((part.factor.n === 1n ? part.factor.d : part.factor.n).toString());
+const teethOf = (part: Part): string =>
+  grouped((part.factor.n === 1n ? part.factor.d : part.factor.n).toString());
 
-export function picture(drive: Drive, k: Kinematics, column: number, height: number, divisions: number): Picture {
+export function picture(
+  drive: Drive,
+  k: Kinematics,
+  column: number,
+  height: number,
+  divisions: number,
+): Picture {
   const { stages, source } = drive.train;
-  const drawing = columnDrawing(stages.map((s) => kindOf(s).shape(s)), column, height, divisions);
+  const drawing = columnDrawing(
+    stages.map((s) => kindOf(s).shape(s)),
+    column,
+    height,
+    divisions,
+  );
   const labels: Label[] = drawing.tags.map((tag) => {
     const stage = stages[tag.stage]!;
     const parts = kindOf(stage).parts(stage);
     const part = tag.role === 'driver' ? parts[0] : parts.at(-1);
     if (tag.role === 'whole' || !part) {
       const factor = parts.reduce((n, p) => mul(n, p.factor), ONE);
-      return { stage: tag.stage, x: tag.x, y: tag.y, title: kindOf(stage).label(stage).replaceAll(' ', THIN), says: does(factor) };
+      return {
+        stage: tag.stage,
+        x: tag.x,
+        y: tag.y,
+        title: kindOf(stage).label(stage).replaceAll(' ', THIN),
+        says: does(factor),
+      };
     }
     return { stage: tag.stage, x: tag.x, y: tag.y, title: teethOf(part), says: does(part.factor) };
   });
@@ -65,7 +88,10 @@ export function picture(drive: Drive, k: Kinematics, column: number, height: num
     arrowArc(drawing.work.x, drawing.work.y, drawing.work.r * 0.62, true),
   ];
   const mm = BAR_MM.find((m) => m * drawing.scale >= 60);
-  const bar = drawing.wheels.length > 0 && mm !== undefined ? { x: 20, y: height - 14, length: mm * drawing.scale, says: `${grouped(String(mm))} mm` } : null;
+  const bar =
+    drawing.wheels.length > 0 && mm !== undefined
+      ? { x: 20, y: height - 14, length: mm * drawing.scale, says: `${grouped(String(mm))} mm` }
+      : null;
   const words = stages.map((s) => `${kindOf(s).title.toLowerCase()} ${kindOf(s).label(s)}`);
   const alt = `${[sourceKindOf(source).title, ...words, 'work'].join(', then ')}. Train reduction ${plainText(mixed(k.reduction))} : 1.`;
   return { drawing, labels, arrows, bar, alt };
@@ -73,4 +99,9 @@ export function picture(drive: Drive, k: Kinematics, column: number, height: num
 
 /** The small picture for a list. */
 export const smallPicture = (drive: Drive, width: number, height: number, divisions: number): Drawing =>
-  rowDrawing(drive.train.stages.map((s) => kindOf(s).shape(s)), width, height, divisions);
+  rowDrawing(
+    drive.train.stages.map((s) => kindOf(s).shape(s)),
+    width,
+    height,
+    divisions,
+  );

@@ -1,9 +1,25 @@
 import { rational, readDivisions } from '../numbers/index.ts';
 import {
-  countMap, divide, dividerOf, ledger, needOf, toleranceOf, type Divider, type Division, type Grade,
+  countMap,
+  divide,
+  dividerOf,
+  ledger,
+  MOST_CHARTED,
+  needOf,
+  toleranceOf,
+  type Divider,
+  type Division,
+  type Grade,
 } from '../divide/index.ts';
 import { kinematicsOf, sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
-import { divisionRow, errorChart, MOST_CHARTED, opened, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
+import {
+  divisionRow,
+  errorChart,
+  opened,
+  type DivisionRow,
+  type ErrorChart,
+  type OpenedDivision,
+} from './divide.ts';
 import type { Figure, Graded } from './figure.ts';
 import { asksReport, toleranceReport, type AsksReport, type ToleranceReport } from './job.ts';
 import { lazy } from './lazy.ts';
@@ -12,7 +28,15 @@ import { ledgerReport, owesReport, type LedgerReport, type OwesReport } from './
 import { marks, type Mark } from './marks.ts';
 import type { Rich } from './rich.ts';
 import { divisionsSay, idleSay, purpose } from './sentences.ts';
-import { ratioFigure, shaftReports, stageReports, stepsFigure, workReport, type ShaftReport, type StageReport } from './train.ts';
+import {
+  ratioFigure,
+  shaftReports,
+  stageReports,
+  stepsFigure,
+  workReport,
+  type ShaftReport,
+  type StageReport,
+} from './train.ts';
 import { attention, tally, verdict, type VerdictCell } from './verdict.ts';
 
 /**
@@ -29,7 +53,11 @@ export interface Report {
   readonly verdict: readonly VerdictCell[];
   readonly attention: string | null;
   marks(runs: number): readonly Mark[];
-  readonly job: { readonly asks: AsksReport; readonly tolerance: ToleranceReport; readonly owes: OwesReport | null };
+  readonly job: {
+    readonly asks: AsksReport;
+    readonly tolerance: ToleranceReport;
+    readonly owes: OwesReport | null;
+  };
   readonly train: {
     readonly ratio: Figure;
     readonly steps: Figure;
@@ -138,7 +166,14 @@ export function report(drive: Drive): Report {
     chart: (D) => (divider && D <= MOST_CHARTED ? errorChart(divider, divide(divider, D)) : null),
     picture: (column, height) => picture(drive, k, column, height, counts[0] ?? 0),
     map: (from, to) => (divider ? countMap(divider, from, to) : []),
-    figure: (key) => figureAt(key, { one, asks, shafts, cells, train: () => [ratioFigure(drive, k), stepsFigure(drive, k)] }),
+    figure: (key) =>
+      figureAt(key, {
+        one,
+        asks,
+        shafts,
+        cells,
+        train: () => [ratioFigure(drive, k), stepsFigure(drive, k)],
+      }),
   };
 }
 
@@ -148,7 +183,14 @@ function owesOf(drive: Drive, k: Kinematics, divisions: readonly Division[]): Ow
   const full = source.fullSteps(drive.train.source) ?? 1;
   const label = k.mode > 1 ? `${full} × 1/${k.mode}` : `${full} steps`;
   const bare = ledger([{ label, factor: rational(BigInt(full) * BigInt(k.mode)) }], divisions);
-  return owesReport(bare, needOf(divisions.map((d) => d.divisions)), label, divisions.length, OWES_ROOM, OWES_ROWS);
+  return owesReport(
+    bare,
+    needOf(divisions.map((d) => d.divisions)),
+    label,
+    divisions.length,
+    OWES_ROOM,
+    OWES_ROWS,
+  );
 }
 
 interface Sections {
@@ -166,13 +208,26 @@ function figureAt(key: string, sections: Sections): Figure | null {
     case 'train':
       return sections.train().find((f) => f.key === key) ?? null;
     case 'shaft':
-      return sections.shafts()[Number(which)]?.rows.map((r) => r.figure).find((f) => f.key === key) ?? null;
+      return (
+        sections
+          .shafts()
+          [Number(which)]?.rows.map((r) => r.figure)
+          .find((f) => f.key === key) ?? null
+      );
     case 'job':
-      return sections.asks().lines.map((l) => l.figure).find((f) => f.key === key) ?? null;
+      return (
+        sections
+          .asks()
+          .lines.map((l) => l.figure)
+          .find((f) => f.key === key) ?? null
+      );
     case 'divide': {
       if (which === 'all') return sections.cells()[1]?.figure ?? null;
-      const open = Number.isSafeInteger(Number(which)) && Number(which) > 0 ? sections.one(Number(which)) : null;
-      return open && part in open ? [open.worst, open.spacing, open.closing].find((f) => f.key === key) ?? null : null;
+      const open =
+        Number.isSafeInteger(Number(which)) && Number(which) > 0 ? sections.one(Number(which)) : null;
+      return open && part in open
+        ? ([open.worst, open.spacing, open.closing].find((f) => f.key === key) ?? null)
+        : null;
     }
     default:
       return null;

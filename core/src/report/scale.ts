@@ -5,7 +5,11 @@ export interface ErrorScale {
   /** arcseconds at the ends of the drawn scale */
   readonly reach: number;
   readonly limit: number;
-  readonly ticks: readonly { readonly at: number; readonly label: string | null; readonly size: 'long' | 'middle' | 'short' }[];
+  readonly ticks: readonly {
+    readonly at: number;
+    readonly label: string | null;
+    readonly size: 'long' | 'middle' | 'short';
+  }[];
 }
 
 /** limit > 0, arcseconds. Major ticks are 1, 2 or 5 times a power of ten apart, about three on either side. */
@@ -19,9 +23,14 @@ export function errorScale(limit: number): ErrorScale {
   for (let i = -count * fine; i <= count * fine; i++) {
     const at = (i * major) / fine;
     const whole = i % fine === 0;
-    ticks.push({ at, label: whole ? label(at, major) : null, size: whole ? 'long' : i % 5 === 0 ? 'middle' : 'short' });
+    ticks.push({
+      at,
+      label: whole ? label(at, major) : null,
+      size: whole ? 'long' : i % 5 === 0 ? 'middle' : 'short',
+    });
   }
   return { reach: Math.max(limit, count * major) * 1.07, limit, ticks };
 }
 
-const label = (at: number, major: number): string => (Math.abs(at) < major / 2 ? '0″' : `${at > 0 ? '+' : ''}${limitText(Number(at.toPrecision(6)))}`);
+const label = (at: number, major: number): string =>
+  Math.abs(at) < major / 2 ? '0″' : `${at > 0 ? '+' : ''}${limitText(Number(at.toPrecision(6)))}`;

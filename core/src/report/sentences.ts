@@ -18,7 +18,9 @@ export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonl
   const N = inLine(divider.stepsPerTurn);
   const names = shortList(off.map((d) => grouped(String(d.divisions))));
   const verb = off.length === 1 ? 'does' : 'do';
-  const worstClosing = off.reduce((a, b) => (compare(abs(b.closingErrorSteps), abs(a.closingErrorSteps)) > 0 ? b : a));
+  const worstClosing = off.reduce((a, b) =>
+    compare(abs(b.closingErrorSteps), abs(a.closingErrorSteps)) > 0 ? b : a,
+  );
   const closing = stepsToArcsec(worstClosing.closingErrorSteps, divider.stepsPerTurn);
   const repeat = `repeat one count and ${grouped(String(worstClosing.divisions))} closes ${angleText(Math.abs(closing))} ${closing > 0 ? 'over' : 'short'}`;
   if (k.turnsToClose !== null && k.turnsToClose > 1n)
@@ -28,7 +30,9 @@ export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonl
     ];
   const lacking = [...new Set(off.map((d) => whole(d.missingFactor)))];
   const finer = finerMode(off);
-  const cure = finer ? ` Microsteps of 1/${finer.mode} would do for ${listed(finer.counts.map(String))}.` : '';
+  const cure = finer
+    ? ` Microsteps of 1/${finer.mode} would do for ${listed(finer.counts.map(String))}.`
+    : '';
   return [
     { strong: `${names} ${verb} not divide ${N}:` },
     ` the train has no ${shortList(lacking, 5, 'or')}. Send each tooth to its own microstep and nothing adds up; ${repeat}.${cure}`,
@@ -36,7 +40,9 @@ export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonl
 }
 
 /** A mode the driver has in which some of the counts would be whole. */
-function finerMode(off: readonly Division[]): { readonly mode: number; readonly counts: readonly number[] } | null {
+function finerMode(
+  off: readonly Division[],
+): { readonly mode: number; readonly counts: readonly number[] } | null {
   const modes = off.flatMap((d) => (d.coarsestMode === null ? [] : [d.coarsestMode]));
   if (modes.length === 0) return null;
   const mode = Math.max(...modes);

@@ -46,7 +46,9 @@ export function fraction(r: Rational): Rich {
   return [...(numerator(r) < 0n ? [MINUS] : []), stacked(r.n, r.d)];
 }
 
-export const stacked = (n: bigint, d: bigint): Piece => ({ frac: [grouped(n.toString()), grouped(d.toString())] });
+export const stacked = (n: bigint, d: bigint): Piece => ({
+  frac: [grouped(n.toString()), grouped(d.toString())],
+});
 
 /** The plain pieces of a text in strong letters. */
 export const strong = (rich: Rich): Rich => rich.map((p) => (typeof p === 'string' ? { strong: p } : p));
@@ -61,7 +63,8 @@ export function places(magnitude: number): number {
 }
 
 /** A double with the digits that carry meaning. */
-export const measured = (value: number): string => grouped(value.toFixed(places(value)).replace(/^-(0(\.0+)?)$/, '$1'));
+export const measured = (value: number): string =>
+  grouped(value.toFixed(places(value)).replace(/^-(0(\.0+)?)$/, '$1'));
 
 /** An angle at the work from arcseconds: ″ up to 2′, then ′, then °. */
 export function angle(arcsec: number): readonly [string, string] {
@@ -73,7 +76,8 @@ export function angle(arcsec: number): readonly [string, string] {
 }
 
 /** By how much something misses: whole seconds from 10″ on, for nobody adjusts to a tenth. */
-export const roughAngle = (arcsec: number): string => (arcsec >= 9.5 && arcsec < 120 ? `${Math.round(arcsec)}″` : angleText(arcsec));
+export const roughAngle = (arcsec: number): string =>
+  arcsec >= 9.5 && arcsec < 120 ? `${Math.round(arcsec)}″` : angleText(arcsec);
 
 export const angleText = (arcsec: number): string => angle(arcsec).join('');
 
@@ -89,7 +93,10 @@ export const signed = (text: string, value: number): string => (value > 0 ? `+${
 export const signedAngle = (arcsec: number): string => signed(angleText(arcsec), arcsec);
 
 /** Degrees, minutes and seconds of an exact angle in arcseconds, 0 or more, rounded once, with the carry done right. */
-export function dms(arcsec: Rational, decimals = 1): { readonly d: string; readonly m: string; readonly s: string } {
+export function dms(
+  arcsec: Rational,
+  decimals = 1,
+): { readonly d: string; readonly m: string; readonly s: string } {
   const scale = 10n ** BigInt(decimals);
   const units = floorDiv(2n * arcsec.n * scale + arcsec.d, 2n * arcsec.d);
   const seconds = rational(units % (60n * scale), scale);
@@ -127,14 +134,31 @@ export function listed(items: readonly string[], word = 'and'): string {
 
 /** A list that stays readable: the first few, then how many more. */
 export function shortList(items: readonly string[], most = 5, word = 'and'): string {
-  return items.length <= most ? listed(items, word) : `${items.slice(0, most - 1).join(', ')} and ${items.length - most + 1} more`;
+  return items.length <= most
+    ? listed(items, word)
+    : `${items.slice(0, most - 1).join(', ')} and ${items.length - most + 1} more`;
 }
 
-const SMALL = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+const SMALL = [
+  'none',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+];
 export const inWords = (n: number): string => SMALL[n] ?? grouped(String(n));
 
 /** "one count", "six counts" */
-export const counted = (n: number, one: string, many = `${one}s`): string => `${inWords(n)} ${n === 1 ? one : many}`;
+export const counted = (n: number, one: string, many = `${one}s`): string =>
+  `${inWords(n)} ${n === 1 ? one : many}`;
 
 /** Length in mm or µm. */
 export const lengthText = (mm: number): readonly [string, string] =>

@@ -1,12 +1,37 @@
-import { ARCSEC_PER_TURN, abs, div, exactly, factors, isNegative, mul, rational, toNumber, toText, type Rational } from '../numbers/index.ts';
+import {
+  ARCSEC_PER_TURN,
+  abs,
+  div,
+  exactly,
+  factors,
+  isNegative,
+  mul,
+  rational,
+  toNumber,
+  toText,
+  type Rational,
+} from '../numbers/index.ts';
 import { kindOf, sourceKindOf, type Drive, type Kinematics, type Shaft, type Stage } from '../drive/index.ts';
 import type { Figure, Graded, WorkingLine } from './figure.ts';
 import type { Piece, Rich } from './rich.ts';
-import { dmsText, fraction, grouped, lengthText, measured, mixed, powers, stacked, strong, whole } from './text.ts';
+import {
+  dmsText,
+  fraction,
+  grouped,
+  lengthText,
+  measured,
+  mixed,
+  powers,
+  stacked,
+  strong,
+  whole,
+} from './text.ts';
 
 /** "200 × 16 × 76/20 × 90": the steps of one turn as a product of what each part brings. */
 function product(drive: Drive, k: Kinematics): Rich {
-  const pieces: Piece[] = [grouped(String(sourceKindOf(drive.train.source).fullSteps(drive.train.source) ?? 1))];
+  const pieces: Piece[] = [
+    grouped(String(sourceKindOf(drive.train.source).fullSteps(drive.train.source) ?? 1)),
+  ];
   if (k.mode > 1) pieces.push(' × ', String(k.mode));
   for (const stage of drive.train.stages) pieces.push(' × ', ...asBuilt(stage));
   return pieces;
@@ -43,7 +68,12 @@ export function stepsFigure(drive: Drive, k: Kinematics): Figure {
   const N = k.stepsPerTurn;
   const label = 'steps per turn';
   const base = { key: 'train.steps', label, value: N && toText(N), exact: N !== null };
-  if (!N) return { ...base, text: ['Unknown'], working: () => [{ label, text: ['this source has no steps'], exact: false }] };
+  if (!N)
+    return {
+      ...base,
+      text: ['Unknown'],
+      working: () => [{ label, text: ['this source has no steps'], exact: false }],
+    };
   return {
     ...base,
     text: mixed(N),
@@ -51,12 +81,21 @@ export function stepsFigure(drive: Drive, k: Kinematics): Figure {
       const source = sourceKindOf(drive.train.source);
       const full = grouped(String(source.fullSteps(drive.train.source)));
       const lines: WorkingLine[] = [
-        { label: source.title.toLowerCase(), text: [`${full} full steps × ${k.mode} microsteps`], exact: true },
+        {
+          label: source.title.toLowerCase(),
+          text: [`${full} full steps × ${k.mode} microsteps`],
+          exact: true,
+        },
         ...stageLines(drive, k, 0, true),
       ];
       if (N.d > 1n)
-        lines.push({ label: 'back on a step', text: [`after ${whole(N.d)} turns: one turn is not a whole number`], exact: true });
-      else lines.push({ label: 'in primes', text: [whole(N.n), ' = ', ...powers(factors(N.n))], exact: true });
+        lines.push({
+          label: 'back on a step',
+          text: [`after ${whole(N.d)} turns: one turn is not a whole number`],
+          exact: true,
+        });
+      else
+        lines.push({ label: 'in primes', text: [whole(N.n), ' = ', ...powers(factors(N.n))], exact: true });
       lines.push({ label, text: [...product(drive, k), ' = ', ...strong(mixed(N))], exact: true });
       return lines;
     },
@@ -80,7 +119,11 @@ export const ratioFigure = (drive: Drive, k: Kinematics): Figure => ({
   exact: !k.nominal,
   working: () => [
     ...stageLines(drive, k),
-    { label: 'sense', text: [`the work turns ${isNegative(k.reduction) ? 'against' : 'with'} the motor`], exact: true },
+    {
+      label: 'sense',
+      text: [`the work turns ${isNegative(k.reduction) ? 'against' : 'with'} the motor`],
+      exact: true,
+    },
     { label: 'train reduction', text: [...strong(mixed(k.reduction)), ' : 1'], exact: !k.nominal },
   ],
 });
@@ -103,25 +146,44 @@ export function shaftReports(drive: Drive, k: Kinematics): readonly ShaftReport[
   return k.shafts.map((shaft) => {
     const i = shaft.index;
     const last = i === stages.length;
-    const carries = i === 0 ? (last ? 'motor and work' : 'motor') : last ? `${name(i - 1)}, work` : `${name(i - 1)} to ${name(i)}`;
+    const carries =
+      i === 0
+        ? last
+          ? 'motor and work'
+          : 'motor'
+        : last
+          ? `${name(i - 1)}, work`
+          : `${name(i - 1)} to ${name(i)}`;
     return { index: i, title: `Shaft ${i}`, carries, rows: shaftRows(drive, k, shaft) };
   });
 }
 
 /** What one division and one microstep are at the work, and along the circle of the job's radius. */
-export function workReport(drive: Drive, k: Kinematics, divisions: number | undefined): { readonly carries: string; readonly rows: readonly { readonly label: string; readonly text: string }[] } {
+export function workReport(
+  drive: Drive,
+  k: Kinematics,
+  divisions: number | undefined,
+): { readonly carries: string; readonly rows: readonly { readonly label: string; readonly text: string }[] } {
   const radius = drive.job.radiusMm === undefined ? null : toNumber(exactly(drive.job.radiusMm));
   const rows: { label: string; text: string }[] = [];
   const circle = radius === null ? 0 : 2 * Math.PI * radius;
   if (divisions !== undefined) {
-    rows.push({ label: `one of ${grouped(String(divisions))}`, text: dmsText(rational(ARCSEC_PER_TURN, divisions)) });
-    if (radius !== null) rows.push({ label: 'along the rim', text: lengthText(circle / divisions).join(' ') });
+    rows.push({
+      label: `one of ${grouped(String(divisions))}`,
+      text: dmsText(rational(ARCSEC_PER_TURN, divisions)),
+    });
+    if (radius !== null)
+      rows.push({ label: 'along the rim', text: lengthText(circle / divisions).join(' ') });
   }
   if (k.stepsPerTurn) {
     rows.push({ label: 'one microstep', text: stepAngle(div(rational(ARCSEC_PER_TURN), k.stepsPerTurn)) });
-    if (radius !== null) rows.push({ label: 'along the rim', text: lengthText(circle / toNumber(k.stepsPerTurn)).join(' ') });
+    if (radius !== null)
+      rows.push({ label: 'along the rim', text: lengthText(circle / toNumber(k.stepsPerTurn)).join(' ') });
   }
-  return { carries: radius === null ? 'give a radius in the Job' : `at the rim, ${measured(radius)} mm`, rows };
+  return {
+    carries: radius === null ? 'give a radius in the Job' : `at the rim, ${measured(radius)} mm`,
+    rows,
+  };
 }
 
 function shaftRows(drive: Drive, k: Kinematics, shaft: Shaft): ShaftReport['rows'] {
@@ -146,7 +208,11 @@ function shaftRows(drive: Drive, k: Kinematics, shaft: Shaft): ShaftReport['rows
     text: [sense],
     exact: true,
     working: () => [
-      { label: 'reversals after it', text: [String(k.reductions.slice(i).filter(isNegative).length)], exact: true },
+      {
+        label: 'reversals after it',
+        text: [String(k.reductions.slice(i).filter(isNegative).length)],
+        exact: true,
+      },
       { label: 'sense', text: strong([sense]), exact: true },
     ],
   };
@@ -156,17 +222,35 @@ function shaftRows(drive: Drive, k: Kinematics, shaft: Shaft): ShaftReport['rows
   ];
   const { fullStepsPerTurn, stepsPerTurn } = k;
   if (!fullStepsPerTurn || !stepsPerTurn) return rows;
-  const turnsLine: WorkingLine = { label: 'this shaft', text: [...mixed(turns), ' turns for one of the work'], exact: true };
+  const turnsLine: WorkingLine = {
+    label: 'this shaft',
+    text: [...mixed(turns), ' turns for one of the work'],
+    exact: true,
+  };
   const step = (key: string, label: string, per: Rational): ShaftReport['rows'][number] => {
     const arcsec = mul(div(rational(ARCSEC_PER_TURN), per), turns);
     const text = stepAngle(arcsec);
     const working = (): readonly WorkingLine[] => [
       turnLine(drive, k),
       turnsLine,
-      { label: 'so one of them', text: [`${whole(ARCSEC_PER_TURN)}″ × `, ...fraction(turns), ' ÷ ', ...mixed(per)], exact: true },
+      {
+        label: 'so one of them',
+        text: [`${whole(ARCSEC_PER_TURN)}″ × `, ...fraction(turns), ' ÷ ', ...mixed(per)],
+        exact: true,
+      },
       { label, text: strong([text]), exact: false },
     ];
-    return { label, figure: { key: `shaft.${i}.${key}`, label: `${label} at shaft ${i}`, value: toText(arcsec), text: [text], exact: false, working } };
+    return {
+      label,
+      figure: {
+        key: `shaft.${i}.${key}`,
+        label: `${label} at shaft ${i}`,
+        value: toText(arcsec),
+        text: [text],
+        exact: false,
+        working,
+      },
+    };
   };
   rows.push(step('step', 'one full step', fullStepsPerTurn));
   if (k.mode > 1) rows.push(step('microstep', 'one microstep', stepsPerTurn));
@@ -194,6 +278,11 @@ export function stageReports(drive: Drive, k: Kinematics): readonly StageReport[
   return drive.train.stages.map((stage, i) => {
     const kind = kindOf(stage);
     soFar = soFar && mul(soFar, abs(k.reductions[i]!));
-    return { title: kind.title, label: kind.label(stage), stepsSoFar: soFar ? mixed(soFar) : ['Unknown'], facts: kind.facts(stage) };
+    return {
+      title: kind.title,
+      label: kind.label(stage),
+      stepsSoFar: soFar ? mixed(soFar) : ['Unknown'],
+      facts: kind.facts(stage),
+    };
   });
 }

@@ -1,13 +1,12 @@
-import { isZero } from '../numbers/index.ts';
-import { compare } from '../numbers/index.ts';
+import { compare, isZero } from '../numbers/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
-import { worstFigure } from './divide.ts';
+import { worstFigure } from './division-working.ts';
 import type { Figure, Graded } from './figure.ts';
 import { gradeOfDivision, gradeWords, worstGrade } from './grades.ts';
 import { stepsFigure, stepsGrade } from './train.ts';
 import type { Rich } from './rich.ts';
-import { counted, grouped, shortList } from './text.ts';
+import { grouped, shortList } from './text.ts';
 
 /** The six cells, always in this order. */
 export const CELLS = ['steps', 'divisions', 'error', 'rate', 'speed', 'force'] as const;
@@ -45,7 +44,12 @@ interface Judged {
 }
 
 const empty = (cell: CellId, place: Place, absent: string): VerdictCell => ({
-  cell, label: cellLabels[cell], place, figure: null, graded: null, absent,
+  cell,
+  label: cellLabels[cell],
+  place,
+  figure: null,
+  graded: null,
+  absent,
 });
 
 /** The division whose rounding is worst; the first of equals. */
@@ -65,7 +69,8 @@ function keeps(drive: Drive, key: string): boolean {
 /** The verdict strip. Worst error is that of rounding alone, and its working says so. */
 export function verdict(judged: Judged): readonly VerdictCell[] {
   const { drive, k } = judged;
-  const kept = (key: string, absent: string): string => (keeps(drive, key) ? 'kept, not judged here' : absent);
+  const kept = (key: string, absent: string): string =>
+    keeps(drive, key) ? 'kept, not judged here' : absent;
   return [
     { ...empty('steps', 'train', ''), figure: stepsFigure(drive, k), graded: stepsGrade(k) },
     divisionsCell(judged),
@@ -84,7 +89,10 @@ function divisionsCell({ divider, divisions, asked }: Judged): VerdictCell {
   const text: Rich = [grouped(String(even.length)), { unit: `of ${grouped(String(asked))}` }];
   return {
     ...cell,
-    graded: { grade, word: gradeWords[grade] === gradeWords.evenMicrostep ? 'Even, finer' : gradeWords[grade] },
+    graded: {
+      grade,
+      word: gradeWords[grade] === gradeWords.evenMicrostep ? 'Even, finer' : gradeWords[grade],
+    },
     figure: {
       key: 'divide.all',
       label: 'divisions that come out even',
@@ -92,7 +100,11 @@ function divisionsCell({ divider, divisions, asked }: Judged): VerdictCell {
       text,
       exact: true,
       working: () => [
-        ...groups(divisions).map(([word, counts]) => ({ label: word, text: [shortList(counts, 8)], exact: true })),
+        ...groups(divisions).map(([word, counts]) => ({
+          label: word,
+          text: [shortList(counts, 8)],
+          exact: true,
+        })),
         { label: 'come out even', text: [{ strong: `${even.length} of ${asked}` }], exact: true },
       ],
     },
@@ -122,7 +134,13 @@ function errorCell({ drive, k, divider, divisions, asked }: Judged): VerdictCell
       ...figure,
       label: `${figure.label}, rounding alone`,
       working: () => [
-        { label: 'of all counts', text: [`${grouped(String(worst.divisions))} is rounded most; play, run-out and wind-up are not in it`], exact: true },
+        {
+          label: 'of all counts',
+          text: [
+            `${grouped(String(worst.divisions))} is rounded most; play, run-out and wind-up are not in it`,
+          ],
+          exact: true,
+        },
         ...figure.working(),
       ],
     },
@@ -143,9 +161,11 @@ export function attention(divisions: readonly Division[], divider: Divider | nul
   const misses = divisions.filter((d) => d.grade === 'misses');
   const first = misses[0];
   if (!divider || !first) return null;
-  const names = shortList(misses.map((d) => grouped(String(d.divisions))), 4);
-  return `${names} ${misses.length === 1 ? 'misses' : 'miss'} the tolerance; ${grouped(String(first.divisions))} ${gradeOfDivision(first, divider).word.toLowerCase()}`;
+  const by = `${grouped(String(first.divisions))} ${gradeOfDivision(first, divider).word.toLowerCase()}`;
+  if (misses.length === 1) return by;
+  const rest = shortList(
+    misses.slice(1).map((d) => grouped(String(d.divisions))),
+    4,
+  );
+  return `${by}; so ${misses.length === 2 ? 'does' : 'do'} ${rest}`;
 }
-
-/** "six counts asked" */
-export const askedWords = (n: number): string => `${counted(n, 'count')} asked`;

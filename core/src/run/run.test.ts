@@ -1,10 +1,24 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
-import { doneGaps, isRunState, nextState, planDiffers, planRun, secondsLeft, startRun, type RunEvent, type RunState } from './index.ts';
+import {
+  doneGaps,
+  isRunState,
+  nextState,
+  planDiffers,
+  planRun,
+  secondsLeft,
+  startRun,
+  type RunEvent,
+  type RunState,
+} from './index.ts';
 
 const plan = planRun(wheelCutter(), 95)!;
-const from = (gap: number, more: Partial<RunState> = {}): RunState => ({ ...startRun(plan, 0), gap, ...more });
+const from = (gap: number, more: Partial<RunState> = {}): RunState => ({
+  ...startRun(plan, 0),
+  gap,
+  ...more,
+});
 const say = (state: RunState, what: RunEvent['do'], at = 0): RunState => nextState(state, { do: what, at });
 
 describe('a run', () => {
@@ -26,7 +40,12 @@ describe('a run', () => {
     ['back goes back', from(5), 'back', { gap: 4 }],
     ['back at the start stays', from(1), 'back', { gap: 1 }],
     ['back while paused stays', from(5, { paused: true }), 'back', { gap: 5 }],
-    ['back from the end opens the last gap again', from(95, { finished: true }), 'back', { gap: 95, finished: false }],
+    [
+      'back from the end opens the last gap again',
+      from(95, { finished: true }),
+      'back',
+      { gap: 95, finished: false },
+    ],
     ['pause', from(5), 'pause', { paused: true }],
     ['resume', from(5, { paused: true }), 'resume', { paused: false }],
     ['resume when not paused', from(5), 'resume', { paused: false }],
@@ -36,7 +55,9 @@ describe('a run', () => {
   });
 
   test('whatever is pressed, the gap stays within the wheel and the last move is where it stands', () => {
-    const keys = fc.array(fc.constantFrom<RunEvent['do']>('next', 'back', 'pause', 'resume'), { maxLength: 60 });
+    const keys = fc.array(fc.constantFrom<RunEvent['do']>('next', 'back', 'pause', 'resume'), {
+      maxLength: 60,
+    });
     const small = planRun(wheelCutter(), 7)!;
     fc.assert(
       fc.property(keys, (list) => {
@@ -62,10 +83,15 @@ describe('a run', () => {
     expect(planDiffers(plan, driveOf(200, 16, [plainRatio('-342')]))).toBe(true);
   });
 
-  test.each([[null], [{}], [{ plan: {}, moves: [] }], [from(0)], [from(96)], [{ ...from(3), plan: { ...plan, stepsPerTurn: 'x' } }], [{ ...from(3), plan: { ...plan, divisions: 1.5 } }]])(
-    'what cannot be resumed is told: %j',
-    (value) => {
-      expect(isRunState(value)).toBe(false);
-    },
-  );
+  test.each([
+    [null],
+    [{}],
+    [{ plan: {}, moves: [] }],
+    [from(0)],
+    [from(96)],
+    [{ ...from(3), plan: { ...plan, stepsPerTurn: 'x' } }],
+    [{ ...from(3), plan: { ...plan, divisions: 1.5 } }],
+  ])('what cannot be resumed is told: %j', (value) => {
+    expect(isRunState(value)).toBe(false);
+  });
 });

@@ -35,7 +35,9 @@ export type RunEvent = { readonly do: 'next' | 'back' | 'pause' | 'resume'; read
 /** The plan for D divisions with the drive as it stands; null when its source has no steps. */
 export function planRun(drive: Drive, divisions: number): RunPlan | null {
   const k = kinematicsOf(drive);
-  return k.stepsPerTurn && { divisions, stepsPerTurn: toText(k.stepsPerTurn), reduction: toText(k.reduction) };
+  return (
+    k.stepsPerTurn && { divisions, stepsPerTurn: toText(k.stepsPerTurn), reduction: toText(k.reduction) }
+  );
 }
 
 export const startRun = (plan: RunPlan, at: number): RunState => ({
@@ -65,7 +67,10 @@ export function nextState(state: RunState, event: RunEvent): RunState {
   }
 }
 
-const moved = (state: RunState, at: number): RunState => ({ ...state, moves: [...state.moves, { gap: state.gap, at }] });
+const moved = (state: RunState, at: number): RunState => ({
+  ...state,
+  moves: [...state.moves, { gap: state.gap, at }],
+});
 
 /** Gaps that are done: those before the present one, or all. */
 export const doneGaps = (state: RunState): number => (state.finished ? state.plan.divisions : state.gap - 1);

@@ -16,10 +16,19 @@ export const wheelCutter = (divisions = '60, 73, 95, 97', job: Partial<Drive['jo
 });
 
 /** A drive of one motor and these stages, one mode. */
-export const driveOf = (fullSteps: number, mode: number, stages: readonly Stage[], divisions = ''): Drive => ({
+export const driveOf = (
+  fullSteps: number,
+  mode: number,
+  stages: readonly Stage[],
+  divisions = '',
+): Drive => ({
   ...newDrive('sample'),
   job: { divisions },
-  train: { source: { kind: 'stepper', fullSteps, modes: [...new Set([1, mode])], mode }, stages, output: { kind: 'rotary' } },
+  train: {
+    source: { kind: 'stepper', fullSteps, modes: [...new Set([1, mode])], mode },
+    stages,
+    output: { kind: 'rotary' },
+  },
 });
 
 export const plainRatio = (value: string): Stage => ({ kind: 'ratio', value });

@@ -46,7 +46,9 @@ export function openJournal(storage: SyncStorage | null = browserStorage()): Jou
 function readNote(text: string | null): DriveRecord | null | undefined {
   try {
     const value = JSON.parse(text ?? '') as DriveRecord | null;
-    return value === null || (typeof value.rev === 'number' && typeof value.drive?.name === 'string') ? value : undefined;
+    return value === null || (typeof value.rev === 'number' && typeof value.drive?.name === 'string')
+      ? value
+      : undefined;
   } catch {
     return undefined;
   }

@@ -28,7 +28,10 @@ export interface Storage {
   readonly putRun: (run: RunRecord) => Promise<void>;
   readonly removeRun: (id: string) => Promise<void>;
   /** Tells of the drives and runs each time any tab has written some; gives back its own stop. */
-  readonly watch: (told: (drives: readonly DriveRecord[], runs: readonly RunRecord[]) => void, failed: (fault: unknown) => void) => () => void;
+  readonly watch: (
+    told: (drives: readonly DriveRecord[], runs: readonly RunRecord[]) => void,
+    failed: (fault: unknown) => void,
+  ) => () => void;
   readonly close: () => void;
 }
 
@@ -38,7 +41,8 @@ export function openStorage(name = 'pendrix'): Storage {
   declareVersions(db);
   const drives = db.table<DriveRecord, string>('drives');
   const runs = db.table<RunRecord, string>('runs');
-  const allRuns = async (): Promise<readonly RunRecord[]> => (await runs.toArray()).filter((r) => isRunState(r.state));
+  const allRuns = async (): Promise<readonly RunRecord[]> =>
+    (await runs.toArray()).filter((r) => isRunState(r.state));
   return {
     drives: () => drives.toArray(),
     put: async (record) => {
@@ -67,6 +71,7 @@ export function storageRefusal(fault: unknown): Refusal {
   const inner = (fault as { inner?: { name?: string } } | null)?.inner?.name ?? '';
   if ([name, inner].includes('QuotaExceededError')) return refused('storageFull', '').refusal;
   if (name === 'VersionError' || name === 'DatabaseClosedError') return refused('storageNewer', '').refusal;
-  if (['MissingAPIError', 'InvalidStateError', 'OpenFailedError', 'SecurityError'].includes(name)) return refused('storageBlocked', '').refusal;
+  if (['MissingAPIError', 'InvalidStateError', 'OpenFailedError', 'SecurityError'].includes(name))
+    return refused('storageBlocked', '').refusal;
   return refused('storageFailed', name).refusal;
 }

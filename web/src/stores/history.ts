@@ -48,10 +48,12 @@ const meant = (change: Change | undefined, scope: Scope): Change | null =>
   change && (scope.whole || (change.before && change.after)) ? change : null;
 
 /** What undo would take back: the last change in the scope. */
-export const undoable = (history: History, scope: Scope): Change | null => meant(lastOf(history.past, scope.id), scope);
+export const undoable = (history: History, scope: Scope): Change | null =>
+  meant(lastOf(history.past, scope.id), scope);
 
 /** What redo would do again. */
-export const redoable = (history: History, scope: Scope): Change | null => meant(lastOf(history.future, scope.id), scope);
+export const redoable = (history: History, scope: Scope): Change | null =>
+  meant(lastOf(history.future, scope.id), scope);
 
 export const undone = (history: History, change: Change): History => ({
   past: history.past.filter((c) => c !== change),

@@ -37,9 +37,9 @@ describe('the workshop', () => {
     await settled(w);
     expect(w.savedAt).not.toBeNull();
     const again = await workshop(openStorage(name));
-    expect(again.drives.map((r) => [r.drive.name, r.drive.job.divisions, r.drive.train.stages.length, r.rev])).toEqual([
-      ['Tide dial', '59, 62', 1, 3],
-    ]);
+    expect(
+      again.drives.map((r) => [r.drive.name, r.drive.job.divisions, r.drive.train.stages.length, r.rev]),
+    ).toEqual([['Tide dial', '59, 62', 1, 3]]);
   });
 
   test('a refused edit changes nothing and writes nothing', async () => {
@@ -107,13 +107,17 @@ describe('the workshop', () => {
     const b = await workshop(openStorage(name));
     b.edit(id, { do: 'divisions', text: '73' });
     await settled(b);
-    for (let i = 0; i < 100 && a.records.get(id)?.drive.job.divisions !== '73'; i++) await new Promise((r) => setTimeout(r, 10));
+    for (let i = 0; i < 100 && a.records.get(id)?.drive.job.divisions !== '73'; i++)
+      await new Promise((r) => setTimeout(r, 10));
     expect(a.records.get(id)?.drive.job.divisions).toBe('73');
   });
 
   test('a full disk is said in words and the edit stays on the screen', async () => {
     const storage = openStorage(name);
-    const full: Mutable<Storage> = { ...storage, put: () => Promise.reject(Object.assign(new Error('no'), { name: 'QuotaExceededError' })) };
+    const full: Mutable<Storage> = {
+      ...storage,
+      put: () => Promise.reject(Object.assign(new Error('no'), { name: 'QuotaExceededError' })),
+    };
     const w = await workshop(full);
     const { id } = w.create('Tide dial');
     await settled(w);
@@ -131,7 +135,9 @@ describe('the workshop', () => {
     const broken = { ...openStorage(name), putRun: () => Promise.reject(new Error('gone')) };
     const w = await workshop(broken);
     const { id, drive } = w.create();
-    expect(await w.putRun({ id: 'r', driveId: id, state: startRun(planRun(drive, 5)!, 0), touchedAt: 0 })).toBe(false);
+    expect(
+      await w.putRun({ id: 'r', driveId: id, state: startRun(planRun(drive, 5)!, 0), touchedAt: 0 }),
+    ).toBe(false);
     expect(w.runs.size).toBe(0);
   });
 });
@@ -158,7 +164,10 @@ describe('the journal', () => {
     setActivePinia(createPinia());
     const w = useWorkshop();
     // The page is gone before the database has answered.
-    await w.open({ ...storage, put: () => new Promise(() => undefined), remove: () => new Promise(() => undefined) }, openJournal(notes));
+    await w.open(
+      { ...storage, put: () => new Promise(() => undefined), remove: () => new Promise(() => undefined) },
+      openJournal(notes),
+    );
     const { id } = w.create('Tide dial');
     w.edit(id, { do: 'divisions', text: '59' });
     expect(await storage.drives()).toEqual([]);
@@ -186,7 +195,12 @@ describe('the journal', () => {
     await again.open(openStorage(name), openJournal(notes));
     expect(again.drives.map((r) => r.drive.name)).toEqual(['Tide dial']);
     expect(openJournal(null).waiting().size).toBe(0);
-    const shut = { ...shelf(), setItem: () => { throw new Error('shut'); } };
+    const shut = {
+      ...shelf(),
+      setItem: () => {
+        throw new Error('shut');
+      },
+    };
     expect(() => openJournal(shut).note('a', null)).not.toThrow();
   });
 });
@@ -212,7 +226,10 @@ describe('storage', () => {
   });
 
   test.each([
-    ['QuotaExceededError', 'storageFull'], ['VersionError', 'storageNewer'], ['MissingAPIError', 'storageBlocked'], ['DataError', 'storageFailed'],
+    ['QuotaExceededError', 'storageFull'],
+    ['VersionError', 'storageNewer'],
+    ['MissingAPIError', 'storageBlocked'],
+    ['DataError', 'storageFailed'],
   ])('%s is %s', (fault, code) => {
     expect(storageRefusal(Object.assign(new Error('x'), { name: fault })).code).toBe(code);
   });

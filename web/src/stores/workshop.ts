@@ -1,9 +1,35 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { applyEdit, editSays, newDrive, type Drive, type Edit, type Refusal, type Result, taken, refused } from '@pendrix/core';
+import {
+  applyEdit,
+  editSays,
+  newDrive,
+  type Drive,
+  type Edit,
+  type Refusal,
+  type Result,
+  taken,
+  refused,
+} from '@pendrix/core';
 import { openJournal, type Journal } from '../storage/journal.ts';
-import { openStorage, storageRefusal, type DriveRecord, type RunRecord, type Storage } from '../storage/storage.ts';
-import { NO_HISTORY, recorded, redoable, redone, undoable, undone, type Change, type History, type Scope } from './history.ts';
+import {
+  openStorage,
+  storageRefusal,
+  type DriveRecord,
+  type RunRecord,
+  type Storage,
+} from '../storage/storage.ts';
+import {
+  NO_HISTORY,
+  recorded,
+  redoable,
+  redone,
+  undoable,
+  undone,
+  type Change,
+  type History,
+  type Scope,
+} from './history.ts';
 
 const newId = (): string => crypto.randomUUID();
 
@@ -27,7 +53,9 @@ export const useWorkshop = defineStore('workshop', () => {
   /** records whose last change is not on the disk yet */
   const unsaved = new Set<string>();
 
-  const drives = computed(() => [...records.value.values()].sort((a, b) => b.touchedAt - a.touchedAt || (a.id < b.id ? -1 : 1)));
+  const drives = computed(() =>
+    [...records.value.values()].sort((a, b) => b.touchedAt - a.touchedAt || (a.id < b.id ? -1 : 1)),
+  );
   const names = (): string[] => drives.value.map((r) => r.drive.name);
 
   /** Opens the database and follows what other tabs write. */
@@ -39,7 +67,9 @@ export const useWorkshop = defineStore('workshop', () => {
       records.value = new Map(all.map((r) => [r.id, r]));
       takeUp(notes.waiting());
       runs.value = new Map(allRuns.map((r) => [r.id, r]));
-      await Promise.all(allRuns.filter((r) => !records.value.has(r.driveId)).map((r) => given.removeRun(r.id)));
+      await Promise.all(
+        allRuns.filter((r) => !records.value.has(r.driveId)).map((r) => given.removeRun(r.id)),
+      );
       savedAt.value = all.reduce<number | null>((last, r) => Math.max(last ?? 0, r.touchedAt), null);
       given.watch(heard, failed);
     } catch (fault) {
@@ -59,11 +89,15 @@ export const useWorkshop = defineStore('workshop', () => {
   /** What another tab wrote takes the place of what stands here when it is newer; what could not be stored yet stays. */
   function heard(all: readonly DriveRecord[], allRuns: readonly RunRecord[]): void {
     const next = new Map(all.map((r) => [r.id, r]));
-    for (const [id, r] of records.value) if (unsaved.has(id) || (next.get(id)?.rev ?? Infinity) <= r.rev) next.set(id, r);
+    for (const [id, r] of records.value)
+      if (unsaved.has(id) || (next.get(id)?.rev ?? Infinity) <= r.rev) next.set(id, r);
     for (const id of unsaved) if (!records.value.has(id)) next.delete(id);
-    const same = next.size === records.value.size && [...next].every(([id, r]) => records.value.get(id) === r);
+    const same =
+      next.size === records.value.size && [...next].every(([id, r]) => records.value.get(id) === r);
     if (!same) records.value = next;
-    const newer = allRuns.some((r) => (runs.value.get(r.id)?.touchedAt ?? 0) < r.touchedAt) || allRuns.length !== runs.value.size;
+    const newer =
+      allRuns.some((r) => (runs.value.get(r.id)?.touchedAt ?? 0) < r.touchedAt) ||
+      allRuns.length !== runs.value.size;
     if (newer && pending.value === 0) runs.value = new Map(allRuns.map((r) => [r.id, r]));
   }
 
@@ -196,7 +230,24 @@ export const useWorkshop = defineStore('workshop', () => {
     [...runs.value.values()].filter((r) => r.driveId === driveId).sort((a, b) => b.touchedAt - a.touchedAt);
 
   return {
-    records, drives, runs, ready, savedAt, pending, trouble, history,
-    open, create, duplicate, remove, importDrives, edit, undo, redo, putRun, removeRun, runsOf,
+    records,
+    drives,
+    runs,
+    ready,
+    savedAt,
+    pending,
+    trouble,
+    history,
+    open,
+    create,
+    duplicate,
+    remove,
+    importDrives,
+    edit,
+    undo,
+    redo,
+    putRun,
+    removeRun,
+    runsOf,
   };
 });

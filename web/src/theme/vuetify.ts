@@ -8,8 +8,17 @@ const theme = (name: PaletteName): ThemeDefinition => {
   return {
     dark: name === 'night',
     colors: {
-      background: p.paper, surface: p.surface, primary: p.blue, error: p.red, success: p.even, warning: p.amber,
-      'on-background': p.ink, 'on-surface': p.ink, 'on-primary': p.onBlue, 'surface-variant': p.ink, 'on-surface-variant': p.surface,
+      background: p.paper,
+      surface: p.surface,
+      primary: p.blue,
+      error: p.red,
+      success: p.even,
+      warning: p.amber,
+      'on-background': p.ink,
+      'on-surface': p.ink,
+      'on-primary': p.onBlue,
+      'surface-variant': p.ink,
+      'on-surface-variant': p.surface,
     },
     variables: { 'high-emphasis-opacity': 1, 'medium-emphasis-opacity': 0.8, 'border-color': p.hair },
   };

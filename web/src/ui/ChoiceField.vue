@@ -3,7 +3,11 @@ import { useId } from 'vue';
 import { mdiChevronDown } from '@mdi/js';
 
 /** One of a few choices, with its label. */
-defineProps<{ label: string; value: string; options: readonly { readonly value: string; readonly title: string }[] }>();
+defineProps<{
+  label: string;
+  value: string;
+  options: readonly { readonly value: string; readonly title: string }[];
+}>();
 const emit = defineEmits<{ choose: [value: string] }>();
 const id = useId();
 const choose = (e: Event): void => emit('choose', (e.target as HTMLSelectElement).value);
@@ -22,6 +26,14 @@ const choose = (e: Event): void => emit('choose', (e.target as HTMLSelectElement
 </template>
 
 <style scoped>
-.choice-field { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; column-gap: 8px; font-size: 14px; }
-.fld { width: var(--field-width, 92px); }
+.choice-field {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: center;
+  column-gap: 8px;
+  font-size: 14px;
+}
+.fld {
+  width: var(--field-width, 92px);
+}
 </style>

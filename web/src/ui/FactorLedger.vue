@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { plainText, THIN, type LedgerReport } from '@pendrix/core';
-import DotCell from './DotCell.vue';
+import DotRow from './DotRow.vue';
+import { dotRow } from './dots.ts';
 import MarkIcon from './MarkIcon.vue';
 import RichSvg from './RichSvg.vue';
 
@@ -28,34 +29,77 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
 </script>
 
 <template>
-  <svg class="ledger" :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="alt">
+  <svg
+    class="ledger"
+    :width="width"
+    :height="height"
+    :viewBox="`0 0 ${width} ${height}`"
+    role="img"
+    :aria-label="alt"
+  >
     <text x="0" y="21" class="q">prime</text>
-    <text v-for="(p, i) in ledger.primes" :key="p" :x="cx(i)" y="21" text-anchor="middle" class="prime" :class="{ amber: short(i) }">{{ p }}</text>
-    <text :x="width" y="21" text-anchor="end" class="q">{{ ledger.more > 0 ? `+${ledger.more} primes` : 'factor' }}</text>
+    <text
+      v-for="(p, i) in ledger.primes"
+      :key="p"
+      :x="cx(i)"
+      y="21"
+      text-anchor="middle"
+      class="prime"
+      :class="{ amber: short(i) }"
+    >
+      {{ p }}
+    </text>
+    <text :x="width" y="21" text-anchor="end" class="q">
+      {{ ledger.more > 0 ? `+${ledger.more} primes` : 'factor' }}
+    </text>
     <path :d="`M0 ${head - 0.5}H${width}`" class="hair" />
     <g v-for="(row, r) in ledger.supply" :key="`s${r}`">
       <text x="0" :y="head + ROW * r + 17" class="label">{{ row.label }}</text>
-      <DotCell v-for="(dots, i) in row.cells" :key="i" :dots="dots" :x="cx(i)" :y="head + ROW * (r + 0.5)" />
-      <text :x="width" :y="head + ROW * r + 17" text-anchor="end" class="m"><RichSvg :text="row.factor" /></text>
+      <DotRow :row="dotRow(row.cells, cx, head + ROW * (r + 0.5))" :y="head + ROW * (r + 0.5)" />
+      <text :x="width" :y="head + ROW * r + 17" text-anchor="end" class="m">
+        <RichSvg :text="row.factor" />
+      </text>
     </g>
     <path :d="`M0 ${hasY + 0.5}H${width}`" class="ink" />
     <text x="0" :y="hasY + 20" class="label b">Train has</text>
-    <text v-for="(n, i) in ledger.has" :key="`h${i}`" :x="cx(i)" :y="hasY + 20" text-anchor="middle" class="m b" :class="{ amber: short(i) }">{{ n < 0 ? `−${-n}` : n }}</text>
+    <text
+      v-for="(n, i) in ledger.has"
+      :key="`h${i}`"
+      :x="cx(i)"
+      :y="hasY + 20"
+      text-anchor="middle"
+      class="m b"
+      :class="{ amber: short(i) }"
+    >
+      {{ n < 0 ? `−${-n}` : n }}
+    </text>
     <text :x="width" :y="hasY + 20" text-anchor="end" class="m b"><RichSvg :text="ledger.total" /></text>
     <path :d="`M0 ${demandY - 1.5}H${width}M0 ${demandY + 1.5}H${width}`" class="ink" />
     <g v-for="(row, r) in ledger.demand" :key="`d${r}`">
-      <text x="0" :y="demandY + ROW * r + 17" class="label"><tspan class="m b">{{ row.divisions }}</tspan><tspan class="q" dx="7">needs</tspan></text>
-      <DotCell v-for="(dots, i) in row.cells" :key="i" :dots="dots" :x="cx(i)" :y="demandY + ROW * (r + 0.5)" />
-      <g :transform="`translate(${width - RIGHT + 6} ${demandY + ROW * (r + 0.5) - 6})`" :class="`tone-${row.graded.grade}`">
-        <MarkIcon :name="row.graded.grade" /><text x="18" y="10.6" class="grade-word">{{ row.graded.word.replace(' at a microstep', ', finer') }}</text>
+      <text x="0" :y="demandY + ROW * r + 17" class="label">
+        <tspan class="m b">{{ row.divisions }}</tspan>
+        <tspan class="q" dx="7">needs</tspan>
+      </text>
+      <DotRow :row="dotRow(row.cells, cx, demandY + ROW * (r + 0.5))" :y="demandY + ROW * (r + 0.5)" />
+      <g
+        :transform="`translate(${width - RIGHT + 6} ${demandY + ROW * (r + 0.5) - 6})`"
+        :class="`tone-${row.graded.grade}`"
+      >
+        <MarkIcon :name="row.graded.grade" />
+        <text x="18" y="10.6" class="grade-word">
+          {{ row.graded.word.replace(' at a microstep', ', finer') }}
+        </text>
       </g>
     </g>
     <template v-if="ledger.demand.length > 0">
       <path :d="`M0 ${shortY + 0.5}H${width}`" class="hair" />
-      <text x="0" :y="shortY + 20" class="label b" :class="{ amber: ledger.missing.length > 0 }">{{ ledger.missing.length > 0 ? 'Short' : 'Nothing short' }}</text>
+      <text x="0" :y="shortY + 20" class="label b" :class="{ amber: ledger.missing.length > 0 }">
+        {{ ledger.missing.length > 0 ? 'Short' : 'Nothing short' }}
+      </text>
       <template v-for="(n, i) in ledger.shortColumns" :key="`x${i}`">
         <g v-if="n !== null">
-          <rect :x="cx(i) - 10" :y="shortY + 5" width="20" height="20" rx="2" class="box" /><text :x="cx(i)" :y="shortY + 20" text-anchor="middle" class="m b amber">{{ n }}</text>
+          <rect :x="cx(i) - 10" :y="shortY + 5" width="20" height="20" rx="2" class="box" />
+          <text :x="cx(i)" :y="shortY + 20" text-anchor="middle" class="m b amber">{{ n }}</text>
         </g>
       </template>
     </template>
@@ -63,15 +107,45 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
 </template>
 
 <style scoped>
-.ledger { overflow: visible; max-width: 100%; }
-.q { font: 400 13px var(--text); fill: var(--p-quiet); }
-.prime { font: 650 14px var(--mono); fill: var(--p-ink); }
-.label { font: 400 14px var(--text); fill: var(--p-ink); }
-.m { font: 400 14px var(--mono); fill: var(--p-ink); letter-spacing: -.03em; }
-.b { font-weight: 650; }
-.amber { fill: var(--p-amber); }
-.hair { stroke: var(--p-hair); }
-.ink { stroke: var(--p-ink); }
-.box { fill: var(--p-surface); stroke: var(--p-amber); }
-.grade-word { font: 600 14px var(--text); fill: currentColor; }
+.ledger {
+  overflow: visible;
+  max-width: 100%;
+}
+.q {
+  font: 400 13px var(--text);
+  fill: var(--p-quiet);
+}
+.prime {
+  font: 650 14px var(--mono);
+  fill: var(--p-ink);
+}
+.label {
+  font: 400 14px var(--text);
+  fill: var(--p-ink);
+}
+.m {
+  font: 400 14px var(--mono);
+  fill: var(--p-ink);
+  letter-spacing: -0.03em;
+}
+.b {
+  font-weight: 650;
+}
+.amber {
+  fill: var(--p-amber);
+}
+.hair {
+  stroke: var(--p-hair);
+}
+.ink {
+  stroke: var(--p-ink);
+}
+.box {
+  fill: var(--p-surface);
+  stroke: var(--p-amber);
+}
+.grade-word {
+  font: 600 14px var(--text);
+  fill: currentColor;
+}
 </style>

@@ -7,5 +7,7 @@ defineProps<{ graded: Graded; size?: number }>();
 </script>
 
 <template>
-  <span class="grade" :class="`tone-${graded.grade}`"><MarkIcon :name="graded.grade" :size="size ?? 12" /><span>{{ graded.word }}</span></span>
+  <span class="grade" :class="`tone-${graded.grade}`"
+    ><MarkIcon :name="graded.grade" :size="size ?? 12" /><span>{{ graded.word }}</span></span
+  >
 </template>

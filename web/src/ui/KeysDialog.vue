@@ -11,11 +11,17 @@ const open = defineModel<boolean>({ required: true });
       <header>
         <h2 id="keys-title">Keys</h2>
         <span class="sp"></span>
-        <button type="button" class="icon-button" aria-label="Close" @click="open = false"><v-icon :icon="mdiClose" size="20" /></button>
+        <button type="button" class="icon-button" aria-label="Close" @click="open = false">
+          <v-icon :icon="mdiClose" size="20" />
+        </button>
       </header>
       <dl class="lines">
         <div v-for="k in keyList" :key="k.says">
-          <dt><template v-for="(key, i) in k.keys" :key="key"><span v-if="i > 0" class="quiet"> then </span><kbd>{{ key }}</kbd></template></dt>
+          <dt>
+            <template v-for="(key, i) in k.keys" :key="key"
+              ><span v-if="i > 0" class="quiet"> then </span><kbd>{{ key }}</kbd></template
+            >
+          </dt>
           <dd>{{ k.says }}</dd>
         </div>
       </dl>
@@ -24,7 +30,13 @@ const open = defineModel<boolean>({ required: true });
 </template>
 
 <style scoped>
-.lines > div { padding: 2px 0; }
-dd { text-align: right; }
-dt { white-space: nowrap; }
+.lines > div {
+  padding: 2px 0;
+}
+dd {
+  text-align: right;
+}
+dt {
+  white-space: nowrap;
+}
 </style>

@@ -7,7 +7,15 @@ import { refusalSays, type Refusal } from '@pendrix/core';
  * A field that takes what people write. Every keystroke is handed to `commit`; what cannot be read is said under the field
  * and the last good value stays in force.
  */
-const { value, commit, label, unit = '', hint = '', placeholder = '', labelled = true } = defineProps<{
+const {
+  value,
+  commit,
+  label,
+  unit = '',
+  hint = '',
+  placeholder = '',
+  labelled = true,
+} = defineProps<{
   label: string;
   /** the value in force, as text */
   value: string;
@@ -84,13 +92,27 @@ function escape(e: KeyboardEvent): void {
       <span v-if="unit" class="u">{{ unit }}</span>
     </span>
     <p v-if="words" :id="`${id}-says`" class="refusal" role="status">
-      <v-icon :icon="mdiAlertCircleOutline" size="17" /><span><b>{{ words.says }}</b> {{ words.cure }}</span>
+      <v-icon :icon="mdiAlertCircleOutline" size="17" /><span
+        ><b>{{ words.says }}</b> {{ words.cure }}</span
+      >
     </p>
   </div>
 </template>
 
 <style scoped>
-.read-field { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; column-gap: 8px; font-size: 14px; min-width: 0; }
-.fld { width: var(--field-width, 92px); justify-self: end; }
-.refusal { grid-column: 1 / -1; }
+.read-field {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: center;
+  column-gap: 8px;
+  font-size: 14px;
+  min-width: 0;
+}
+.fld {
+  width: var(--field-width, 92px);
+  justify-self: end;
+}
+.refusal {
+  grid-column: 1 / -1;
+}
 </style>

@@ -16,8 +16,23 @@ const spans = computed(() => {
   let raised = false;
   for (const p of typeof text === 'string' ? [text] : text) {
     const up = typeof p !== 'string' && 'sup' in p;
-    const words = typeof p === 'string' ? p : 'sup' in p ? p.sup : 'unit' in p ? p.unit : 'strong' in p ? p.strong : p.frac.join('/');
-    words.split(THIN).forEach((t, i) => out.push({ t, ...(i > 0 ? { dx: 3 } : {}), ...(up ? { up } : raised && i === 0 ? { down: true } : {}) }));
+    const words =
+      typeof p === 'string'
+        ? p
+        : 'sup' in p
+          ? p.sup
+          : 'unit' in p
+            ? p.unit
+            : 'strong' in p
+              ? p.strong
+              : p.frac.join('/');
+    words.split(THIN).forEach((t, i) =>
+      out.push({
+        t,
+        ...(i > 0 ? { dx: 3 } : {}),
+        ...(up ? { up } : raised && i === 0 ? { down: true } : {}),
+      }),
+    );
     raised = up;
   }
   return out;
@@ -25,5 +40,12 @@ const spans = computed(() => {
 </script>
 
 <template>
-  <tspan v-for="(s, i) in spans" :key="i" :dx="s.dx" :dy="s.up ? -5 : s.down ? 5 : undefined" :font-size="s.up ? 10.5 : undefined">{{ s.t }}</tspan>
+  <tspan
+    v-for="(s, i) in spans"
+    :key="i"
+    :dx="s.dx"
+    :dy="s.up ? -5 : s.down ? 5 : undefined"
+    :font-size="s.up ? 10.5 : undefined"
+    >{{ s.t }}</tspan
+  >
 </template>

@@ -5,7 +5,10 @@ import { THIN, type Piece, type Rich } from '@pendrix/core';
 /** Text with stacked fractions, raised exponents and quiet units; thin gaps between groups of digits. */
 const { text } = defineProps<{ text: Rich }>();
 
-type Part = { readonly is: 'text' | 'strong' | 'sup' | 'unit' | 'frac'; readonly runs: readonly (readonly string[])[] };
+type Part = {
+  readonly is: 'text' | 'strong' | 'sup' | 'unit' | 'frac';
+  readonly runs: readonly (readonly string[])[];
+};
 const runs = (s: string): readonly string[] => s.split(THIN);
 
 const part = (p: Piece): Part => {
@@ -33,7 +36,9 @@ const tight = (p: Part): boolean => /^[″′°%]/.test(p.runs[0]?.[0] ?? '');
           ></span
         ></span
       ><sup v-else-if="p.is === 'sup'">{{ p.runs[0]?.join('') }}</sup
-      ><span v-else-if="p.is === 'unit'" class="u" :class="{ tight: tight(p) }">{{ p.runs[0]?.join(' ') }}</span
+      ><span v-else-if="p.is === 'unit'" class="u" :class="{ tight: tight(p) }">{{
+        p.runs[0]?.join(' ')
+      }}</span
       ><component :is="p.is === 'strong' ? 'b' : 'span'" v-else
         ><template v-for="(r, j) in p.runs[0]" :key="j"
           ><i v-if="j > 0" class="t"></i>{{ r }}</template
@@ -44,5 +49,7 @@ const tight = (p: Part): boolean => /^[″′°%]/.test(p.runs[0]?.[0] ?? '');
 </template>
 
 <style scoped>
-.rich { white-space: pre-wrap; }
+.rich {
+  white-space: pre-wrap;
+}
 </style>

@@ -9,7 +9,10 @@ const { progress = 0 } = defineProps<{ progress?: number }>();
       <defs>
         <pattern id="ruler-ticks" width="60" height="12" patternUnits="userSpaceOnUse">
           <path class="ten" d="M.5 0v12" />
-          <path class="tick" d="M6.5 0v4.5M12.5 0v4.5M18.5 0v4.5M24.5 0v4.5M30.5 0v8M36.5 0v4.5M42.5 0v4.5M48.5 0v4.5M54.5 0v4.5" />
+          <path
+            class="tick"
+            d="M6.5 0v4.5M12.5 0v4.5M18.5 0v4.5M24.5 0v4.5M30.5 0v8M36.5 0v4.5M42.5 0v4.5M48.5 0v4.5M54.5 0v4.5"
+          />
         </pattern>
       </defs>
       <rect width="100%" height="12" fill="url(#ruler-ticks)" />
@@ -20,9 +23,26 @@ const { progress = 0 } = defineProps<{ progress?: number }>();
 </template>
 
 <style scoped>
-.ruler { position: relative; height: 12px; overflow: hidden; shape-rendering: crispEdges; }
-.tick { stroke: var(--p-tick); }
-.ten { stroke: var(--p-tick-ten); }
-.edge { stroke: var(--p-hair); }
-.fill { position: absolute; left: 0; top: 0; height: 2.5px; background: var(--p-blue); }
+.ruler {
+  position: relative;
+  height: 12px;
+  overflow: hidden;
+  shape-rendering: crispEdges;
+}
+.tick {
+  stroke: var(--p-tick);
+}
+.ten {
+  stroke: var(--p-tick-ten);
+}
+.edge {
+  stroke: var(--p-hair);
+}
+.fill {
+  position: absolute;
+  left: 0;
+  top: 0;
+  height: 2.5px;
+  background: var(--p-blue);
+}
 </style>

@@ -31,14 +31,28 @@ const hits = computed<readonly Hit[]>(() => {
   if (id && current.report.value && counts?.ok)
     for (const count of counts.value.slice(0, 4)) {
       const opened = current.report.value.opened(count);
-      if (opened) found.push({ title: `${count} divisions`, says: opened.row.graded.word, to: { name: 'check', params: { id }, query: { count } } });
+      if (opened)
+        found.push({
+          title: `${count} divisions`,
+          says: opened.row.graded.word,
+          to: { name: 'check', params: { id }, query: { count } },
+        });
     }
   if (id)
     for (const place of places)
-      if (stations[place].title.toLowerCase().startsWith(text)) found.push({ title: stations[place].title, says: stations[place].asks, to: { name: place, params: { id } } });
+      if (stations[place].title.toLowerCase().startsWith(text))
+        found.push({
+          title: stations[place].title,
+          says: stations[place].asks,
+          to: { name: place, params: { id } },
+        });
   for (const r of workshop.drives)
     if (`${r.drive.name} ${r.drive.job.divisions}`.toLowerCase().includes(text))
-      found.push({ title: r.drive.name, says: reportOf(r.drive).purpose, to: { name: 'job', params: { id: r.id } } });
+      found.push({
+        title: r.drive.name,
+        says: reportOf(r.drive).purpose,
+        to: { name: 'job', params: { id: r.id } },
+      });
   return found.slice(0, MOST);
 });
 
@@ -83,7 +97,16 @@ function go(hit: Hit | undefined): void {
         />
       </label>
       <ul id="hits" role="listbox" aria-label="Found">
-        <li v-for="(hit, i) in hits" :id="`hit-${i}`" :key="i" role="option" :aria-selected="i === at" :class="{ on: i === at }" @click="go(hit)" @mousemove="at = i">
+        <li
+          v-for="(hit, i) in hits"
+          :id="`hit-${i}`"
+          :key="i"
+          role="option"
+          :aria-selected="i === at"
+          :class="{ on: i === at }"
+          @click="go(hit)"
+          @mousemove="at = i"
+        >
           <b>{{ hit.title }}</b><span class="quiet">{{ hit.says }}</span>
         </li>
       </ul>
@@ -95,12 +118,40 @@ function go(hit: Hit | undefined): void {
 </template>
 
 <style scoped>
-.search { padding: 12px; }
-.fld { gap: 8px; height: 38px; font-size: 15px; }
-.fld input { font-family: var(--text); }
-ul { margin-top: 8px; }
-li { display: flex; gap: 12px; align-items: baseline; padding: 7px 10px; cursor: pointer; min-height: 34px; }
-li .quiet { margin-left: auto; font-size: 14px; text-align: right; }
-.on { background: var(--p-tint); box-shadow: inset 3px 0 0 var(--p-blue); }
-.none { padding: 12px 10px 4px; font-size: 14px; color: var(--p-quiet); }
+.search {
+  padding: 12px;
+}
+.fld {
+  gap: 8px;
+  height: 38px;
+  font-size: 15px;
+}
+.fld input {
+  font-family: var(--text);
+}
+ul {
+  margin-top: 8px;
+}
+li {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding: 7px 10px;
+  cursor: pointer;
+  min-height: 34px;
+}
+li .quiet {
+  margin-left: auto;
+  font-size: 14px;
+  text-align: right;
+}
+.on {
+  background: var(--p-tint);
+  box-shadow: inset 3px 0 0 var(--p-blue);
+}
+.none {
+  padding: 12px 10px 4px;
+  font-size: 14px;
+  color: var(--p-quiet);
+}
 </style>

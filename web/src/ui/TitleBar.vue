@@ -15,17 +15,38 @@ const trouble = computed(() => workshop.trouble && refusalSays(workshop.trouble)
 
 <template>
   <header class="title">
-    <button type="button" class="icon-button menu" aria-label="Stations" @click="emit('menu')"><v-icon :icon="mdiMenu" size="24" /></button>
+    <button type="button" class="icon-button menu" aria-label="Stations" @click="emit('menu')">
+      <v-icon :icon="mdiMenu" size="24" />
+    </button>
     <h1>{{ title }}</h1>
     <span class="purpose">{{ purpose }}</span>
     <span class="sp"></span>
-    <span v-if="trouble" class="trouble" role="alert"><v-icon :icon="mdiAlertOutline" size="17" />not saved: {{ trouble.says }}</span>
-    <span v-else-if="saved" class="saved"><v-icon :icon="mdiCheck" size="15" /><span class="word">saved</span> <span class="mono">{{ saved }}</span></span>
+    <span v-if="trouble" class="trouble" role="alert"
+      ><v-icon :icon="mdiAlertOutline" size="17" />not saved: {{ trouble.says }}</span
+    >
+    <span v-else-if="saved" class="saved"
+      ><v-icon :icon="mdiCheck" size="15" /><span class="word">saved</span>
+      <span class="mono">{{ saved }}</span></span
+    >
     <span class="tools">
-      <button type="button" class="icon-button" :disabled="!undo" :aria-label="undo ? `Undo ${undo}` : 'Nothing to undo'" :title="undo ? `Undo ${undo}` : ''" @click="emit('undo')">
+      <button
+        type="button"
+        class="icon-button"
+        :disabled="!undo"
+        :aria-label="undo ? `Undo ${undo}` : 'Nothing to undo'"
+        :title="undo ? `Undo ${undo}` : ''"
+        @click="emit('undo')"
+      >
         <v-icon :icon="mdiUndoVariant" size="20" />
       </button>
-      <button type="button" class="icon-button" :disabled="!redo" :aria-label="redo ? `Redo ${redo}` : 'Nothing to redo'" :title="redo ? `Redo ${redo}` : ''" @click="emit('redo')">
+      <button
+        type="button"
+        class="icon-button"
+        :disabled="!redo"
+        :aria-label="redo ? `Redo ${redo}` : 'Nothing to redo'"
+        :title="redo ? `Redo ${redo}` : ''"
+        @click="emit('redo')"
+      >
         <v-icon :icon="mdiRedoVariant" size="20" />
       </button>
       <button type="button" class="search" aria-label="Search" aria-keyshortcuts="/" @click="emit('search')">
@@ -36,22 +57,101 @@ const trouble = computed(() => workshop.trouble && refusalSays(workshop.trouble)
 </template>
 
 <style scoped>
-.title { height: 48px; display: flex; align-items: center; padding: 0 16px 0 20px; gap: 6px; min-width: 0; }
-h1 { font-size: 20px; line-height: 24px; font-weight: 650; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; flex: 0 1 auto; min-width: 60px; }
-.purpose { color: var(--p-quiet); margin-left: 10px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; flex: 0 5 auto; min-width: 0; }
-.saved { color: var(--p-quiet); font-size: 14px; display: flex; align-items: center; gap: 5px; margin-right: 10px; white-space: nowrap; }
-.saved .v-icon { color: var(--p-even); }
-.trouble { color: var(--p-red); font-size: 14px; font-weight: 600; display: flex; align-items: center; gap: 5px; margin-right: 10px; }
-.tools { display: flex; gap: 6px; flex: none; }
-.search { margin-left: 8px; width: 132px; height: 32px; border: 1px solid var(--p-field); background: var(--p-surface); border-radius: 2px; display: flex; align-items: center; gap: 6px; padding: 0 6px 0 8px; color: var(--p-quiet); font-size: 14px; }
-.search span { flex: 1; }
-.menu { display: none; margin-left: -8px; }
+.title {
+  height: 48px;
+  display: flex;
+  align-items: center;
+  padding: 0 16px 0 20px;
+  gap: 6px;
+  min-width: 0;
+}
+h1 {
+  font-size: 20px;
+  line-height: 24px;
+  font-weight: 650;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  flex: 0 1 auto;
+  min-width: 60px;
+}
+.purpose {
+  color: var(--p-quiet);
+  margin-left: 10px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  flex: 0 5 auto;
+  min-width: 0;
+}
+.saved {
+  color: var(--p-quiet);
+  font-size: 14px;
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  margin-right: 10px;
+  white-space: nowrap;
+}
+.saved .v-icon {
+  color: var(--p-even);
+}
+.trouble {
+  color: var(--p-red);
+  font-size: 14px;
+  font-weight: 600;
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  margin-right: 10px;
+}
+.tools {
+  display: flex;
+  gap: 6px;
+  flex: none;
+}
+.search {
+  margin-left: 8px;
+  width: 132px;
+  height: 32px;
+  border: 1px solid var(--p-field);
+  background: var(--p-surface);
+  border-radius: 2px;
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 0 6px 0 8px;
+  color: var(--p-quiet);
+  font-size: 14px;
+}
+.search span {
+  flex: 1;
+}
+.menu {
+  display: none;
+  margin-left: -8px;
+}
 @media (max-width: 700px) {
-  .title { padding: 0 10px 0 16px; }
-  h1 { font-size: 17px; flex: 1 1 auto; }
-  .purpose, .saved .word, .tools { display: none; }
-  .sp { display: none; }
-  .saved { margin-right: 0; }
-  .menu { display: inline-flex; }
+  .title {
+    padding: 0 10px 0 16px;
+  }
+  h1 {
+    font-size: 17px;
+    flex: 1 1 auto;
+  }
+  .purpose,
+  .saved .word,
+  .tools {
+    display: none;
+  }
+  .sp {
+    display: none;
+  }
+  .saved {
+    margin-right: 0;
+  }
+  .menu {
+    display: inline-flex;
+  }
 }
 </style>

@@ -4,7 +4,13 @@ import type { Drawing, DrawnWheel, Picture } from '@pendrix/core';
 import RichSvg from './RichSvg.vue';
 
 /** A train in scribed lines. `small` leaves out what would blur; a stage can be marked and chosen. */
-const { drawing, alt, picture = null, selected = null, small = false } = defineProps<{
+const {
+  drawing,
+  alt,
+  picture = null,
+  selected = null,
+  small = false,
+} = defineProps<{
   drawing: Drawing;
   /** the same in words */
   alt: string;
@@ -18,7 +24,8 @@ const emit = defineEmits<{ choose: [stage: number] }>();
 const tone = (stage: number): string => (stage === selected ? 'sel' : 's1');
 const hub = (w: DrawnWheel): number => Math.min(9, w.r * 0.3);
 /** Rings show their body outside the teeth, wheels inside. */
-const body = (w: DrawnWheel): number => (w.ring ? w.r + Math.max(5, w.r * 0.12) : w.r - Math.max(5, w.r * 0.14));
+const body = (w: DrawnWheel): number =>
+  w.ring ? w.r + Math.max(5, w.r * 0.12) : w.r - Math.max(5, w.r * 0.14);
 const spokes = (w: DrawnWheel): readonly string[] => {
   const [from, to] = [Math.max(hub(w) * 2.4, w.r * 0.3), body(w) - 3];
   if (w.ring || to - from < 12) return [];
@@ -40,11 +47,22 @@ const s = computed(() => drawing.source);
 </script>
 
 <template>
-  <svg :width="drawing.width" :height="drawing.height" :viewBox="`0 0 ${drawing.width} ${drawing.height}`" role="img" :aria-label="alt" :class="{ small }">
+  <svg
+    :width="drawing.width"
+    :height="drawing.height"
+    :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
+    role="img"
+    :aria-label="alt"
+    :class="{ small }"
+  >
     <path v-if="small" class="ch" :d="`M8 ${s.y}H${drawing.width - 10}`" />
     <g v-for="(sh, i) in drawing.shafts" :key="`s${i}`" class="s2">
       <path v-if="small" :d="`M${sh.x1} ${sh.y}H${sh.x2}`" stroke-dasharray="5 3" />
-      <path v-else :d="`M${sh.x1} ${sh.y - 4}H${sh.x2}M${sh.x1} ${sh.y + 4}H${sh.x2}`" :stroke-dasharray="sh.far ? '7 4' : undefined" />
+      <path
+        v-else
+        :d="`M${sh.x1} ${sh.y - 4}H${sh.x2}M${sh.x1} ${sh.y + 4}H${sh.x2}`"
+        :stroke-dasharray="sh.far ? '7 4' : undefined"
+      />
     </g>
     <g class="s2">
       <path
@@ -53,15 +71,47 @@ const s = computed(() => drawing.source);
       />
       <template v-if="!small">
         <circle :cx="s.x" :cy="s.y" :r="s.half * 0.52" />
-        <circle v-for="(c, i) in [[-1, -1], [1, -1], [-1, 1], [1, 1]]" :key="i" class="s3" :cx="s.x + c[0]! * s.half * 0.72" :cy="s.y + c[1]! * s.half * 0.72" r="3.4" />
+        <circle
+          v-for="(c, i) in [
+            [-1, -1],
+            [1, -1],
+            [-1, 1],
+            [1, 1],
+          ]"
+          :key="i"
+          class="s3"
+          :cx="s.x + c[0]! * s.half * 0.72"
+          :cy="s.y + c[1]! * s.half * 0.72"
+          r="3.4"
+        />
       </template>
     </g>
-    <g v-for="(w, i) in drawing.wheels" :key="`w${i}`" class="part" :class="{ on: w.stage === selected }" @click="emit('choose', w.stage)">
+    <g
+      v-for="(w, i) in drawing.wheels"
+      :key="`w${i}`"
+      class="part"
+      :class="{ on: w.stage === selected }"
+      @click="emit('choose', w.stage)"
+    >
       <circle v-if="w.ring" :cx="w.x" :cy="w.y" :r="body(w)" class="fillable" :class="tone(w.stage)" />
       <circle :cx="w.x" :cy="w.y" :r="w.r" class="fillable" fill="var(--p-ground)" />
       <path v-if="w.rim" class="thin" :class="tone(w.stage)" :d="w.rim" />
-      <circle v-else class="rim" :class="tone(w.stage)" :cx="w.x" :cy="w.y" :r="w.r" :stroke-dasharray="w.dash || undefined" />
-      <circle v-if="!w.ring && body(w) > 3" class="s2" :cx="w.x" :cy="w.y" :r="small ? Math.max(1.6, w.r - 2.4) : body(w)" />
+      <circle
+        v-else
+        class="rim"
+        :class="tone(w.stage)"
+        :cx="w.x"
+        :cy="w.y"
+        :r="w.r"
+        :stroke-dasharray="w.dash || undefined"
+      />
+      <circle
+        v-if="!w.ring && body(w) > 3"
+        class="s2"
+        :cx="w.x"
+        :cy="w.y"
+        :r="small ? Math.max(1.6, w.r - 2.4) : body(w)"
+      />
       <template v-if="!small">
         <circle v-if="w.rim" class="ch2" :cx="w.x" :cy="w.y" :r="w.r" />
         <path v-for="(d, j) in spokes(w)" :key="j" class="s2" :d="d" />
@@ -73,18 +123,48 @@ const s = computed(() => drawing.source);
     <g v-for="(b, i) in drawing.belts" :key="`b${i}`" class="part" @click="emit('choose', b.stage)">
       <path v-if="small" class="s1" :d="b.path" />
       <template v-else>
-        <path :d="b.path" fill="none" :stroke="b.stage === selected ? 'var(--p-bright)' : 'var(--p-scribe)'" stroke-width="5" />
+        <path
+          :d="b.path"
+          fill="none"
+          :stroke="b.stage === selected ? 'var(--p-bright)' : 'var(--p-scribe)'"
+          stroke-width="5"
+        />
         <path :d="b.path" fill="none" stroke="var(--p-ground)" stroke-width="2.4" />
-        <path :d="b.path" fill="none" :stroke="b.stage === selected ? 'var(--p-bright)' : 'var(--p-scribe)'" stroke-width="1.6" stroke-dasharray="1.4 2.9" />
+        <path
+          :d="b.path"
+          fill="none"
+          :stroke="b.stage === selected ? 'var(--p-bright)' : 'var(--p-scribe)'"
+          stroke-width="1.6"
+          stroke-dasharray="1.4 2.9"
+        />
       </template>
     </g>
     <g v-for="(w, i) in drawing.worms" :key="`m${i}`" class="part" @click="emit('choose', w.stage)">
       <rect class="bg" :class="tone(w.stage)" :x="w.x" :y="w.y" :width="w.w" :height="w.h" />
-      <svg :x="w.x" :y="w.y" :width="w.w" :height="w.h" :viewBox="`${w.x} ${w.y} ${w.w} ${w.h}`"><path class="thin" :class="tone(w.stage)" :d="w.threads" /></svg>
+      <svg :x="w.x" :y="w.y" :width="w.w" :height="w.h" :viewBox="`${w.x} ${w.y} ${w.w} ${w.h}`">
+        <path class="thin" :class="tone(w.stage)" :d="w.threads" />
+      </svg>
     </g>
     <g v-for="(b, i) in drawing.boxes" :key="`x${i}`" class="part" @click="emit('choose', b.stage)">
-      <rect class="bg" :class="tone(b.stage)" :x="b.x - b.half" :y="b.y - b.half" :width="2 * b.half" :height="2 * b.half" />
-      <text v-if="b.label" class="ln" :x="b.x" :y="b.y + 5" text-anchor="middle" :textLength="b.label.length > 6 ? 2 * b.half - 6 : undefined" lengthAdjust="spacingAndGlyphs">{{ b.label }}</text>
+      <rect
+        class="bg"
+        :class="tone(b.stage)"
+        :x="b.x - b.half"
+        :y="b.y - b.half"
+        :width="2 * b.half"
+        :height="2 * b.half"
+      />
+      <text
+        v-if="b.label"
+        class="ln"
+        :x="b.x"
+        :y="b.y + 5"
+        text-anchor="middle"
+        :textLength="b.label.length > 6 ? 2 * b.half - 6 : undefined"
+        lengthAdjust="spacingAndGlyphs"
+      >
+        {{ b.label }}
+      </text>
       <path v-else class="s3" :d="`M${b.x - b.half} ${b.y - b.half}l${2 * b.half} ${2 * b.half}`" />
     </g>
     <g>
@@ -94,26 +174,59 @@ const s = computed(() => drawing.source);
       <circle v-if="!small" class="s1" :cx="drawing.work.x" :cy="drawing.work.y" :r="drawing.work.r * 0.1" />
     </g>
     <template v-if="picture">
-      <path class="ch" :d="`M${s.x} 20V${drawing.height}M${drawing.work.x} 20V${drawing.height}`" opacity=".55" />
-      <g v-for="(a, i) in picture.arrows" :key="`a${i}`"><path class="s1" :d="a.line" /><path class="s1f" :d="a.head" /></g>
-      <g v-for="(l, i) in picture.labels" :key="`l${i}`" :class="{ lit: l.stage !== null && l.stage === selected }">
+      <path
+        class="ch"
+        :d="`M${s.x} 20V${drawing.height}M${drawing.work.x} 20V${drawing.height}`"
+        opacity=".55"
+      />
+      <g v-for="(a, i) in picture.arrows" :key="`a${i}`">
+        <path class="s1" :d="a.line" />
+        <path class="s1f" :d="a.head" />
+      </g>
+      <g
+        v-for="(l, i) in picture.labels"
+        :key="`l${i}`"
+        :class="{ lit: l.stage !== null && l.stage === selected }"
+      >
         <text class="ln" :x="l.x" :y="l.y"><RichSvg :text="l.title" /></text>
         <text class="lt" :x="l.x" :y="l.y + 17"><RichSvg :text="l.says" /></text>
       </g>
       <g v-if="picture.bar">
-        <path class="s2" :d="`M${picture.bar.x} ${picture.bar.y}h${picture.bar.length}M${picture.bar.x} ${picture.bar.y - 5}v10M${picture.bar.x + picture.bar.length / 2} ${picture.bar.y - 3}v6M${picture.bar.x + picture.bar.length} ${picture.bar.y - 5}v10`" />
-        <text class="lt" :x="picture.bar.x + picture.bar.length + 8" :y="picture.bar.y + 4.5">{{ picture.bar.says }}, pitch diameters to scale</text>
+        <path
+          class="s2"
+          :d="`M${picture.bar.x} ${picture.bar.y}h${picture.bar.length}M${picture.bar.x} ${picture.bar.y - 5}v10M${picture.bar.x + picture.bar.length / 2} ${picture.bar.y - 3}v6M${picture.bar.x + picture.bar.length} ${picture.bar.y - 5}v10`"
+        />
+        <text class="lt" :x="picture.bar.x + picture.bar.length + 8" :y="picture.bar.y + 4.5">
+          {{ picture.bar.says }}, pitch diameters to scale
+        </text>
       </g>
     </template>
   </svg>
 </template>
 
 <style scoped>
-.part { cursor: pointer; }
-.small .part { cursor: inherit; }
-.on .fillable { fill: var(--p-ground-light); }
-text { paint-order: stroke; stroke: var(--p-ground); stroke-width: 4px; stroke-linejoin: round; }
-.lit text { fill: var(--p-bright); }
-.small .rim { stroke-width: 1.8; }
-.small .s1 { stroke-width: 1.3; }
+.part {
+  cursor: pointer;
+}
+.small .part {
+  cursor: inherit;
+}
+.on .fillable {
+  fill: var(--p-ground-light);
+}
+text {
+  paint-order: stroke;
+  stroke: var(--p-ground);
+  stroke-width: 4px;
+  stroke-linejoin: round;
+}
+.lit text {
+  fill: var(--p-bright);
+}
+.small .rim {
+  stroke-width: 1.8;
+}
+.small .s1 {
+  stroke-width: 1.3;
+}
 </style>

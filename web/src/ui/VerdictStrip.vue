@@ -9,7 +9,11 @@ import RichText from './RichText.vue';
 const { cells, driveId } = defineProps<{ cells: readonly VerdictCell[]; driveId: string }>();
 const page = ref(0);
 /** Two at a time, what a maker at the machine wants first. */
-const PAGES = [['divisions', 'error'], ['steps', 'rate'], ['speed', 'force']] as const satisfies readonly (readonly CellId[])[];
+const PAGES = [
+  ['divisions', 'error'],
+  ['steps', 'rate'],
+  ['speed', 'force'],
+] as const satisfies readonly (readonly CellId[])[];
 const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 </script>
 
@@ -25,38 +29,120 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
     >
       <span class="label">{{ cell.label }}</span>
       <span v-if="cell.figure" class="row"
-        ><RichText class="value" :text="cell.figure.text" /><GradeTag v-if="cell.graded" :graded="cell.graded"
+        ><RichText class="value" :text="cell.figure.text" /><GradeTag
+          v-if="cell.graded"
+          :graded="cell.graded"
       /></span>
       <span v-else class="absent">{{ cell.absent }}</span>
     </RouterLink>
-    <button type="button" class="icon-button more" aria-label="The next two of the verdict" @click="page = (page + 1) % PAGES.length">
+    <button
+      type="button"
+      class="icon-button more"
+      aria-label="The next two of the verdict"
+      @click="page = (page + 1) % PAGES.length"
+    >
       <v-icon :icon="mdiChevronRight" size="20" />
     </button>
   </section>
 </template>
 
 <style scoped>
-.verdict { display: flex; height: 52px; border-bottom: 1px solid var(--p-hair); background: var(--p-paper); overflow: hidden; }
-.cell { flex: 1 1 200px; max-width: 240px; min-width: 0; padding: 5px 0 0 20px; position: relative; display: flex; flex-direction: column; }
-.cell + .cell::before { content: ''; position: absolute; left: 0; top: 12px; bottom: 8px; width: 1px; background: var(--p-hair); }
-.cell:hover .label { text-decoration: underline; }
-.cell:focus-visible { outline-offset: -3px; }
-.label { font-size: 13px; line-height: 16px; color: var(--p-quiet); }
-.row { display: flex; align-items: center; gap: 10px; height: 24px; min-width: 0; }
-.value { font: 600 17px/24px var(--mono); white-space: nowrap; }
-.value :deep(.u) { font-size: 14px; }
-.absent { font-size: 14px; line-height: 24px; color: var(--p-quiet); white-space: nowrap; }
-.more { display: none; }
+.verdict {
+  display: flex;
+  height: 52px;
+  border-bottom: 1px solid var(--p-hair);
+  background: var(--p-paper);
+  overflow: hidden;
+}
+.cell {
+  flex: 1 1 200px;
+  max-width: 240px;
+  min-width: 0;
+  padding: 5px 0 0 20px;
+  position: relative;
+  display: flex;
+  flex-direction: column;
+}
+.cell + .cell::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  top: 12px;
+  bottom: 8px;
+  width: 1px;
+  background: var(--p-hair);
+}
+.cell:hover .label {
+  text-decoration: underline;
+}
+.cell:focus-visible {
+  outline-offset: -3px;
+}
+.label {
+  font-size: 13px;
+  line-height: 16px;
+  color: var(--p-quiet);
+}
+.row {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  height: 24px;
+  min-width: 0;
+}
+.value {
+  font: 600 17px/24px var(--mono);
+  white-space: nowrap;
+}
+.value :deep(.u) {
+  font-size: 14px;
+}
+.absent {
+  font-size: 14px;
+  line-height: 24px;
+  color: var(--p-quiet);
+  white-space: nowrap;
+}
+.more {
+  display: none;
+}
 @media (max-width: 1180px) {
-  .cell { padding-left: 12px; }
-  .value { font-size: 15px; }
-  .row { gap: 7px; }
-  .cell :deep(.grade) { font-size: 13px; gap: 4px; }
+  .cell {
+    padding-left: 12px;
+  }
+  .value {
+    font-size: 15px;
+  }
+  .row {
+    gap: 7px;
+  }
+  .cell :deep(.grade) {
+    font-size: 13px;
+    gap: 4px;
+  }
 }
 @media (max-width: 700px) {
-  .verdict { padding-right: 4px; align-items: center; }
-  .cell { padding-left: 16px; align-self: stretch; }
-  .cell.paged { display: none; }
-  .more { display: inline-flex; margin-left: auto; color: var(--p-quiet); }
+  .verdict {
+    padding-right: 4px;
+    align-items: center;
+  }
+  .cell {
+    padding-left: 16px;
+    align-self: stretch;
+  }
+  .cell::before {
+    display: none;
+  }
+  .cell:not(.paged) ~ .cell:not(.paged)::before {
+    display: block;
+  }
+  .cell.paged {
+    display: none;
+  }
+  .more {
+    display: inline-flex;
+    margin-left: auto;
+    color: var(--p-quiet);
+  }
 }
 </style>

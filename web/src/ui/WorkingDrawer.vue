@@ -34,17 +34,29 @@ async function copy(): Promise<void> {
     await navigator.clipboard.writeText(workingAsText(figure.value));
     notices.tell({ says: 'The working is on the clipboard.', tone: 'plain' });
   } catch {
-    notices.tell({ says: 'The browser did not let Pendrix copy. Select the lines and copy them by hand.', tone: 'bad' });
+    notices.tell({
+      says: 'The browser did not let Pendrix copy. Select the lines and copy them by hand.',
+      tone: 'bad',
+    });
   }
 }
 </script>
 
 <template>
-  <aside v-if="figure" class="drawer" :aria-label="`Working: ${figure.label}`" @keydown.escape.stop="working.close()">
+  <aside
+    v-if="figure"
+    class="drawer"
+    :aria-label="`Working: ${figure.label}`"
+    @keydown.escape.stop="working.close()"
+  >
     <header>
-      <h3 ref="head" tabindex="-1">Working <span class="q">{{ figure.label }}</span></h3>
+      <h3 ref="head" tabindex="-1">
+        Working <span class="q">{{ figure.label }}</span>
+      </h3>
       <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copy">Copy as text</v-btn>
-      <button type="button" class="icon-button" aria-label="Close the working" @click="working.close()"><v-icon :icon="mdiClose" size="20" /></button>
+      <button type="button" class="icon-button" aria-label="Close the working" @click="working.close()">
+        <v-icon :icon="mdiClose" size="20" />
+      </button>
     </header>
     <ol class="scroll" tabindex="0" aria-label="Lines of the working">
       <li v-for="(line, i) in lines" :key="i" :class="{ last: i === lines.length - 1 }">
@@ -57,20 +69,97 @@ async function copy(): Promise<void> {
 </template>
 
 <style scoped>
-.drawer { position: absolute; right: 0; bottom: 0; width: min(500px, 100%); max-height: min(440px, 62%); background: var(--p-paper); border-top: 3px solid var(--p-blue); border-left: 1px solid var(--p-hair); z-index: 20; display: flex; flex-direction: column; }
-header { height: 40px; flex: none; display: flex; align-items: center; gap: 8px; padding: 0 8px 0 20px; border-bottom: 1px solid var(--p-hair); }
-h3 { margin-right: auto; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; min-width: 0; }
-h3:focus-visible { outline: none; }
-.q { font-weight: 400; color: var(--p-quiet); font-size: 14px; margin-left: 6px; }
-ol { padding: 4px 20px 10px; }
-li { display: flex; align-items: center; min-height: 34px; border-bottom: 1px dotted var(--p-dotted); gap: 8px; padding: 3px 0; }
-.why { width: 118px; flex: none; font-size: 14px; line-height: 17px; color: var(--p-quiet); }
-.what { flex: 1; min-width: 0; font-size: 14px; line-height: 20px; letter-spacing: -.02em; word-spacing: -.28em; overflow-wrap: anywhere; }
-.what :deep(.u) { word-spacing: 0; }
-.what :deep(.u) { font-size: 14px; margin-left: 8px; }
-.what :deep(.u.tight) { margin-left: 0; }
-.exact { width: 40px; text-align: right; }
-.last { border-bottom: 0; border-top: 1.5px solid var(--p-ink); margin-top: -1px; min-height: 40px; }
-.last .what { font-size: 17px; line-height: 24px; }
-.last .why { color: var(--p-ink); font-weight: 600; }
+.drawer {
+  position: absolute;
+  right: 0;
+  bottom: 0;
+  width: min(500px, 100%);
+  max-height: min(440px, 62%);
+  background: var(--p-paper);
+  border-top: 3px solid var(--p-blue);
+  border-left: 1px solid var(--p-hair);
+  z-index: 20;
+  display: flex;
+  flex-direction: column;
+}
+header {
+  height: 40px;
+  flex: none;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 0 8px 0 20px;
+  border-bottom: 1px solid var(--p-hair);
+}
+h3 {
+  margin-right: auto;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  min-width: 0;
+}
+h3:focus-visible {
+  outline: none;
+}
+.q {
+  font-weight: 400;
+  color: var(--p-quiet);
+  font-size: 14px;
+  margin-left: 6px;
+}
+ol {
+  padding: 4px 20px 10px;
+}
+li {
+  display: flex;
+  align-items: center;
+  min-height: 34px;
+  border-bottom: 1px dotted var(--p-dotted);
+  gap: 8px;
+  padding: 3px 0;
+}
+.why {
+  width: 118px;
+  flex: none;
+  font-size: 14px;
+  line-height: 17px;
+  color: var(--p-quiet);
+}
+.what {
+  flex: 1;
+  min-width: 0;
+  font-size: 14px;
+  line-height: 20px;
+  letter-spacing: -0.02em;
+  word-spacing: -0.28em;
+  overflow-wrap: anywhere;
+}
+.what :deep(.u) {
+  word-spacing: 0;
+}
+.what :deep(.u) {
+  font-size: 14px;
+  margin-left: 8px;
+}
+.what :deep(.u.tight) {
+  margin-left: 0;
+}
+.exact {
+  width: 40px;
+  text-align: right;
+}
+.last {
+  border-bottom: 0;
+  border-top: 1.5px solid var(--p-ink);
+  margin-top: -1px;
+  min-height: 40px;
+}
+.last .what {
+  font-size: 17px;
+  line-height: 24px;
+}
+.last .why {
+  color: var(--p-ink);
+  font-weight: 600;
+}
 </style>

@@ -14,7 +14,8 @@ export async function readDriveFile(file: File): Promise<Result<readonly Drive[]
   }
 }
 
-export const fileRefusal = (name: string, result: Result<unknown>): string => (result.ok ? '' : `${name} is left out. ${refusalSentence(result.refusal)}`);
+export const fileRefusal = (name: string, result: Result<unknown>): string =>
+  result.ok ? '' : `${name} is left out. ${refusalSentence(result.refusal)}`;
 
 export async function saveDrive(drive: Drive): Promise<void> {
   const { driveFileName, writeDrive } = await filesRoom();
@@ -36,7 +37,10 @@ export function save(name: string, text: string, type: string): void {
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-const demoFiles = import.meta.glob<string>('../../../demo/*.pendrix.json', { query: '?raw', import: 'default' });
+const demoFiles = import.meta.glob<string>('../../../demo/*.pendrix.json', {
+  query: '?raw',
+  import: 'default',
+});
 
 /** The drives of the Lantern Hill demo workshop. */
 export async function demoDrives(): Promise<readonly Drive[]> {

@@ -20,7 +20,10 @@ export const keyList = [
 ] as const;
 
 const typing = (e: KeyboardEvent): boolean =>
-  e.target instanceof HTMLElement && (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName) && !/^(radio|checkbox)$/.test((e.target as HTMLInputElement).type));
+  e.target instanceof HTMLElement &&
+  (e.target.isContentEditable ||
+    (/^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName) &&
+      !/^(radio|checkbox)$/.test((e.target as HTMLInputElement).type)));
 
 interface KeyActions {
   readonly undo: () => void;

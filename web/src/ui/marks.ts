@@ -8,7 +8,10 @@ interface Strokes {
 
 export const gradeStrokes = {
   even: { circle: { r: 4.6, filled: true } },
-  evenMicrostep: { circle: { r: 4.3, filled: false, width: 1.5 }, path: { d: 'M6 1.7a4.3 4.3 0 0 0 0 8.6z', filled: true } },
+  evenMicrostep: {
+    circle: { r: 4.3, filled: false, width: 1.5 },
+    path: { d: 'M6 1.7a4.3 4.3 0 0 0 0 8.6z', filled: true },
+  },
   rounded: { path: { d: 'M6 1.2 10.8 6 6 10.8 1.2 6z', filled: false, width: 1.6 } },
   misses: { path: { d: 'M2 2 10 10M10 2 2 10', filled: false, width: 2 } },
   unknown: { path: { d: 'M1.5 6h9', filled: false, width: 2 } },

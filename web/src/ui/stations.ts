@@ -15,7 +15,12 @@ export const stations = {
   job: { title: 'Job', icon: mdiClipboardTextOutline, key: 'j', asks: 'What must it do, and how well?' },
   train: { title: 'Train', icon: mdiCogs, key: 't', asks: 'What turns what, and does it come out even?' },
   check: { title: 'Check', icon: mdiRulerSquareCompass, key: 'c', asks: 'Divisions: how good is it?' },
-  run: { title: 'Run', icon: mdiRotateRight, key: 'r', asks: 'Stand at the machine: where to go for each tooth.' },
+  run: {
+    title: 'Run',
+    icon: mdiRotateRight,
+    key: 'r',
+    asks: 'Stand at the machine: where to go for each tooth.',
+  },
 } as const satisfies Record<Place, StationInfo>;
 
 export const places = Object.keys(stations) as readonly Place[];

@@ -61,7 +61,12 @@ const widest = (shape: Shape): number => {
  * The train in columns: motor, one column a stage, the work; part, shaft column and card stand in one vertical line.
  * `column` is the width of one in px; `divisions` are the marks on the work.
  */
-export function columnDrawing(shapes: readonly Shape[], column: number, height: number, divisions: number): Drawing {
+export function columnDrawing(
+  shapes: readonly Shape[],
+  column: number,
+  height: number,
+  divisions: number,
+): Drawing {
   const X = (i: number): number => column * i + column / 2;
   const placed = place(shapes);
   const margin = 26;
@@ -83,7 +88,14 @@ export function columnDrawing(shapes: readonly Shape[], column: number, height: 
   const tag = (stage: number, role: Tag['role'], x: number, y: number): void => {
     tags.push({ stage, role, x: px(x), y: px(Math.max(18, Math.min(height - 24, y))), anchor: 'start' });
   };
-  const wheel = (w: Wheel, stage: number, role: DrawnWheel['role'], x: number, y: number, ring = false): void => {
+  const wheel = (
+    w: Wheel,
+    stage: number,
+    role: DrawnWheel['role'],
+    x: number,
+    y: number,
+    ring = false,
+  ): void => {
     wheels.push(drawnWheel(w, scale, stage, role, px(x), y, ring));
   };
   placed.forEach(({ shape, from, to }, i) => {
@@ -113,10 +125,17 @@ export function columnDrawing(shapes: readonly Shape[], column: number, height: 
       tag(i, 'driver', x + (shape.inner ? r2 * 0.9 + 12 : r1 + 10), Y(from) + (up ? 6 : -10));
     } else if (shape.form === 'worm') {
       wheel(shape.wheel, i, 'driven', x, Y(to));
-      const [w, h] = [Math.min(column * 0.55, Math.max(46, shape.wormMm * scale * 2.6)), Math.max(10, shape.wormMm * scale)];
+      const [w, h] = [
+        Math.min(column * 0.55, Math.max(46, shape.wormMm * scale * 2.6)),
+        Math.max(10, shape.wormMm * scale),
+      ];
       const box = { x: px(x - w / 2), y: px(Y(from) - h / 2), w: px(w), h: px(h) };
       tag(i, 'whole', box.x + box.w + 10, box.y + box.h + 4);
-      worms.push({ stage: i, ...box, threads: threads(box.x, box.y, box.w, box.h, Math.max(4, Math.PI * scale)) });
+      worms.push({
+        stage: i,
+        ...box,
+        threads: threads(box.x, box.y, box.w, box.h, Math.max(4, Math.PI * scale)),
+      });
     } else {
       boxes.push({ stage: i, x: px(x), y: Y(from), half: 30, label: shape.label });
       tag(i, 'whole', x - 30, Y(from) + 50);
@@ -130,7 +149,12 @@ export function columnDrawing(shapes: readonly Shape[], column: number, height: 
     height,
     scale,
     source: { x: X(0), y: Y(0), half: Math.max(20, Math.min(46, 21 * scale)) },
-    work: { x: X(last), y: Y(end), r: Math.min(column * 0.42, 80, Math.max(44, Math.min(Y(end) - 12, height - Y(end) - 12))), divisions },
+    work: {
+      x: X(last),
+      y: Y(end),
+      r: Math.min(column * 0.42, 80, Math.max(44, Math.min(Y(end) - 12, height - Y(end) - 12))),
+      divisions,
+    },
     wheels,
     belts,
     worms,
@@ -143,12 +167,25 @@ export function columnDrawing(shapes: readonly Shape[], column: number, height: 
 /** Rims under this radius are drawn as dashed circles: their teeth would be a blur. */
 const TOOTHED_FROM = 7;
 
-function drawnWheel(w: Wheel, scale: number, stage: number, role: DrawnWheel['role'], x: number, y: number, ring: boolean): DrawnWheel {
+function drawnWheel(
+  w: Wheel,
+  scale: number,
+  stage: number,
+  role: DrawnWheel['role'],
+  x: number,
+  y: number,
+  ring: boolean,
+): DrawnWheel {
   const r = px(Math.max(2.6, (w.pitchMm / 2) * scale));
   const pitch = (2 * Math.PI * r) / w.teeth;
   const shown = r >= TOOTHED_FROM && pitch >= 1.7 && w.teeth <= 720;
   return {
-    stage, role, x, y, r, ring,
+    stage,
+    role,
+    x,
+    y,
+    r,
+    ring,
     teeth: w.teeth,
     rim: shown ? toothed(x, y, r, w.teeth, Math.min(6, pitch * 0.75)) : '',
     dash: `${px(pitch * 0.55)} ${px(pitch * 0.45)}`,

@@ -9,10 +9,21 @@ export interface Drawing {
   readonly wheels: readonly DrawnWheel[];
   readonly belts: readonly { readonly stage: number; readonly path: string }[];
   readonly worms: readonly DrawnWorm[];
-  readonly boxes: readonly { readonly stage: number; readonly x: number; readonly y: number; readonly half: number; readonly label: string }[];
+  readonly boxes: readonly {
+    readonly stage: number;
+    readonly x: number;
+    readonly y: number;
+    readonly half: number;
+    readonly label: string;
+  }[];
   readonly tags: readonly Tag[];
   /** shafts seen from the side, from one part to the next */
-  readonly shafts: readonly { readonly x1: number; readonly x2: number; readonly y: number; readonly far: boolean }[];
+  readonly shafts: readonly {
+    readonly x1: number;
+    readonly x2: number;
+    readonly y: number;
+    readonly far: boolean;
+  }[];
 }
 
 /** Where the words for a part go: its tooth count and what it brings or takes. */

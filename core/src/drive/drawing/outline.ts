@@ -2,7 +2,8 @@
 
 export const px = (n: number): number => Math.round(n * 100) / 100;
 
-const at = (x: number, y: number, r: number, a: number): string => `${px(x + r * Math.cos(a))} ${px(y + r * Math.sin(a))}`;
+const at = (x: number, y: number, r: number, a: number): string =>
+  `${px(x + r * Math.cos(a))} ${px(y + r * Math.sin(a))}`;
 
 /** A wheel's rim with its real number of teeth, `height` px from root to tip around the pitch radius. */
 export function toothed(x: number, y: number, r: number, teeth: number, height: number): string {
@@ -12,8 +13,10 @@ export function toothed(x: number, y: number, r: number, teeth: number, height: 
   for (let i = 0; i < teeth; i++) {
     const a = i * pitch;
     points.push(
-      at(x, y, root, a - pitch * 0.32), at(x, y, tip, a - pitch * 0.165),
-      at(x, y, tip, a + pitch * 0.165), at(x, y, root, a + pitch * 0.32),
+      at(x, y, root, a - pitch * 0.32),
+      at(x, y, tip, a - pitch * 0.165),
+      at(x, y, tip, a + pitch * 0.165),
+      at(x, y, root, a + pitch * 0.32),
     );
   }
   return `M${points.join('L')}Z`;
@@ -36,15 +39,26 @@ export function beltPath(x1: number, y1: number, r1: number, x2: number, y2: num
 export function threads(x: number, y: number, w: number, h: number, pitch: number): string {
   const out: string[] = [];
   const step = Math.max(pitch, 3);
-  if (w >= h) for (let v = x - step; v < x + w; v += step) out.push(`M${px(v)} ${px(y + h)}l${px(step * 0.9)} ${px(-h)}`);
-  else for (let v = y - step; v < y + h; v += step) out.push(`M${px(x)} ${px(v + step * 0.9)}l${px(w)} ${px(-step * 0.9)}`);
+  if (w >= h)
+    for (let v = x - step; v < x + w; v += step)
+      out.push(`M${px(v)} ${px(y + h)}l${px(step * 0.9)} ${px(-h)}`);
+  else
+    for (let v = y - step; v < y + h; v += step)
+      out.push(`M${px(x)} ${px(v + step * 0.9)}l${px(w)} ${px(-step * 0.9)}`);
   return out.join('');
 }
 
 /** An arc with a head at its end, showing a sense of turning: clockwise on the page, or against it. Two paths: stroke and fill. */
-export function arrowArc(x: number, y: number, r: number, clockwise: boolean): { readonly line: string; readonly head: string } {
+export function arrowArc(
+  x: number,
+  y: number,
+  r: number,
+  clockwise: boolean,
+): { readonly line: string; readonly head: string } {
   const half = Math.min(0.5, 14 / r);
-  const [from, to] = clockwise ? [-Math.PI / 2 - half, -Math.PI / 2 + half] : [-Math.PI / 2 + half, -Math.PI / 2 - half];
+  const [from, to] = clockwise
+    ? [-Math.PI / 2 - half, -Math.PI / 2 + half]
+    : [-Math.PI / 2 + half, -Math.PI / 2 - half];
   const back = to + ((clockwise ? -1 : 1) * 8) / r;
   return {
     line: `M${at(x, y, r, from)}A${px(r)} ${px(r)} 0 0 ${clockwise ? 1 : 0} ${at(x, y, r, (to + back) / 2)}`,

@@ -9,6 +9,7 @@ export interface Dismiss {
 /** A caution was read and is put away for this drive. (handbook: cautions) */
 export const dismiss: EditKind<Dismiss> = {
   id: 'dismiss',
-  apply: (drive, edit) => taken({ ...drive, dismissed: [...new Set([...(drive.dismissed ?? []), edit.caution])] }),
+  apply: (drive, edit) =>
+    taken({ ...drive, dismissed: [...new Set([...(drive.dismissed ?? []), edit.caution])] }),
   says: () => 'caution put away',
 };

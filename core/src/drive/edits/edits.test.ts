@@ -30,15 +30,31 @@ describe('edits', () => {
     [{ do: 'divisions', text: ' 55, 60-63 ' }, (d) => d.job.divisions, '55, 60-63'],
     [{ do: 'tolerance', as: 'angle', text: '±20″' }, (d) => d.job.toleranceArcsec, '20'],
     [{ do: 'tolerance', as: 'angle', text: '0.9 deg' }, (d) => d.job.toleranceArcsec, '3240'],
-    [{ do: 'tolerance', as: 'length', text: '5 µm', radius: '30' }, (d) => [d.job.toleranceMm, d.job.radiusMm], ['1/200', '30']],
+    [
+      { do: 'tolerance', as: 'length', text: '5 µm', radius: '30' },
+      (d) => [d.job.toleranceMm, d.job.radiusMm],
+      ['1/200', '30'],
+    ],
     [{ do: 'radius', text: '1 in' }, (d) => d.job.radiusMm, '127/5'],
     [{ do: 'notes', text: 'by ear' }, (d) => d.job.notes, 'by ear'],
     [{ do: 'source', key: 'fullSteps', text: '400' }, (d) => d.train.source.fullSteps, 400],
     [{ do: 'mode', mode: 32 }, (d) => d.train.source.mode, 32],
     [{ do: 'modes', text: '1/1, 1/8 4' }, (d) => [d.train.source.modes, d.train.source.mode], [[1, 4, 8], 8]],
-    [{ do: 'stage', at: 0, key: 'z2', text: '73' }, (d) => d.train.stages[0], { kind: 'belt', z1: 20, z2: 73, pitchMm: 2 }],
-    [{ do: 'stage', at: 0, key: 'pitchMm', text: '' }, (d) => d.train.stages[0], { kind: 'belt', z1: 20, z2: 76 }],
-    [{ do: 'addStage', kind: 'spur', at: 1 }, (d) => d.train.stages.map((s) => s.kind), ['belt', 'spur', 'worm']],
+    [
+      { do: 'stage', at: 0, key: 'z2', text: '73' },
+      (d) => d.train.stages[0],
+      { kind: 'belt', z1: 20, z2: 73, pitchMm: 2 },
+    ],
+    [
+      { do: 'stage', at: 0, key: 'pitchMm', text: '' },
+      (d) => d.train.stages[0],
+      { kind: 'belt', z1: 20, z2: 76 },
+    ],
+    [
+      { do: 'addStage', kind: 'spur', at: 1 },
+      (d) => d.train.stages.map((s) => s.kind),
+      ['belt', 'spur', 'worm'],
+    ],
     [{ do: 'removeStage', at: 0 }, (d) => d.train.stages.map((s) => s.kind), ['worm']],
     [{ do: 'moveStage', from: 0, to: 1 }, (d) => d.train.stages.map((s) => s.kind), ['worm', 'belt']],
     [{ do: 'dismiss', caution: 'spindle' }, (d) => d.dismissed, ['spindle']],
@@ -72,7 +88,11 @@ describe('edits', () => {
   });
 
   test('a tolerance goes over from angle to length and back, never both', () => {
-    const length = after(base, { do: 'tolerance', as: 'angle', text: '20' }, { do: 'tolerance', as: 'length', text: '0.02', radius: '30' });
+    const length = after(
+      base,
+      { do: 'tolerance', as: 'angle', text: '20' },
+      { do: 'tolerance', as: 'length', text: '0.02', radius: '30' },
+    );
     expect([length.job.toleranceArcsec, length.job.toleranceMm]).toEqual([undefined, '1/50']);
     expect(refusal({ do: 'radius', text: '' }, length)).toBe('noRadius');
     const none = after(length, { do: 'tolerance', as: 'none', text: '' });
@@ -90,7 +110,13 @@ describe('edits', () => {
   });
 
   test('keys that are not known stay in a stage that is edited', () => {
-    const odd = { ...base, train: { ...base.train, stages: [{ ...base.train.stages[0]!, runoutMm: 0.05 } as never] } };
-    expect(after(odd, { do: 'stage', at: 0, key: 'z2', text: '73' }).train.stages[0]).toHaveProperty('runoutMm', 0.05);
+    const odd = {
+      ...base,
+      train: { ...base.train, stages: [{ ...base.train.stages[0]!, runoutMm: 0.05 } as never] },
+    };
+    expect(after(odd, { do: 'stage', at: 0, key: 'z2', text: '73' }).train.stages[0]).toHaveProperty(
+      'runoutMm',
+      0.05,
+    );
   });
 });

@@ -9,7 +9,19 @@ import { addStage, moveStage, removeStage, stage } from './stages.ts';
 
 /** Every kind of edit under its id; a double does not compile. */
 const edits = {
-  rename, divisions, tolerance, radius, notes, source, modes, mode, addStage, removeStage, moveStage, stage, dismiss,
+  rename,
+  divisions,
+  tolerance,
+  radius,
+  notes,
+  source,
+  modes,
+  mode,
+  addStage,
+  removeStage,
+  moveStage,
+  stage,
+  dismiss,
 } as const;
 
 type EditOf<K> = K extends EditKind<infer E> ? E : never;

@@ -5,7 +5,9 @@ import type { EditKind } from './edit.ts';
 
 /** Drops the keys named, and those whose value is undefined, so that the file holds only what is asked. */
 function without(job: Job, ...keys: (keyof Job)[]): Job {
-  return Object.fromEntries(Object.entries(job).filter(([k]) => !keys.includes(k as keyof Job))) as unknown as Job;
+  return Object.fromEntries(
+    Object.entries(job).filter(([k]) => !keys.includes(k as keyof Job)),
+  ) as unknown as Job;
 }
 
 export interface SetDivisions {
@@ -41,7 +43,10 @@ export const tolerance: EditKind<SetTolerance> = {
     if (edit.as === 'angle') {
       const read = readPositiveAngle(edit.text);
       if (!read.ok) return read;
-      return taken({ ...drive, job: { ...without(drive.job, 'toleranceMm'), toleranceArcsec: toText(read.value) } });
+      return taken({
+        ...drive,
+        job: { ...without(drive.job, 'toleranceMm'), toleranceArcsec: toText(read.value) },
+      });
     }
     const read = readLength(edit.text);
     if (!read.ok) return read;
@@ -55,7 +60,8 @@ export const tolerance: EditKind<SetTolerance> = {
     const job = { ...without(drive.job, 'toleranceArcsec'), toleranceMm: toText(read.value), radiusMm };
     return taken({ ...drive, job });
   },
-  says: (edit) => (edit.as === 'none' || edit.text.trim() === '' ? 'no tolerance' : `tolerance ${edit.text.trim()}`),
+  says: (edit) =>
+    edit.as === 'none' || edit.text.trim() === '' ? 'no tolerance' : `tolerance ${edit.text.trim()}`,
 };
 
 export interface SetRadius {

@@ -55,7 +55,8 @@ export const mode: EditKind<SetMode> = {
   id: 'mode',
   apply: (drive, edit) => {
     const known = drive.train.source.modes;
-    if (!known.includes(edit.mode)) return refused('notAMode', String(edit.mode), { limit: known.join(', ') });
+    if (!known.includes(edit.mode))
+      return refused('notAMode', String(edit.mode), { limit: known.join(', ') });
     return taken(withSource(drive, { ...drive.train.source, mode: edit.mode }));
   },
   says: (edit) => (edit.mode === 1 ? 'full steps' : `microsteps 1/${edit.mode}`),

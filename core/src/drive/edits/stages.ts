@@ -4,7 +4,10 @@ import { defaultsOf, readInput } from '../inputs.ts';
 import { kindOf, stages as registry, type Stage, type StageKindId } from '../stages/index.ts';
 import type { EditKind } from './edit.ts';
 
-const withStages = (drive: Drive, stages: readonly Stage[]): Drive => ({ ...drive, train: { ...drive.train, stages } });
+const withStages = (drive: Drive, stages: readonly Stage[]): Drive => ({
+  ...drive,
+  train: { ...drive.train, stages },
+});
 
 const missing = (drive: Drive, at: number): Result<never> =>
   refused('noSuchStage', String(at + 1), { limit: String(drive.train.stages.length) });
@@ -43,7 +46,12 @@ export const removeStage: EditKind<RemoveStage> = {
   id: 'removeStage',
   apply: (drive, edit) =>
     drive.train.stages[edit.at]
-      ? taken(withStages(drive, drive.train.stages.filter((_, i) => i !== edit.at)))
+      ? taken(
+          withStages(
+            drive,
+            drive.train.stages.filter((_, i) => i !== edit.at),
+          ),
+        )
       : missing(drive, edit.at),
   says: (edit, before) => `remove ${named(before, edit.at)}`,
 };
@@ -94,7 +102,12 @@ export const stage: EditKind<SetStage> = {
     }
     const refusal = kind.refuse?.(after);
     if (refusal) return { ok: false, refusal: { ...refusal, path: '' } };
-    return taken(withStages(drive, drive.train.stages.map((s, i) => (i === edit.at ? after : s))));
+    return taken(
+      withStages(
+        drive,
+        drive.train.stages.map((s, i) => (i === edit.at ? after : s)),
+      ),
+    );
   },
   says: (edit, before) => {
     const of = before.train.stages[edit.at];

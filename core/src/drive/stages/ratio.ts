@@ -49,7 +49,9 @@ function provenanceFacts(provenance: Provenance = 'exact'): readonly string[] {
     case 'exact':
       return [];
     case 'nominal':
-      return ['The label on a gearbox is often not its ratio: count the teeth, or turn it ten times and count the steps.'];
+      return [
+        'The label on a gearbox is often not its ratio: count the teeth, or turn it ten times and count the steps.',
+      ];
     case 'measured':
       return ['Measured: right as far as the measurement went.'];
   }

@@ -25,7 +25,8 @@ const chosen = ref<number | null>(null);
 watch(
   () => route.query['count'],
   (count) => {
-    if (typeof count === 'string' && /^\d{1,8}$/.test(count) && Number(count) > 0) chosen.value = Number(count);
+    if (typeof count === 'string' && /^\d{1,8}$/.test(count) && Number(count) > 0)
+      chosen.value = Number(count);
   },
   { immediate: true },
 );
@@ -75,22 +76,43 @@ async function copyCsv(): Promise<void> {
       </header>
       <div class="scroll main">
         <div class="want">
-          <ReadField class="wanted" label="Wanted" :value="report.drive.job.divisions" placeholder="60, 73-76" :commit="setDivisions" />
-          <ReadField class="tolerance" label="Tolerance" :value="tolerance.field" placeholder="none" :commit="setTolerance" />
+          <ReadField
+            class="wanted"
+            label="Wanted"
+            :value="report.drive.job.divisions"
+            placeholder="60, 73-76"
+            :commit="setDivisions"
+          />
+          <ReadField
+            class="tolerance"
+            label="Tolerance"
+            :value="tolerance.field"
+            placeholder="none"
+            :commit="setTolerance"
+          />
           <span class="sp"></span>
           <GradeTag v-for="g in report.check.tally" :key="g.grade" :graded="g" />
         </div>
         <template v-if="report.counts.length > 0">
           <DivisionsTable :rows="report.check.rows" :selected="selected" @choose="(d) => (chosen = d)" />
           <div v-if="report.check.says" class="says">
-            <p><RichText :text="report.check.says" /> <span v-if="report.check.idle">{{ report.check.idle }}</span></p>
-            <v-btn :prepend-icon="mdiTableLarge" :to="{ name: 'train', params: { id } }">See the ledger</v-btn>
+            <p>
+              <RichText :text="report.check.says" />
+              <span v-if="report.check.idle">{{ report.check.idle }}</span>
+            </p>
+            <v-btn :prepend-icon="mdiTableLarge" :to="{ name: 'train', params: { id } }"
+              >See the ledger</v-btn
+            >
           </div>
-          <div v-else class="says"><p class="tone-even"><b>Every count comes out even.</b></p></div>
+          <div v-else class="says">
+            <p class="tone-even"><b>Every count comes out even.</b></p>
+          </div>
         </template>
         <div v-else class="teach">
           <h3>Nothing to judge yet</h3>
-          <p class="quiet">Write what a turn must be divided into, for example 60, 73-76; each count is judged as you type.</p>
+          <p class="quiet">
+            Write what a turn must be divided into, for example 60, 73-76; each count is judged as you type.
+          </p>
         </div>
         <CountMap :map="map" :wanted="report.counts" :selected="selected" @choose="(d) => (chosen = d)" />
       </div>
@@ -101,47 +123,44 @@ async function copyCsv(): Promise<void> {
           <h3>{{ selected }}, gap by gap</h3>
           <span class="q">error at the work</span>
           <span class="sp"></span>
-          <v-btn v-if="selected <= MOST_ROWS" variant="text" :prepend-icon="mdiPrinterOutline" :to="{ name: 'run', params: { id }, query: { count: selected } }">Sheet</v-btn>
+          <v-btn
+            v-if="selected <= MOST_ROWS"
+            variant="text"
+            :prepend-icon="mdiPrinterOutline"
+            :to="{ name: 'run', params: { id }, query: { count: selected } }"
+            >Sheet</v-btn
+          >
         </header>
         <ErrorCharts v-if="chart" :chart="chart" />
-        <p v-else class="quiet many">{{ selected }} places are too many to draw one by one; the figures below hold for all of them.</p>
+        <p v-else class="quiet many">
+          {{ selected }} places are too many to draw one by one; the figures below hold for all of them.
+        </p>
         <dl class="lines figures">
-          <div><dt>Worst error</dt><dd><FigureText class="num" :figure="opened.worst" /></dd></div>
-          <div><dt>Spacing, one gap against the next</dt><dd><FigureText class="num" :figure="opened.spacing" /></dd></div>
-          <div><dt>Closing, if one count is repeated</dt><dd><FigureText class="num" :figure="opened.closing" /></dd></div>
+          <div>
+            <dt>Worst error</dt>
+            <dd><FigureText class="num" :figure="opened.worst" /></dd>
+          </div>
+          <div>
+            <dt>Spacing, one gap against the next</dt>
+            <dd><FigureText class="num" :figure="opened.spacing" /></dd>
+          </div>
+          <div>
+            <dt>Closing, if one count is repeated</dt>
+            <dd><FigureText class="num" :figure="opened.closing" /></dd>
+          </div>
         </dl>
-        <p class="sr-only" role="status">{{ selected }}: {{ opened.row.graded.word }}, worst {{ plainText(opened.worst.text) }}</p>
+        <p class="sr-only" role="status">
+          {{ selected }}: {{ opened.row.graded.word }}, worst {{ plainText(opened.worst.text) }}
+        </p>
       </template>
       <div v-else class="teach">
         <h3>Gap by gap</h3>
-        <p class="quiet">Choose a count in the map or write one above, and the error at each of its gaps is drawn here.</p>
+        <p class="quiet">
+          Choose a count in the map or write one above, and the error at each of its gaps is drawn here.
+        </p>
       </div>
     </aside>
   </div>
 </template>
 
-<style scoped>
-.page { flex: 1; min-height: 0; display: grid; grid-template-columns: minmax(0, 700fr) minmax(0, 500px); }
-.left { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
-.tab { align-self: stretch; display: flex; align-items: center; padding: 0 12px; color: var(--p-blue); font-weight: 650; position: relative; margin-left: 2px; }
-.tab::after { content: ''; position: absolute; left: 0; right: 0; bottom: -1px; height: 3px; background: var(--p-blue); }
-.sub .v-btn { margin-right: -8px; }
-.main { flex: 1; }
-.want { display: flex; flex-wrap: wrap; align-items: flex-start; gap: 8px 14px; padding: 8px 20px; border-bottom: 1px solid var(--p-hair); }
-.want .grade { line-height: 32px; }
-.wanted { --field-width: 210px; }
-.tolerance { --field-width: 84px; }
-.says { display: flex; gap: 18px; align-items: center; padding: 8px 20px; font-size: 14.5px; line-height: 20px; }
-.says p { flex: 1; }
-.right { background: var(--p-surface); border-left: 1px solid var(--p-hair); }
-.many { padding: 20px; font-size: 14px; }
-.figures { padding: 4px 16px 10px 20px; border-top: 1px solid var(--p-hair); }
-.figures > div { line-height: 30px; }
-.figures .num { font-size: 15px; font-weight: 600; }
-.teach { padding: 40px; text-align: center; display: flex; flex-direction: column; gap: 10px; }
-@media (max-width: 1180px) { .page { grid-template-columns: minmax(0, 1fr) 380px; } }
-@media (max-width: 1000px) {
-  .page { display: block; overflow: auto; }
-  .right { border-left: 0; border-top: 1px solid var(--p-hair); }
-}
-</style>
+<style scoped src="./check.css"></style>

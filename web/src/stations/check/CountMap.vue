@@ -5,12 +5,22 @@ import GradeTag from '../../ui/GradeTag.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
 
 /** What this train divides: every count with its mark; those the job asks for are underlined. */
-const { map, wanted, selected } = defineProps<{ map: ReturnType<Report['map']>; wanted: readonly number[]; selected: number | null }>();
+const { map, wanted, selected } = defineProps<{
+  map: ReturnType<Report['map']>;
+  wanted: readonly number[];
+  selected: number | null;
+}>();
 const emit = defineEmits<{ choose: [divisions: number] }>();
 
 const asked = computed(() => new Set(wanted));
 const n = (grade: string): number => map.filter((m) => m.grade === grade).length;
-const words = { even: 'even', evenMicrostep: 'even at a microstep', rounded: 'rounded', misses: 'out of tolerance', unknown: 'unknown' } as const;
+const words = {
+  even: 'even',
+  evenMicrostep: 'even at a microstep',
+  rounded: 'rounded',
+  misses: 'out of tolerance',
+  unknown: 'unknown',
+} as const;
 const rest = computed(() => (n('misses') > 0 ? 'no mark: Rounded or Misses' : 'no mark: Rounded'));
 </script>
 
@@ -19,7 +29,10 @@ const rest = computed(() => (n('misses') > 0 ? 'no mark: Rounded or Misses' : 'n
     <header>
       <h3>What this train divides, {{ map[0]?.divisions }} to {{ map.at(-1)?.divisions }}</h3>
       <GradeTag :graded="{ grade: 'even', word: `${n('even')} Even` }" />
-      <GradeTag v-if="n('evenMicrostep') > 0" :graded="{ grade: 'evenMicrostep', word: `${n('evenMicrostep')} Even at a microstep` }" />
+      <GradeTag
+        v-if="n('evenMicrostep') > 0"
+        :graded="{ grade: 'evenMicrostep', word: `${n('evenMicrostep')} Even at a microstep` }"
+      />
       <span class="quiet">{{ rest }}</span>
     </header>
     <div class="grid">
@@ -33,23 +46,70 @@ const rest = computed(() => (n('misses') > 0 ? 'no mark: Rounded or Misses' : 'n
         :aria-label="`${m.divisions}, ${words[m.grade]}`"
         @click="emit('choose', m.divisions)"
       >
-        <MarkIcon v-if="m.grade === 'even' || m.grade === 'evenMicrostep'" :name="m.grade" :size="10" /><i>{{ m.divisions }}</i>
+        <MarkIcon v-if="m.grade === 'even' || m.grade === 'evenMicrostep'" :name="m.grade" :size="10" /><i>{{
+          m.divisions
+        }}</i>
       </button>
     </div>
   </section>
 </template>
 
 <style scoped>
-.map { border-top: 1px solid var(--p-hair); padding: 9px 20px 10px; }
-header { display: flex; flex-wrap: wrap; align-items: center; gap: 4px 16px; font-size: 13px; margin-bottom: 6px; }
-h3 { margin-right: auto; }
-.grid { display: grid; grid-template-columns: repeat(16, minmax(0, 1fr)); margin-left: -4px; }
-.count { height: 24px; display: flex; align-items: center; justify-content: flex-end; gap: 3px; padding-right: 4px; color: var(--p-quiet); }
-.count i { font: 400 13px/16px var(--mono); letter-spacing: -.04em; }
-.is-even, .is-evenMicrostep { color: var(--p-even); }
-.is-even i, .is-evenMicrostep i { font-weight: 650; }
-.wanted i { box-shadow: 0 2px 0 var(--p-blue); }
-.on i { background: var(--p-tint); color: var(--p-ink); outline: 1px solid var(--p-blue); }
-.count:hover i { text-decoration: underline; }
-@media (max-width: 600px) { .grid { grid-template-columns: repeat(8, minmax(0, 1fr)); } }
+.map {
+  border-top: 1px solid var(--p-hair);
+  padding: 9px 20px 10px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 16px;
+  font-size: 13px;
+  margin-bottom: 6px;
+}
+h3 {
+  margin-right: auto;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(16, minmax(0, 1fr));
+  margin-left: -4px;
+}
+.count {
+  height: 24px;
+  display: flex;
+  align-items: center;
+  justify-content: flex-end;
+  gap: 3px;
+  padding-right: 4px;
+  color: var(--p-quiet);
+}
+.count i {
+  font: 400 13px/16px var(--mono);
+  letter-spacing: -0.04em;
+}
+.is-even,
+.is-evenMicrostep {
+  color: var(--p-even);
+}
+.is-even i,
+.is-evenMicrostep i {
+  font-weight: 650;
+}
+.wanted i {
+  box-shadow: 0 2px 0 var(--p-blue);
+}
+.on i {
+  background: var(--p-tint);
+  color: var(--p-ink);
+  outline: 1px solid var(--p-blue);
+}
+.count:hover i {
+  text-decoration: underline;
+}
+@media (max-width: 600px) {
+  .grid {
+    grid-template-columns: repeat(8, minmax(0, 1fr));
+  }
+}
 </style>

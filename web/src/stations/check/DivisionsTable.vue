@@ -22,7 +22,9 @@ watch(
 );
 const listed = computed(() => rows.slice(0, shown.value));
 /** The row that Tab reaches: the selected one, or the first. */
-const stop = computed(() => (listed.value.some((r) => r.divisions === selected) ? selected : listed.value[0]?.divisions));
+const stop = computed(() =>
+  listed.value.some((r) => r.divisions === selected) ? selected : listed.value[0]?.divisions,
+);
 
 async function step(from: number, by: number): Promise<void> {
   const to = Math.max(0, Math.min(listed.value.length - 1, from + by));
@@ -45,7 +47,12 @@ async function step(from: number, by: number): Promise<void> {
       </tr>
     </thead>
     <tbody ref="body">
-      <tr v-for="(row, i) in listed" :key="row.divisions" :class="{ on: row.divisions === selected }" @click="emit('choose', row.divisions)">
+      <tr
+        v-for="(row, i) in listed"
+        :key="row.divisions"
+        :class="{ on: row.divisions === selected }"
+        @click="emit('choose', row.divisions)"
+      >
         <th scope="row" class="l count">
           <button
             type="button"
@@ -61,12 +68,17 @@ async function step(from: number, by: number): Promise<void> {
         <td class="l"><GradeTag :graded="row.graded" /></td>
         <td class="num"><Digits :text="row.stepWhole" /></td>
         <td class="rest">
-          <span v-if="row.stepRest" class="fr"><span><Digits :text="row.stepRest[0]" /></span><span class="sr-only">/</span><span><Digits :text="row.stepRest[1]" /></span></span>
+          <span v-if="row.stepRest" class="fr"
+            ><span><Digits :text="row.stepRest[0]" /></span><span class="sr-only">/</span
+            ><span><Digits :text="row.stepRest[1]" /></span
+          ></span>
           <span v-else class="exact">exact</span>
         </td>
         <td class="num"><Digits :text="row.spacing" /></td>
         <td class="num" :class="{ bad: row.closingMisses }"><Digits :text="row.closing" /></td>
-        <td class="l miss"><GradeTag v-if="row.closingMisses" :graded="{ grade: 'misses', word: row.closingMisses }" /></td>
+        <td class="l miss">
+          <GradeTag v-if="row.closingMisses" :graded="{ grade: 'misses', word: row.closingMisses }" />
+        </td>
         <td class="l" :class="{ quiet: row.mode.startsWith('lacks') }"><Digits :text="row.mode" /></td>
       </tr>
     </tbody>
@@ -75,22 +87,85 @@ async function step(from: number, by: number): Promise<void> {
 </template>
 
 <style scoped>
-table { width: 100%; background: var(--p-surface); border-bottom: 1px solid var(--p-hair); }
-thead th { font: 400 13px/16px var(--text); color: var(--p-quiet); text-align: right; padding: 6px 0 6px 10px; vertical-align: bottom; position: sticky; top: 0; background: var(--p-surface); z-index: 1; box-shadow: inset 0 -1px 0 var(--p-row); }
-th.step { text-align: left; padding-left: 26px; }
-th.closing { text-align: left; padding-left: 26px; }
-td, tbody th { height: 36px; border-top: 1px solid var(--p-row); font-size: 14px; padding: 0 0 0 10px; white-space: nowrap; }
-.l, thead th.l { text-align: left; }
-tr > :first-child { padding-left: 20px; }
-tr > :last-child { padding-right: 12px; }
-.count button { font-weight: 650; font-size: 15px; font-family: var(--mono); min-height: 32px; min-width: 44px; }
-.rest { width: 66px; padding-left: 0; }
-.rest .exact { margin-left: 8px; }
-.num { letter-spacing: -.02em; }
-.bad { color: var(--p-red); font-weight: 600; }
-.miss { min-width: 90px; }
-.on td, .on th { background: var(--p-tint); }
-.on > :first-child { box-shadow: inset 3px 0 0 var(--p-blue); }
-tbody tr { cursor: pointer; }
-.more { padding: 10px 20px; font-size: 14px; }
+table {
+  width: 100%;
+  background: var(--p-surface);
+  border-bottom: 1px solid var(--p-hair);
+}
+thead th {
+  font: 400 13px/16px var(--text);
+  color: var(--p-quiet);
+  text-align: right;
+  padding: 6px 0 6px 10px;
+  vertical-align: bottom;
+  position: sticky;
+  top: 0;
+  background: var(--p-surface);
+  z-index: 1;
+  box-shadow: inset 0 -1px 0 var(--p-row);
+}
+th.step {
+  text-align: left;
+  padding-left: 26px;
+}
+th.closing {
+  text-align: left;
+  padding-left: 26px;
+}
+td,
+tbody th {
+  height: 36px;
+  border-top: 1px solid var(--p-row);
+  font-size: 14px;
+  padding: 0 0 0 10px;
+  white-space: nowrap;
+}
+.l,
+thead th.l {
+  text-align: left;
+}
+tr > :first-child {
+  padding-left: 20px;
+}
+tr > :last-child {
+  padding-right: 12px;
+}
+.count button {
+  font-weight: 650;
+  font-size: 15px;
+  font-family: var(--mono);
+  min-height: 32px;
+  min-width: 44px;
+}
+.rest {
+  width: 66px;
+  padding-left: 0;
+}
+.rest .exact {
+  margin-left: 8px;
+}
+.num {
+  letter-spacing: -0.02em;
+}
+.bad {
+  color: var(--p-red);
+  font-weight: 600;
+}
+.miss {
+  min-width: 90px;
+}
+.on td,
+.on th {
+  background: var(--p-tint);
+}
+.on > :first-child {
+  box-shadow: inset 3px 0 0 var(--p-blue);
+}
+tbody tr {
+  cursor: pointer;
+}
+.more {
+  padding: 10px 20px;
+  font-size: 14px;
+}
 </style>

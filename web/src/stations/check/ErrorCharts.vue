@@ -2,7 +2,13 @@
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, MarkAreaComponent, MarkLineComponent, MarkPointComponent, TooltipComponent } from 'echarts/components';
+import {
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  MarkPointComponent,
+  TooltipComponent,
+} from 'echarts/components';
 import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { angleText, limitText, signedAngle, type ErrorChart } from '@pendrix/core';
@@ -12,7 +18,17 @@ import { palettes } from '../../theme/colours.ts';
 import { ownOption, repeatedOption } from './chart-options.ts';
 
 /** The error at each gap, and what one repeated count does. Loaded when first shown. */
-use([BarChart, LineChart, ScatterChart, GridComponent, TooltipComponent, MarkLineComponent, MarkAreaComponent, MarkPointComponent, CanvasRenderer]);
+use([
+  BarChart,
+  LineChart,
+  ScatterChart,
+  GridComponent,
+  TooltipComponent,
+  MarkLineComponent,
+  MarkAreaComponent,
+  MarkPointComponent,
+  CanvasRenderer,
+]);
 
 const { chart } = defineProps<{ chart: ErrorChart }>();
 const settings = useSettings();
@@ -21,43 +37,103 @@ const own = computed(() => ownOption(chart, palette.value));
 const repeated = computed(() => repeatedOption(chart, palette.value));
 const worst = computed(() => chart.errors[chart.worstMove] ?? 0);
 const even = computed(() => worst.value === 0);
-const lastGap = computed(() => `last gap ${angleText(Math.abs(chart.closing))} ${chart.closing > 0 ? 'over' : 'short'}`);
+const lastGap = computed(
+  () => `last gap ${angleText(Math.abs(chart.closing))} ${chart.closing > 0 ? 'over' : 'short'}`,
+);
 </script>
 
 <template>
   <div class="charts">
     <p class="cap">
       <b>Each to its own nearest microstep</b>
-      <span v-if="!even" class="quiet"><i class="dash"></i>half a microstep, ±{{ angleText(chart.halfMicrostep) }}</span>
+      <span v-if="!even" class="quiet"
+        ><i class="dash"></i>half a microstep, ±{{ angleText(chart.halfMicrostep) }}</span
+      >
       <span v-else class="tone-even">every place is exact</span>
     </p>
-    <div class="chart" role="img" :aria-label="even ? 'Every error is 0.' : `The error at each move, worst at gap ${chart.worstMove + 1}: ${signedAngle(worst)}.`">
+    <div
+      class="chart"
+      role="img"
+      :aria-label="
+        even
+          ? 'Every error is 0.'
+          : `The error at each move, worst at gap ${chart.worstMove + 1}: ${signedAngle(worst)}.`
+      "
+    >
       <VChart :option="own" autoresize :update-options="{ notMerge: true }" />
     </div>
-    <p v-if="!even" class="worst tone-rounded">worst at gap {{ chart.worstMove + 1 }}, {{ signedAngle(worst) }}</p>
+    <p v-if="!even" class="worst tone-rounded">
+      worst at gap {{ chart.worstMove + 1 }}, {{ signedAngle(worst) }}
+    </p>
     <p class="cap">
       <b>The same <Digits :text="chart.repeatedStep" /> repeated {{ chart.divisions }} times</b>
-      <span v-if="chart.closing !== 0" :class="chart.leavesAtGap === null ? 'tone-rounded' : 'tone-misses'">{{ lastGap }}</span>
+      <span v-if="chart.closing !== 0" :class="chart.leavesAtGap === null ? 'tone-rounded' : 'tone-misses'">{{
+        lastGap
+      }}</span>
       <span v-else class="tone-even">closes exactly</span>
     </p>
-    <div class="chart two" role="img" :aria-label="chart.closing === 0 ? 'It closes exactly.' : `The error grows evenly; ${lastGap}${chart.leavesAtGap === null ? '' : `, and leaves the tolerance at gap ${chart.leavesAtGap}`}.`">
+    <div
+      class="chart two"
+      role="img"
+      :aria-label="
+        chart.closing === 0
+          ? 'It closes exactly.'
+          : `The error grows evenly; ${lastGap}${chart.leavesAtGap === null ? '' : `, and leaves the tolerance at gap ${chart.leavesAtGap}`}.`
+      "
+    >
       <VChart :option="repeated" autoresize :update-options="{ notMerge: true }" />
     </div>
     <p class="foot quiet">
       <span>move</span>
-      <span v-if="chart.leavesAtGap !== null" class="tone-misses">leaves your ±{{ limitText(chart.tolerance ?? 0) }} at gap {{ chart.leavesAtGap }}</span>
-      <span v-else-if="chart.tolerance !== null" class="tone-even">within your ±{{ limitText(chart.tolerance) }}</span>
+      <span v-if="chart.leavesAtGap !== null" class="tone-misses"
+        >leaves your ±{{ limitText(chart.tolerance ?? 0) }} at gap {{ chart.leavesAtGap }}</span
+      >
+      <span v-else-if="chart.tolerance !== null" class="tone-even"
+        >within your ±{{ limitText(chart.tolerance) }}</span
+      >
     </p>
   </div>
 </template>
 
 <style scoped>
-.charts { padding: 10px 16px 8px 20px; }
-.cap { display: flex; justify-content: space-between; gap: 10px; font-size: 14px; line-height: 20px; }
-.cap span { font-size: 13px; font-weight: 400; }
-.dash { display: inline-block; width: 22px; border-top: 1px dashed var(--p-amber); margin: 0 8px 4px 0; }
-.chart { height: 136px; margin: 2px 0 0; }
-.two { height: 140px; }
-.worst { font-size: 13px; font-weight: 600; line-height: 18px; text-align: center; margin: -6px 0 10px; }
-.foot { display: flex; justify-content: space-between; font-size: 13px; line-height: 18px; }
+.charts {
+  padding: 10px 16px 8px 20px;
+}
+.cap {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  font-size: 14px;
+  line-height: 20px;
+}
+.cap span {
+  font-size: 13px;
+  font-weight: 400;
+}
+.dash {
+  display: inline-block;
+  width: 22px;
+  border-top: 1px dashed var(--p-amber);
+  margin: 0 8px 4px 0;
+}
+.chart {
+  height: 136px;
+  margin: 2px 0 0;
+}
+.two {
+  height: 140px;
+}
+.worst {
+  font-size: 13px;
+  font-weight: 600;
+  line-height: 18px;
+  text-align: center;
+  margin: -6px 0 10px;
+}
+.foot {
+  display: flex;
+  justify-content: space-between;
+  font-size: 13px;
+  line-height: 18px;
+}
 </style>

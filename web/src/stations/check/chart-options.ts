@@ -10,7 +10,13 @@ const MONO = 'Atkinson Hyperlegible Mono Variable';
 const minus = (v: number | string): string => String(v).replace('-', '−');
 
 /** Axes both charts share: moves along, arcseconds up. */
-const axes = (p: Palette, chart: ErrorChart, low: number, high: number, labelled: boolean): EChartsCoreOption => ({
+const axes = (
+  p: Palette,
+  chart: ErrorChart,
+  low: number,
+  high: number,
+  labelled: boolean,
+): EChartsCoreOption => ({
   animation: false,
   textStyle: { fontFamily: TEXT },
   grid: { left: 46, right: 8, top: 8, bottom: labelled ? 24 : 8 },
@@ -27,7 +33,14 @@ const axes = (p: Palette, chart: ErrorChart, low: number, high: number, labelled
     max: chart.divisions,
     axisLine: { onZero: false, show: labelled, lineStyle: { color: p.tickTen } },
     axisTick: { show: labelled, lineStyle: { color: p.tickTen } },
-    axisLabel: { show: labelled, color: p.quiet, fontFamily: MONO, fontSize: 13, showMaxLabel: true, hideOverlap: true },
+    axisLabel: {
+      show: labelled,
+      color: p.quiet,
+      fontFamily: MONO,
+      fontSize: 13,
+      showMaxLabel: true,
+      hideOverlap: true,
+    },
     splitLine: { show: false },
   },
   yAxis: {
@@ -35,7 +48,14 @@ const axes = (p: Palette, chart: ErrorChart, low: number, high: number, labelled
     min: low,
     max: high,
     splitNumber: 3,
-    axisLabel: { color: p.quiet, fontFamily: MONO, fontSize: 13, formatter: minus, showMinLabel: false, showMaxLabel: false },
+    axisLabel: {
+      color: p.quiet,
+      fontFamily: MONO,
+      fontSize: 13,
+      formatter: minus,
+      showMinLabel: false,
+      showMaxLabel: false,
+    },
     splitLine: { lineStyle: { color: p.hair } },
   },
 });
@@ -48,9 +68,18 @@ export function ownOption(chart: ErrorChart, p: Palette): EChartsCoreOption {
   const stems = chart.divisions <= 400;
   return {
     ...axes(p, chart, -reach, reach, false),
-    tooltip: { ...(axes(p, chart, 0, 1, false)['tooltip'] as object), formatter: (rows: unknown) => tip(rows, chart) },
+    tooltip: {
+      ...(axes(p, chart, 0, 1, false)['tooltip'] as object),
+      formatter: (rows: unknown) => tip(rows, chart),
+    },
     series: [
-      { type: 'bar', data: stems ? points : [], barWidth: 1.1, itemStyle: { color: p.amber, opacity: 0.6 }, silent: true },
+      {
+        type: 'bar',
+        data: stems ? points : [],
+        barWidth: 1.1,
+        itemStyle: { color: p.amber, opacity: 0.6 },
+        silent: true,
+      },
       {
         type: 'scatter',
         data: points,
@@ -91,7 +120,9 @@ export function repeatedOption(chart: ErrorChart, p: Palette): EChartsCoreOption
   const { closing, tolerance, divisions, drift } = chart;
   const out = chart.leavesAtGap === null ? divisions : chart.leavesAtGap - 2;
   const ends = [Math.min(0, closing), Math.max(0, closing)] as const;
-  const pad = Math.max(ends[1] - ends[0], tolerance === null ? 0 : Math.min(tolerance, Math.abs(closing) * 1.2), 1e-9) * 0.18;
+  const pad =
+    Math.max(ends[1] - ends[0], tolerance === null ? 0 : Math.min(tolerance, Math.abs(closing) * 1.2), 1e-9) *
+    0.18;
   const [low, high] = [ends[0] - pad, ends[1] + pad];
   const inside = (v: number): number => Math.max(low, Math.min(high, v));
   return {
@@ -107,12 +138,19 @@ export function repeatedOption(chart: ErrorChart, p: Palette): EChartsCoreOption
       {
         type: 'line',
         symbol: 'none',
-        data: [[0, 0], [out, drift * out]],
+        data: [
+          [0, 0],
+          [out, drift * out],
+        ],
         lineStyle: { color: p.amber, width: 2 },
         markArea:
           tolerance === null
             ? undefined
-            : { silent: true, itemStyle: { color: p.evenGround }, data: [[{ yAxis: inside(-tolerance) }, { yAxis: inside(tolerance) }]] },
+            : {
+                silent: true,
+                itemStyle: { color: p.evenGround },
+                data: [[{ yAxis: inside(-tolerance) }, { yAxis: inside(tolerance) }]],
+              },
         markLine:
           tolerance === null
             ? undefined
@@ -127,10 +165,22 @@ export function repeatedOption(chart: ErrorChart, p: Palette): EChartsCoreOption
       {
         type: 'line',
         symbol: 'none',
-        data: out < divisions ? [[out, drift * out], [divisions, closing]] : [],
+        data:
+          out < divisions
+            ? [
+                [out, drift * out],
+                [divisions, closing],
+              ]
+            : [],
         lineStyle: { color: p.red, width: 2 },
       },
-      { type: 'scatter', data: [[divisions, closing]], symbolSize: 7, itemStyle: { color: out < divisions ? p.red : p.amber }, silent: true },
+      {
+        type: 'scatter',
+        data: [[divisions, closing]],
+        symbolSize: 7,
+        itemStyle: { color: out < divisions ? p.red : p.amber },
+        silent: true,
+      },
     ],
   };
 }

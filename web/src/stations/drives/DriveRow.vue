@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
 import { format, isToday, isThisYear } from 'date-fns';
-import { mdiContentDuplicate, mdiDeleteOutline, mdiDotsVertical, mdiFileExportOutline, mdiPencilOutline } from '@mdi/js';
+import {
+  mdiContentDuplicate,
+  mdiDeleteOutline,
+  mdiDotsVertical,
+  mdiFileExportOutline,
+  mdiPencilOutline,
+} from '@mdi/js';
 import { cellLabels, refusalSays, smallPicture, type Refusal } from '@pendrix/core';
 import type { DriveRecord } from '../../storage/storage.ts';
 import GradeTag from '../../ui/GradeTag.vue';
@@ -10,7 +16,11 @@ import RichText from '../../ui/RichText.vue';
 import TrainDrawing from '../../ui/TrainDrawing.vue';
 
 /** One drive of the list: its train, its name, the six cells, when it was touched, and what can be done with it. */
-const { record, rename } = defineProps<{ record: DriveRecord; rename: (name: string) => Refusal | null; standing: string }>();
+const { record, rename } = defineProps<{
+  record: DriveRecord;
+  rename: (name: string) => Refusal | null;
+  standing: string;
+}>();
 const emit = defineEmits<{ duplicate: []; remove: []; export: [] }>();
 
 const report = computed(() => reportOf(record.drive));
@@ -47,7 +57,9 @@ const focusSelf = (el: unknown): void => {
 <template>
   <tr>
     <td class="picture ground">
-      <RouterLink :to="{ name: 'job', params: { id: record.id } }" tabindex="-1" aria-hidden="true"><TrainDrawing :drawing="drawing" small alt="" /></RouterLink>
+      <RouterLink :to="{ name: 'job', params: { id: record.id } }" tabindex="-1" aria-hidden="true"
+        ><TrainDrawing :drawing="drawing" small alt=""
+      /></RouterLink>
     </td>
     <th scope="row" class="name">
       <form v-if="draft !== null" @submit.prevent="endRename(true)">
@@ -62,17 +74,40 @@ const focusSelf = (el: unknown): void => {
         />
         <span v-if="refusal" class="tone-misses" role="alert">{{ refusalSays(refusal).says }}</span>
       </form>
-      <RouterLink v-else :to="{ name: 'job', params: { id: record.id } }"><b>{{ record.drive.name }}</b><span>{{ report.purpose }}</span></RouterLink>
+      <RouterLink v-else :to="{ name: 'job', params: { id: record.id } }"
+        ><b>{{ record.drive.name }}</b
+        ><span>{{ report.purpose }}</span></RouterLink
+      >
     </th>
-    <td v-for="cell in report.verdict" :key="cell.cell" class="cell" :class="{ off: !cell.figure }" :data-label="cellLabels[cell.cell]">
-      <template v-if="cell.figure"><RichText class="value" :text="cell.figure.text" /><GradeTag v-if="cell.graded" :graded="cell.graded" /></template>
+    <td
+      v-for="cell in report.verdict"
+      :key="cell.cell"
+      class="cell"
+      :class="{ off: !cell.figure }"
+      :data-label="cellLabels[cell.cell]"
+    >
+      <template v-if="cell.figure"
+        ><RichText class="value" :text="cell.figure.text" /><GradeTag
+          v-if="cell.graded"
+          :graded="cell.graded"
+      /></template>
       <template v-else>{{ cell.absent.replace(/^no \S+ /, 'not ') }}</template>
     </td>
     <td class="touched">
-      <span class="when">{{ touched }}<span class="quiet">{{ standing }}</span></span>
+      <span class="when"
+        >{{ touched }}<span class="quiet">{{ standing }}</span></span
+      >
       <v-menu location="bottom end">
         <template #activator="{ props }">
-          <button ref="menu" type="button" class="icon-button" v-bind="props" :aria-label="`What to do with ${record.drive.name}`"><v-icon :icon="mdiDotsVertical" size="18" /></button>
+          <button
+            ref="menu"
+            type="button"
+            class="icon-button"
+            v-bind="props"
+            :aria-label="`What to do with ${record.drive.name}`"
+          >
+            <v-icon :icon="mdiDotsVertical" size="18" />
+          </button>
         </template>
         <v-list>
           <v-list-item :prepend-icon="mdiPencilOutline" title="Rename" @click="startRename" />
@@ -86,28 +121,124 @@ const focusSelf = (el: unknown): void => {
 </template>
 
 <style scoped>
-tr { height: 70px; background: var(--p-surface); border-bottom: 1px solid var(--p-row); }
-tr:hover, tr:focus-within { background: var(--p-tint); }
-td, th { padding: 0; text-align: left; vertical-align: top; font-weight: 400; }
-.picture { width: 232px; height: 70px; border-bottom: 1px solid var(--p-scribe3); overflow: hidden; }
-.picture a { display: block; }
-.name { padding: 13px 10px 0 18px; }
-.name a { display: block; min-height: 44px; }
-.name b { display: block; font-size: 16px; line-height: 21px; letter-spacing: -.005em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.name a:hover b { color: var(--p-blue); text-decoration: underline; }
-.name span { display: block; font-size: 14px; line-height: 19px; color: var(--p-quiet); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.name .fld { width: 100%; font: 600 15px/20px var(--text); outline-offset: 1px; }
-.name .tone-misses { font-size: 13px; color: var(--p-red); }
-.cell { position: relative; padding: 13px 4px 0 12px; }
-.cell::before, .touched::before { content: ''; position: absolute; left: 0; top: 14px; bottom: 14px; width: 1px; background: var(--p-row); }
-.value { display: block; font: 600 15px/21px var(--mono); white-space: nowrap; }
-.value :deep(.u) { font-size: 13px; }
-.cell :deep(.grade) { line-height: 17px; white-space: normal; align-items: baseline; }
-.cell :deep(.grade svg) { position: relative; top: 1px; }
-.off { color: var(--p-quiet); font-size: 13px; line-height: 17px; padding-top: 16px; }
-.touched { position: relative; padding: 13px 8px 0 10px; font-size: 14px; white-space: nowrap; }
-.touched { text-align: right; }
-.when { display: inline-block; vertical-align: top; }
-.when .quiet { display: block; }
-.touched .icon-button { margin: -3px 0 0 2px; vertical-align: top; }
+tr {
+  height: 70px;
+  background: var(--p-surface);
+  border-bottom: 1px solid var(--p-row);
+}
+tr:hover,
+tr:focus-within {
+  background: var(--p-tint);
+}
+td,
+th {
+  padding: 0;
+  text-align: left;
+  vertical-align: top;
+  font-weight: 400;
+}
+.picture {
+  width: 232px;
+  height: 70px;
+  border-bottom: 1px solid var(--p-scribe3);
+  overflow: hidden;
+}
+.picture a {
+  display: block;
+}
+.name {
+  padding: 13px 10px 0 18px;
+}
+.name a {
+  display: block;
+  min-height: 44px;
+}
+.name b {
+  display: block;
+  font-size: 16px;
+  line-height: 21px;
+  letter-spacing: -0.005em;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.name a:hover b {
+  color: var(--p-blue);
+  text-decoration: underline;
+}
+.name span {
+  display: block;
+  font-size: 14px;
+  line-height: 19px;
+  color: var(--p-quiet);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.name .fld {
+  width: 100%;
+  font: 600 15px/20px var(--text);
+  outline-offset: 1px;
+}
+.name .tone-misses {
+  font-size: 13px;
+  color: var(--p-red);
+}
+.cell {
+  position: relative;
+  padding: 13px 4px 0 12px;
+}
+.cell::before,
+.touched::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  top: 14px;
+  bottom: 14px;
+  width: 1px;
+  background: var(--p-row);
+}
+.value {
+  display: block;
+  font: 600 15px/21px var(--mono);
+  white-space: nowrap;
+}
+.value :deep(.u) {
+  font-size: 13px;
+}
+.cell :deep(.grade) {
+  line-height: 17px;
+  white-space: normal;
+  align-items: baseline;
+}
+.cell :deep(.grade svg) {
+  position: relative;
+  top: 1px;
+}
+.off {
+  color: var(--p-quiet);
+  font-size: 13px;
+  line-height: 17px;
+  padding-top: 16px;
+}
+.touched {
+  position: relative;
+  padding: 13px 8px 0 10px;
+  font-size: 14px;
+  white-space: nowrap;
+}
+.touched {
+  text-align: right;
+}
+.when {
+  display: inline-block;
+  vertical-align: top;
+}
+.when .quiet {
+  display: block;
+}
+.touched .icon-button {
+  margin: -3px 0 0 2px;
+  vertical-align: top;
+}
 </style>

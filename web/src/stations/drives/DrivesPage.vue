@@ -29,7 +29,12 @@ const tally = computed<readonly Graded[]>(() =>
 );
 const wanting = computed(() =>
   drives.value.flatMap((r) => {
-    const says = reportOf(r.drive).attention ?? reportOf(r.drive).marks(0).find((m) => m.mark === 'diamond')?.reason ?? null;
+    const says =
+      reportOf(r.drive).attention ??
+      reportOf(r.drive)
+        .marks(0)
+        .find((m) => m.mark === 'diamond')?.reason ??
+      null;
     return says ? [{ id: r.id, name: r.drive.name, says }] : [];
   }),
 );
@@ -40,7 +45,14 @@ const standing = (r: DriveRecord): string => {
 
 function added(records: readonly DriveRecord[], what: string): void {
   const undoAll = (): void => records.forEach((r) => workshop.undo({ id: r.id, whole: true }));
-  notices.tell({ says: `${what}: ${records.map((r) => r.drive.name).slice(0, 5).join(', ')}.`, tone: 'plain', act: { label: 'Undo', do: undoAll } });
+  notices.tell({
+    says: `${what}: ${records
+      .map((r) => r.drive.name)
+      .slice(0, 5)
+      .join(', ')}.`,
+    tone: 'plain',
+    act: { label: 'Undo', do: undoAll },
+  });
 }
 
 async function openDemo(): Promise<void> {
@@ -50,7 +62,11 @@ async function openDemo(): Promise<void> {
 async function takeFiles(files: readonly File[]): Promise<void> {
   for (const file of files) {
     const read = await readDriveFile(file);
-    if (read.ok) added(workshop.importDrives(read.value), `${counted(read.value.length, 'drive')} imported`.replace(/^./, (c) => c.toUpperCase()));
+    if (read.ok)
+      added(
+        workshop.importDrives(read.value),
+        `${counted(read.value.length, 'drive')} imported`.replace(/^./, (c) => c.toUpperCase()),
+      );
     else notices.tell({ says: fileRefusal(file.name, read), tone: 'bad' });
   }
 }
@@ -65,7 +81,11 @@ function makeNew(): void {
 
 function remove(r: DriveRecord): void {
   workshop.remove(r.id);
-  notices.tell({ says: `${r.drive.name} is deleted.`, tone: 'plain', act: { label: 'Undo', do: () => void workshop.undo({ id: r.id, whole: true }) } });
+  notices.tell({
+    says: `${r.drive.name} is deleted.`,
+    tone: 'plain',
+    act: { label: 'Undo', do: () => void workshop.undo({ id: r.id, whole: true }) },
+  });
 }
 
 const renamed = (r: DriveRecord) => (name: string) => {
@@ -77,7 +97,11 @@ const renamed = (r: DriveRecord) => (name: string) => {
 <template>
   <section ref="page" class="drives" :class="{ over: isOverDropZone }">
     <header class="top">
-      <b>{{ counted(drives.length, 'drive').replace('none', 'No').replace(/^./, (c) => c.toUpperCase()) }}</b>
+      <b>{{
+        counted(drives.length, 'drive')
+          .replace('none', 'No')
+          .replace(/^./, (c) => c.toUpperCase())
+      }}</b>
       <GradeTag v-for="g in tally" :key="g.grade" :graded="g" />
       <span class="sp"></span>
       <v-btn :prepend-icon="mdiLightbulbOutline" @click="openDemo">Open the demo workshop</v-btn>
@@ -111,67 +135,41 @@ const renamed = (r: DriveRecord) => (name: string) => {
     <div v-else class="empty">
       <h2>A drive is a job and the train that does it</h2>
       <p>
-        For example: wheels of 60, 73, 95 and 97 teeth, cut with a 200-step motor, a belt 20 : 76 and a worm 1 : 90. Pendrix shows which of them
-        come out even, and why.
+        For example: wheels of 60, 73, 95 and 97 teeth, cut with a 200-step motor, a belt 20 : 76 and a worm 1
+        : 90. Pendrix shows which of them come out even, and why.
       </p>
       <v-btn variant="flat" :prepend-icon="mdiPlus" @click="makeNew">Make the first drive</v-btn>
     </div>
     <footer>
       <div class="drop">
         <v-icon :icon="mdiFileImportOutline" size="26" />
-        <p><b>Drop a drive or a workshop here</b><span class="quiet">a file whose name ends in .pendrix.json</span></p>
-        <v-btn v-if="drives.length > 0" variant="text" :prepend-icon="mdiFileDownloadOutline" @click="saveBackup(drives.map((r) => r.drive))">Back up all</v-btn>
+        <p>
+          <b>Drop a drive or a workshop here</b
+          ><span class="quiet">a file whose name ends in .pendrix.json</span>
+        </p>
+        <v-btn
+          v-if="drives.length > 0"
+          variant="text"
+          :prepend-icon="mdiFileDownloadOutline"
+          @click="saveBackup(drives.map((r) => r.drive))"
+          >Back up all</v-btn
+        >
       </div>
       <div class="wanting scroll">
-        <h3 v-if="wanting.length > 0" class="tone-rounded"><MarkIcon name="diamond" :size="11" />{{ counted(wanting.length, 'wants', 'want').replace(/^./, (c) => c.toUpperCase()) }} attention</h3>
+        <h3 v-if="wanting.length > 0" class="tone-rounded">
+          <MarkIcon name="diamond" :size="11" />{{
+            counted(wanting.length, 'wants', 'want').replace(/^./, (c) => c.toUpperCase())
+          }}
+          attention
+        </h3>
         <h3 v-else class="quiet">Nothing wants attention</h3>
-        <RouterLink v-for="w in wanting" :key="w.id" :to="{ name: 'check', params: { id: w.id } }"><b>{{ w.name }}</b><span>{{ w.says }}</span></RouterLink>
+        <RouterLink v-for="w in wanting" :key="w.id" :to="{ name: 'check', params: { id: w.id } }"
+          ><b>{{ w.name }}</b
+          ><span>{{ w.says }}</span></RouterLink
+        >
       </div>
     </footer>
   </section>
 </template>
 
-<style scoped>
-.drives { flex: 1; min-height: 0; display: flex; flex-direction: column; }
-.drives.over { outline: 3px dashed var(--p-blue); outline-offset: -4px; }
-.top { height: 52px; flex: none; display: flex; align-items: center; padding: 0 16px 0 20px; gap: 10px; border-bottom: 1px solid var(--p-hair); overflow: hidden; }
-.top .grade { margin-left: 14px; }
-.list { flex: 1 1 auto; min-height: 0; }
-table { width: 100%; table-layout: fixed; }
-thead th { position: sticky; top: 0; z-index: 2; background: var(--p-paper); height: 34px; font: 400 13px/16px var(--text); color: var(--p-quiet); text-align: left; vertical-align: bottom; padding: 0 0 5px 12px; box-shadow: inset 0 -1px 0 var(--p-hair); }
-th.picture { width: 232px; padding-left: 20px; }
-th.name { width: 21%; padding-left: 18px; }
-th.touched { width: 134px; text-align: right; padding-right: 46px; }
-.empty { margin: auto; max-width: 520px; text-align: center; display: flex; flex-direction: column; gap: 14px; align-items: center; padding: 20px; }
-.empty p { color: var(--p-quiet); }
-footer { height: 94px; flex: none; display: flex; border-top: 1px solid var(--p-hair); background: var(--p-paper); }
-.drop { flex: 0 0 472px; display: flex; gap: 12px; align-items: center; padding: 0 24px; position: relative; font-size: 14px; line-height: 19px; }
-.drop::before { content: ''; position: absolute; inset: 10px 10px 10px 12px; border: 1.5px dashed var(--p-field); border-radius: 2px; pointer-events: none; }
-.drop p { flex: 1; }
-.drop p span { display: block; }
-.drop > .v-icon { color: var(--p-blue); }
-.wanting { flex: 1; min-width: 0; border-left: 1px solid var(--p-hair); font-size: 14px; line-height: 20px; padding: 8px 16px 6px 18px; }
-.wanting h3 { display: flex; gap: 7px; align-items: center; margin-bottom: 1px; }
-.wanting a { display: flex; gap: 8px; white-space: nowrap; min-height: 24px; align-items: center; }
-.wanting a:hover { text-decoration: underline; }
-.wanting b { width: 196px; flex: none; overflow: hidden; text-overflow: ellipsis; }
-@media (max-width: 1180px) {
-  th.picture { width: 150px; font-size: 0; }
-  th.name { width: 19%; }
-  .drop { flex-basis: 380px; }
-}
-@media (max-width: 700px) {
-  .top { height: auto; flex-wrap: wrap; padding: 8px 16px; }
-  .top .grade { margin-left: 0; }
-  thead { display: none; }
-  .drop { display: none; }
-  table, tbody { display: block; }
-  table :deep(tr) { display: flex; flex-wrap: wrap; height: auto; padding-bottom: 8px; }
-  table :deep(.picture) { display: none; }
-  table :deep(.name) { flex: 1 1 70%; }
-  table :deep(.cell) { flex: 1 1 40%; }
-  table :deep(.cell.off) { display: none; }
-  table :deep(.cell::before) { display: none; }
-  table :deep(.cell::after) { content: attr(data-label); font-size: 13px; color: var(--p-quiet); order: -1; }
-}
-</style>
+<style scoped src="./drives.css"></style>

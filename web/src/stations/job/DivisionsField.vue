@@ -20,7 +20,9 @@ let typed = false;
 
 const MOST_CHIPS = 40;
 const pieces = computed(() => piecesReport(draft.value.slice(0, 4000)));
-const says = computed(() => (refusal.value ? (leftOutSays(draft.value, inForce) ?? { ...refusalSays(refusal.value) }) : null));
+const says = computed(() =>
+  refusal.value ? (leftOutSays(draft.value, inForce) ?? { ...refusalSays(refusal.value) }) : null,
+);
 
 watch(
   () => value,
@@ -68,19 +70,53 @@ onMounted(() => {
       />
     </span>
     <ul v-if="pieces.length > 0" class="pieces" aria-label="As it is read">
-      <li v-for="(p, i) in pieces.slice(0, MOST_CHIPS)" :key="i" :class="{ bad: p.refused }"><b class="mono">{{ p.text }}</b><RichText :text="p.says" /></li>
+      <li v-for="(p, i) in pieces.slice(0, MOST_CHIPS)" :key="i" :class="{ bad: p.refused }">
+        <b class="mono">{{ p.text }}</b><RichText :text="p.says" />
+      </li>
       <li v-if="pieces.length > MOST_CHIPS">and {{ pieces.length - MOST_CHIPS }} more</li>
     </ul>
     <p v-if="says" :id="`${id}-says`" class="refusal" role="status">
-      <v-icon :icon="mdiAlertCircleOutline" size="18" /><span><b>{{ says.says }}</b> {{ says.cure }}</span>
+      <v-icon :icon="mdiAlertCircleOutline" size="18" /><span
+        ><b>{{ says.says }}</b> {{ says.cure }}</span
+      >
     </p>
   </div>
 </template>
 
 <style scoped>
-.big { width: 100%; font-size: 15px; }
-.pieces { display: flex; flex-wrap: wrap; gap: 6px; margin-top: 7px; max-height: 96px; overflow: auto; }
-.pieces li { display: inline-flex; align-items: baseline; gap: 7px; border: 1px solid var(--p-hair); background: var(--p-surface); border-radius: 2px; padding: 2px 8px; font-size: 13px; line-height: 20px; color: var(--p-quiet); }
-.pieces b { font-size: 14px; font-weight: 600; color: var(--p-ink); }
-.pieces .bad, .pieces .bad b { border-color: var(--p-red); background: var(--p-red-ground); color: var(--p-red); }
+.big {
+  width: 100%;
+  font-size: 15px;
+}
+.pieces {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 7px;
+  max-height: 96px;
+  overflow: auto;
+}
+.pieces li {
+  display: inline-flex;
+  align-items: baseline;
+  gap: 7px;
+  border: 1px solid var(--p-hair);
+  background: var(--p-surface);
+  border-radius: 2px;
+  padding: 2px 8px;
+  font-size: 13px;
+  line-height: 20px;
+  color: var(--p-quiet);
+}
+.pieces b {
+  font-size: 14px;
+  font-weight: 600;
+  color: var(--p-ink);
+}
+.pieces .bad,
+.pieces .bad b {
+  border-color: var(--p-red);
+  background: var(--p-red-ground);
+  color: var(--p-red);
+}
 </style>

@@ -21,7 +21,8 @@ const isNew = route.query['new'] === '1';
 
 const rename = (name: string, burst: string): Refusal | null => edit({ do: 'rename', name }, burst);
 const divide = (text: string, burst: string): Refusal | null => edit({ do: 'divisions', text }, burst);
-const note = (e: Event): Refusal | null => edit({ do: 'notes', text: (e.target as HTMLTextAreaElement).value }, 'notes');
+const note = (e: Event): Refusal | null =>
+  edit({ do: 'notes', text: (e.target as HTMLTextAreaElement).value }, 'notes');
 const examples = [
   ['60', 'sixty to the turn'],
   ['60, 73, 95', 'three wheels'],
@@ -38,13 +39,26 @@ const examples = [
         <span class="q">{{ stations.job.asks }}</span>
         <span class="sp"></span>
         <v-menu location="bottom end" :close-on-content-click="false">
-          <template #activator="{ props }"><v-btn v-bind="props" variant="text" :prepend-icon="mdiHelpCircleOutline">How to write it</v-btn></template>
+          <template #activator="{ props }"
+            ><v-btn v-bind="props" variant="text" :prepend-icon="mdiHelpCircleOutline"
+              >How to write it</v-btn
+            ></template
+          >
           <div class="dialog how">
             <h3>Counts are written as you would say them</h3>
             <dl class="lines">
-              <div v-for="[write, means] in examples" :key="write"><dt class="mono">{{ write }}</dt><dd class="quiet">{{ means }}</dd></div>
-              <div><dt class="mono">15″ 54′ 0.9°</dt><dd class="quiet">angles</dd></div>
-              <div><dt class="mono">30 mm, 5 µm, 1/8 in</dt><dd class="quiet">lengths</dd></div>
+              <div v-for="[write, means] in examples" :key="write">
+                <dt class="mono">{{ write }}</dt>
+                <dd class="quiet">{{ means }}</dd>
+              </div>
+              <div>
+                <dt class="mono">15″ 54′ 0.9°</dt>
+                <dd class="quiet">angles</dd>
+              </div>
+              <div>
+                <dt class="mono">30 mm, 5 µm, 1/8 in</dt>
+                <dd class="quiet">lengths</dd>
+              </div>
             </dl>
           </div>
         </v-menu>
@@ -52,11 +66,22 @@ const examples = [
       <div class="scroll sections">
         <div class="sec">
           <h3>Drive<small>its name</small></h3>
-          <ReadField class="wide" label="Name of the drive" :labelled="false" :value="report.drive.name" :commit="rename" />
+          <ReadField
+            class="wide"
+            label="Name of the drive"
+            :labelled="false"
+            :value="report.drive.name"
+            :commit="rename"
+          />
         </div>
         <div class="sec">
           <h3>Divide<small>counts, one turn</small></h3>
-          <DivisionsField :value="job.divisions" :in-force="report.counts.length" :commit="divide" :focus-first="isNew" />
+          <DivisionsField
+            :value="job.divisions"
+            :in-force="report.counts.length"
+            :commit="divide"
+            :focus-first="isNew"
+          />
         </div>
         <div class="sec">
           <h3>Tolerance<small>at the work</small></h3>
@@ -64,7 +89,16 @@ const examples = [
         </div>
         <div class="sec">
           <h3>Notes<small>for whoever opens it next</small></h3>
-          <span class="fld notes"><textarea :value="job.notes ?? ''" maxlength="2000" rows="4" aria-label="Notes" placeholder="the material, the cutter, what went wrong last time" @input="note"></textarea></span>
+          <span class="fld notes">
+            <textarea
+              :value="job.notes ?? ''"
+              maxlength="2000"
+              rows="4"
+              aria-label="Notes"
+              placeholder="the material, the cutter, what went wrong last time"
+              @input="note"
+            ></textarea>
+          </span>
         </div>
       </div>
     </section>
@@ -76,8 +110,12 @@ const examples = [
           <h3>Steps wanted, a turn</h3>
           <StepsScale :pins="report.job.asks.pins" />
           <div class="lines">
-            <div v-for="line in report.job.asks.lines" :key="line.label"><span>{{ line.label }}</span><FigureText class="num" :figure="line.figure" /></div>
-            <div><span>The present train has</span><FigureText class="num" :figure="report.train.steps" /></div>
+            <div v-for="line in report.job.asks.lines" :key="line.label">
+              <span>{{ line.label }}</span><FigureText class="num" :figure="line.figure" />
+            </div>
+            <div>
+              <span>The present train has</span><FigureText class="num" :figure="report.train.steps" />
+            </div>
           </div>
         </div>
         <span class="sp"></span>
@@ -85,46 +123,24 @@ const examples = [
           <b>{{ report.job.asks.honest.strong }}</b> {{ report.job.asks.honest.rest }}
         </div>
         <div class="go">
-          <v-btn variant="flat" :prepend-icon="mdiCogs" :to="{ name: 'train', params: { id } }">Open the train</v-btn>
-          <v-btn :prepend-icon="mdiRulerSquareCompass" :to="{ name: 'check', params: { id } }">Check it</v-btn>
+          <v-btn variant="flat" :prepend-icon="mdiCogs" :to="{ name: 'train', params: { id } }"
+            >Open the train</v-btn
+          >
+          <v-btn :prepend-icon="mdiRulerSquareCompass" :to="{ name: 'check', params: { id } }"
+            >Check it</v-btn
+          >
         </div>
       </template>
       <div v-else class="teach">
         <h3>Nothing is asked yet</h3>
-        <p class="quiet">Write the counts that a turn must be divided into: the teeth of the wheels you want to cut, the marks of a dial, the stops of a table.</p>
+        <p class="quiet">
+          Write the counts that a turn must be divided into: the teeth of the wheels you want to cut, the
+          marks of a dial, the stops of a table.
+        </p>
         <v-btn @click="divide('60, 73, 95, 97', 'example')">Try 60, 73, 95, 97</v-btn>
       </div>
     </aside>
   </div>
 </template>
 
-<style scoped>
-.page { flex: 1; min-height: 0; display: grid; grid-template-columns: minmax(0, 752fr) minmax(0, 448px); }
-.left { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
-.sections { flex: 1; }
-.sec { display: grid; grid-template-columns: 128px minmax(0, 1fr); border-bottom: 1px solid var(--p-hair); padding: 12px 16px 14px 20px; column-gap: 16px; }
-.sec > h3 { padding-top: 6px; display: flex; flex-direction: column; }
-.sec > h3 small { font-weight: 400; font-size: 13px; line-height: 17px; color: var(--p-quiet); margin-top: 1px; }
-.wide { --field-width: 100%; grid-template-columns: minmax(0, 1fr); }
-.wide :deep(.fld) { font-family: var(--text); font-size: 15px; }
-.notes { height: auto; padding: 6px 8px; }
-.notes textarea { font: 400 15px/20px var(--text); resize: vertical; display: block; }
-.right { background: var(--p-surface); border-left: 1px solid var(--p-hair); display: flex; flex-direction: column; }
-.right .sub { padding-left: 18px; }
-.block { padding: 8px 16px 8px 18px; }
-.ruled { border-top: 1px solid var(--p-hair); }
-.ruled .num { font-size: 14px; overflow-wrap: anywhere; }
-.honest { background: var(--p-amber-ground); border-top: 2px solid var(--p-amber); padding: 9px 16px 11px 18px; font-size: 14px; line-height: 19px; }
-.go { display: flex; gap: 8px; padding: 12px 16px 14px 18px; border-top: 1px solid var(--p-hair); }
-.honest + .go { background: var(--p-amber-ground); border-top: 0; padding-top: 0; }
-.teach { margin: auto; padding: 20px 40px; display: flex; flex-direction: column; gap: 12px; align-items: center; text-align: center; }
-.how { padding: 14px 16px; width: 360px; }
-@media (max-width: 1100px) {
-  .page { grid-template-columns: minmax(0, 1fr) minmax(0, 400px); }
-}
-@media (max-width: 900px) {
-  .page { display: block; overflow: auto; }
-  .right { border-left: 0; border-top: 1px solid var(--p-hair); }
-  .sec { grid-template-columns: minmax(0, 1fr); }
-}
-</style>
+<style scoped src="./job.css"></style>

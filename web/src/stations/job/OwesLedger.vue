@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { OwesReport } from '@pendrix/core';
-import DotCell from '../../ui/DotCell.vue';
+import DotRow from '../../ui/DotRow.vue';
+import { dotRow } from '../../ui/dots.ts';
 import RichSvg from '../../ui/RichSvg.vue';
 
 /** What the counts need, prime by prime, and what the bare motor leaves for the train to bring. */
@@ -16,35 +17,78 @@ const needY = computed(() => head + ROW * owes.rows.length + (owes.unlisted > 0 
 </script>
 
 <template>
-  <svg class="owes" :width="width" :height="needY + 82" :viewBox="`0 0 ${width} ${needY + 82}`" role="img" :aria-label="owes.alt">
+  <svg
+    class="owes"
+    :width="width"
+    :height="needY + 82"
+    :viewBox="`0 0 ${width} ${needY + 82}`"
+    role="img"
+    :aria-label="owes.alt"
+  >
     <text x="0" y="17" class="q">prime</text>
-    <text v-for="(p, i) in owes.primes" :key="p" :x="cx(i)" y="17" text-anchor="middle" class="m b">{{ p }}</text>
+    <text v-for="(p, i) in owes.primes" :key="p" :x="cx(i)" y="17" text-anchor="middle" class="m b">
+      {{ p }}
+    </text>
     <path :d="`M0 ${head + 0.5}H${width}`" class="hair" />
     <g v-for="(row, r) in owes.rows" :key="row.divisions">
       <text x="0" :y="head + ROW * r + 17" class="m">{{ row.divisions }}</text>
-      <DotCell v-for="(d, i) in row.cells" :key="i" :dots="d" :x="cx(i)" :y="head + ROW * r + 12.5" />
-      <text :x="width" :y="head + ROW * r + 17" text-anchor="end" class="m q"><RichSvg :text="row.primes" /></text>
+      <DotRow :row="dotRow(row.cells, cx, head + ROW * r + 12.5)" :y="head + ROW * r + 12.5" />
+      <text :x="width" :y="head + ROW * r + 17" text-anchor="end" class="m q">
+        <RichSvg :text="row.primes" />
+      </text>
     </g>
     <text v-if="owes.unlisted > 0" x="0" :y="needY - 9" class="q">and {{ owes.unlisted }} more</text>
     <path :d="`M0 ${needY - 0.5}H${width}`" class="ink" />
     <text x="0" :y="needY + 18" class="t b">All need</text>
-    <DotCell v-for="(d, i) in owes.need" :key="`n${i}`" :dots="d" :x="cx(i)" :y="needY + 13" />
+    <DotRow :row="dotRow(owes.need, cx, needY + 13)" :y="needY + 13" />
     <text x="0" :y="needY + 43" class="t">{{ owes.motorLabel }}</text>
-    <text v-for="(n, i) in owes.motor" :key="`m${i}`" :x="cx(i)" :y="needY + 43" text-anchor="middle" class="m">{{ n === 0 ? '·' : n }}</text>
+    <text
+      v-for="(n, i) in owes.motor"
+      :key="`m${i}`"
+      :x="cx(i)"
+      :y="needY + 43"
+      text-anchor="middle"
+      class="m"
+    >
+      {{ n === 0 ? '·' : n }}
+    </text>
     <path :d="`M0 ${needY + 51.5}H${width}`" class="hair" />
     <text x="0" :y="needY + 71" class="t b amber">Train owes</text>
-    <DotCell v-for="(d, i) in owes.owes" :key="`o${i}`" :dots="d.kind === 'met' ? { count: 1, kind: 'met' } : d" :x="cx(i)" :y="needY + 66" />
+    <DotRow :row="dotRow(owes.owes, cx, needY + 66)" :y="needY + 66" />
   </svg>
 </template>
 
 <style scoped>
-.owes { overflow: visible; max-width: 100%; }
-.q { font: 400 13px var(--text); fill: var(--p-quiet); }
-.m { font: 400 14px var(--mono); fill: var(--p-ink); letter-spacing: -.03em; }
-.m.q { fill: var(--p-quiet); }
-.t { font: 400 14px var(--text); fill: var(--p-ink); }
-.b { font-weight: 650; }
-.amber { fill: var(--p-amber); }
-.hair { stroke: var(--p-hair); }
-.ink { stroke: var(--p-ink); }
+.owes {
+  overflow: visible;
+  max-width: 100%;
+}
+.q {
+  font: 400 13px var(--text);
+  fill: var(--p-quiet);
+}
+.m {
+  font: 400 14px var(--mono);
+  fill: var(--p-ink);
+  letter-spacing: -0.03em;
+}
+.m.q {
+  fill: var(--p-quiet);
+}
+.t {
+  font: 400 14px var(--text);
+  fill: var(--p-ink);
+}
+.b {
+  font-weight: 650;
+}
+.amber {
+  fill: var(--p-amber);
+}
+.hair {
+  stroke: var(--p-hair);
+}
+.ink {
+  stroke: var(--p-ink);
+}
 </style>

@@ -20,12 +20,18 @@ const powers = computed(() => {
 const ticks = computed(() => {
   if (every.value > 1) return [];
   const out: { x: number; h: number }[] = [];
-  for (let e = range.value.low; e < range.value.high; e++) for (let k = 2; k < 10; k++) out.push({ x: X(e + Math.log10(k)), h: k === 5 ? 7 : 4 });
+  for (let e = range.value.low; e < range.value.high; e++)
+    for (let k = 2; k < 10; k++) out.push({ x: X(e + Math.log10(k)), h: k === 5 ? 7 : 4 });
   return out;
 });
 /** Labels take a row each, so that they never run into one another; those on the right half read leftwards. */
-const placed = computed(() => pins.map((p, i) => ({ ...p, x: X(p.log10), row: i, left: X(p.log10) > width * 0.55 })));
-const alt = computed(() => `On a scale of powers of ten: ${pins.map((p) => `${p.says} near 10 to the ${p.log10.toFixed(1)}`).join(', ')}.`);
+const placed = computed(() =>
+  pins.map((p, i) => ({ ...p, x: X(p.log10), row: i, left: X(p.log10) > width * 0.55 })),
+);
+const alt = computed(
+  () =>
+    `On a scale of powers of ten: ${pins.map((p) => `${p.says} near 10 to the ${p.log10.toFixed(1)}`).join(', ')}.`,
+);
 </script>
 
 <template>
@@ -33,24 +39,64 @@ const alt = computed(() => `On a scale of powers of ten: ${pins.map((p) => `${p.
     <path v-for="(t, i) in ticks" :key="i" :d="`M${t.x} ${Y}v-${t.h}`" class="tick" />
     <g v-for="e in powers" :key="e">
       <path :d="`M${X(e)} ${Y}v-10`" class="ten" />
-      <text :x="X(e)" :y="Y + 18" :text-anchor="e === powers[0] ? 'start' : X(e) > width - 12 ? 'end' : 'middle'" class="ax">10<tspan dy="-5" font-size="10.5">{{ e }}</tspan></text>
+      <text
+        :x="X(e)"
+        :y="Y + 18"
+        :text-anchor="e === powers[0] ? 'start' : X(e) > width - 12 ? 'end' : 'middle'"
+        class="ax"
+      >
+        10
+        <tspan dy="-5" font-size="10.5">{{ e }}</tspan>
+      </text>
     </g>
     <path :d="`M0 ${Y + 0.5}H${width}`" class="ink" />
     <g v-for="p in placed" :key="p.says" :class="p.tone">
-      <path :d="`M${p.x} ${Y}V${8 + p.row * 15}`" stroke="currentColor" stroke-width="2" /><path :d="`M${p.x} ${Y - 1}l-5 -9h10z`" fill="currentColor" />
-      <text :x="p.x + (p.left ? -6 : 6)" :y="14 + p.row * 15" :text-anchor="p.left ? 'end' : 'start'" class="an">{{ p.says }}</text>
+      <path :d="`M${p.x} ${Y}V${8 + p.row * 15}`" stroke="currentColor" stroke-width="2" />
+      <path :d="`M${p.x} ${Y - 1}l-5 -9h10z`" fill="currentColor" />
+      <text
+        :x="p.x + (p.left ? -6 : 6)"
+        :y="14 + p.row * 15"
+        :text-anchor="p.left ? 'end' : 'start'"
+        class="an"
+      >
+        {{ p.says }}
+      </text>
     </g>
   </svg>
 </template>
 
 <style scoped>
-.scale { overflow: visible; max-width: 100%; }
-.tick { stroke: var(--p-tick); }
-.ten { stroke: var(--p-quiet); }
-.ink { stroke: var(--p-ink); }
-.ax { font: 400 13px var(--mono); fill: var(--p-quiet); }
-.an { font: 600 13px var(--text); fill: currentColor; paint-order: stroke; stroke: var(--p-surface); stroke-width: 3px; }
-.even { color: var(--p-even); }
-.present { color: var(--p-blue); }
-.all { color: var(--p-amber); }
+.scale {
+  overflow: visible;
+  max-width: 100%;
+}
+.tick {
+  stroke: var(--p-tick);
+}
+.ten {
+  stroke: var(--p-quiet);
+}
+.ink {
+  stroke: var(--p-ink);
+}
+.ax {
+  font: 400 13px var(--mono);
+  fill: var(--p-quiet);
+}
+.an {
+  font: 600 13px var(--text);
+  fill: currentColor;
+  paint-order: stroke;
+  stroke: var(--p-surface);
+  stroke-width: 3px;
+}
+.even {
+  color: var(--p-even);
+}
+.present {
+  color: var(--p-blue);
+}
+.all {
+  color: var(--p-amber);
+}
 </style>

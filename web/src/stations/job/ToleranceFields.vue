@@ -4,7 +4,10 @@ import type { Edit, Refusal, ToleranceReport } from '@pendrix/core';
 import ReadField from '../../ui/ReadField.vue';
 
 /** The tolerance at the work: an angle, a length at a radius, or none. */
-const { tolerance, edit } = defineProps<{ tolerance: ToleranceReport; edit: (e: Edit, burst?: string) => Refusal | null }>();
+const { tolerance, edit } = defineProps<{
+  tolerance: ToleranceReport;
+  edit: (e: Edit, burst?: string) => Refusal | null;
+}>();
 
 type Way = ToleranceReport['as'];
 const ways = [
@@ -23,7 +26,9 @@ const field = computed(() => (tolerance.as === way.value ? tolerance.field : '')
 const readBack = computed(() => {
   if (tolerance.as === way.value) return tolerance.readBack;
   if (way.value === 'length' && tolerance.radius === '') return 'first the radius it is measured at';
-  return tolerance.as === 'none' ? 'not in force until it is written' : `until then ±${tolerance.field} stays in force`;
+  return tolerance.as === 'none'
+    ? 'not in force until it is written'
+    : `until then ±${tolerance.field} stays in force`;
 });
 
 function choose(next: Way): void {
@@ -38,7 +43,11 @@ const setRadius = (text: string, burst: string): Refusal | null => edit({ do: 'r
 <template>
   <div class="row">
     <span class="seg" role="radiogroup" aria-label="Tolerance as">
-      <label v-for="w in ways" :key="w.value"><input type="radio" name="way" :checked="way === w.value" @change="choose(w.value)" />{{ w.title }}</label>
+      <label v-for="w in ways" :key="w.value"
+        ><input type="radio" name="way" :checked="way === w.value" @change="choose(w.value)" />{{
+          w.title
+        }}</label
+      >
     </span>
     <ReadField
       v-if="way !== 'none'"
@@ -50,14 +59,38 @@ const setRadius = (text: string, burst: string): Refusal | null => edit({ do: 'r
       :commit="set"
     />
     <span class="says quiet">{{ readBack }}</span>
-    <ReadField class="radius" label="at radius" :value="tolerance.radius" unit="mm" placeholder="none" :commit="setRadius" hint="where lengths are measured, from the axis: half the pitch diameter of the wheel" />
+    <ReadField
+      class="radius"
+      label="at radius"
+      :value="tolerance.radius"
+      unit="mm"
+      placeholder="none"
+      :commit="setRadius"
+      hint="where lengths are measured, from the axis: half the pitch diameter of the wheel"
+    />
   </div>
 </template>
 
 <style scoped>
-.row { display: flex; flex-wrap: wrap; align-items: flex-start; gap: 8px 10px; font-size: 14px; min-height: 32px; }
-.says { line-height: 32px; }
-.amount { --field-width: 96px; }
-.radius { --field-width: 96px; }
-.row > :deep(.read-field:has(.refusal)) { flex: 1 1 100%; justify-content: start; }
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-start;
+  gap: 8px 10px;
+  font-size: 14px;
+  min-height: 32px;
+}
+.says {
+  line-height: 32px;
+}
+.amount {
+  --field-width: 96px;
+}
+.radius {
+  --field-width: 96px;
+}
+.row > :deep(.read-field:has(.refusal)) {
+  flex: 1 1 100%;
+  justify-content: start;
+}
 </style>

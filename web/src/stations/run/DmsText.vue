@@ -8,11 +8,22 @@ const parts = computed(() => of.s.split('.'));
 </script>
 
 <template>
-  <span class="dms">{{ of.d }}<b class="deg">°</b>{{ of.m }}<b>′</b><span class="sec">{{ parts[0] }}<i v-if="parts[1]">.</i>{{ parts[1] }}<b>″</b></span></span>
+  <span class="dms"
+    >{{ of.d }}<b class="deg">°</b>{{ of.m }}<b>′</b
+    ><span class="sec">{{ parts[0] }}<i v-if="parts[1]">.</i>{{ parts[1] }}<b>″</b></span></span
+  >
 </template>
 
 <style scoped>
-b { font-weight: 400; color: var(--p-quiet); }
-i { font-style: normal; margin: 0 var(--point, -.1em); }
-.sec { white-space: nowrap; }
+b {
+  font-weight: 400;
+  color: var(--p-quiet);
+}
+i {
+  font-style: normal;
+  margin: 0 var(--point, -0.1em);
+}
+.sec {
+  white-space: nowrap;
+}
 </style>

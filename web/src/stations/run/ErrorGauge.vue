@@ -3,7 +3,12 @@ import { computed } from 'vue';
 import { errorScale, type Grade } from '@pendrix/core';
 
 /** Where the work stands on a scale of the tolerance. */
-const { error, limit, tone, narrow = false } = defineProps<{ error: number; limit: number; tone: Grade; narrow?: boolean }>();
+const {
+  error,
+  limit,
+  tone,
+  narrow = false,
+} = defineProps<{ error: number; limit: number; tone: Grade; narrow?: boolean }>();
 const W = computed(() => (narrow ? 358 : 720));
 const scale = computed(() => errorScale(limit));
 const X = (v: number): number => W.value / 2 + (v / scale.value.reach) * (W.value / 2);
@@ -19,14 +24,33 @@ const length = { long: 20, middle: 13, short: 8 } as const;
       <text v-if="t.label" :x="X(t.at)" y="38" text-anchor="middle" class="label">{{ t.label }}</text>
     </g>
     <path :d="`M0 20.5H${W}`" class="base" />
-    <g :class="`tone-${tone}`"><path :d="`M${at} 20V-3`" stroke="currentColor" stroke-width="2.5" /><path :d="`M${at} 2l-6 -11h12z`" fill="currentColor" /></g>
+    <g :class="`tone-${tone}`">
+      <path :d="`M${at} 20V-3`" stroke="currentColor" stroke-width="2.5" />
+      <path :d="`M${at} 2l-6 -11h12z`" fill="currentColor" />
+    </g>
   </svg>
 </template>
 
 <style scoped>
-.gauge { width: 100%; height: auto; overflow: visible; }
-.band { fill: var(--p-even-ground); stroke: none; }
-.long, .base { stroke: var(--p-ink); }
-.middle, .short { stroke: var(--p-tick-ten); }
-.label { font: 400 14px var(--mono); fill: var(--p-quiet); }
+.gauge {
+  width: 100%;
+  height: auto;
+  overflow: visible;
+}
+.band {
+  fill: var(--p-even-ground);
+  stroke: none;
+}
+.long,
+.base {
+  stroke: var(--p-ink);
+}
+.middle,
+.short {
+  stroke: var(--p-tick-ten);
+}
+.label {
+  font: 400 14px var(--mono);
+  fill: var(--p-quiet);
+}
 </style>

@@ -1,20 +1,49 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { format } from 'date-fns';
-import { mdiAlertOutline, mdiArrowLeft, mdiArrowRight, mdiCheck, mdiClose, mdiPause, mdiPlay, mdiStop, mdiTableLarge } from '@mdi/js';
-import { angleText, doneGaps, limitText, secondsLeft, sheet, timeLeft, type Report, type RunState } from '@pendrix/core';
+import {
+  mdiAlertOutline,
+  mdiArrowLeft,
+  mdiArrowRight,
+  mdiCheck,
+  mdiClose,
+  mdiPause,
+  mdiPlay,
+  mdiStop,
+  mdiTableLarge,
+} from '@mdi/js';
+import {
+  angleText,
+  doneGaps,
+  limitText,
+  secondsLeft,
+  sheet,
+  timeLeft,
+  type Report,
+  type RunState,
+} from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import { usePageKeys } from '../../ui/keys.ts';
 import RichText from '../../ui/RichText.vue';
 import DmsText from './DmsText.vue';
 import ErrorGauge from './ErrorGauge.vue';
+import RunSide from './RunSide.vue';
 import RunStrip from './RunStrip.vue';
-import RunWheel from './RunWheel.vue';
 
 /** At the machine: where the work goes now, one large key to go on, everything readable from a step away. */
-const { state, report, differs, resumed } = defineProps<{ state: RunState; report: Report; differs: boolean; resumed: boolean }>();
-const emit = defineEmits<{ go: [what: 'next' | 'back' | 'pause' | 'resume']; end: []; sheet: []; seen: []; dismiss: [caution: string] }>();
+const { state, report, differs, resumed } = defineProps<{
+  state: RunState;
+  report: Report;
+  differs: boolean;
+  resumed: boolean;
+}>();
+const emit = defineEmits<{
+  go: [what: 'next' | 'back' | 'pause' | 'resume'];
+  end: [];
+  sheet: [];
+  seen: [];
+  dismiss: [caution: string];
+}>();
 
 const CAUTION = 'spindle';
 const rows = computed(() => sheet(state.plan));
@@ -33,14 +62,10 @@ const limit = computed(() => report.chart(D.value)?.tolerance ?? report.chart(D.
 const hasTolerance = computed(() => (report.chart(D.value)?.tolerance ?? null) !== null);
 const grade = computed(() => {
   const graded = opened.value?.row.graded;
-  return graded ? { ...graded, word: row.value.errorArcsec === 0 ? 'Exact' : graded.word.split(' ')[0]! } : null;
+  return graded
+    ? { ...graded, word: row.value.errorArcsec === 0 ? 'Exact' : graded.word.split(' ')[0]! }
+    : null;
 });
-const moves = computed(() =>
-  state.moves
-    .slice(-6)
-    .reverse()
-    .map((m, i, list) => ({ key: m.at + i, time: format(m.at, 'HH:mm:ss'), row: rows.value.row(m.gap), back: (list[i + 1]?.gap ?? 0) > m.gap })),
-);
 const caution = computed(() => !(report.drive.dismissed ?? []).includes(CAUTION));
 const pause = (): void => emit('go', state.paused ? 'resume' : 'pause');
 
@@ -58,82 +83,145 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
         <v-btn variant="text" :prepend-icon="mdiStop" @click="emit('end')">End run</v-btn>
       </header>
       <p v-if="resumed" class="told" role="status">
-        <v-icon :icon="mdiAlertOutline" size="20" /><span>This run was under way before. It stands at gap {{ state.gap }}: check the mark before you go on.</span>
-        <button type="button" class="icon-button" aria-label="Put this away" @click="emit('seen')"><v-icon :icon="mdiClose" size="18" /></button>
+        <v-icon :icon="mdiAlertOutline" size="20" /><span
+          >This run was under way before. It stands at gap {{ state.gap }}: check the mark before you go
+          on.</span
+        >
+        <button type="button" class="icon-button" aria-label="Put this away" @click="emit('seen')">
+          <v-icon :icon="mdiClose" size="18" />
+        </button>
       </p>
-      <p v-if="differs" class="told"><v-icon :icon="mdiAlertOutline" size="20" /><span>The train was changed since this run began; the run keeps the numbers it began with.</span></p>
+      <p v-if="differs" class="told">
+        <v-icon :icon="mdiAlertOutline" size="20" /><span
+          >The train was changed since this run began; the run keeps the numbers it began with.</span
+        >
+      </p>
       <div class="scroll main">
         <div class="target">
           <p class="what">
-            <span><b>{{ state.finished ? 'Done' : `Gap ${state.gap}` }}</b> of {{ D }}</span>
-            <span class="quiet r"><span class="wide">exactly <RichText class="mono" :text="row.exact" /> microsteps, so </span>go to <b class="mono"><Digits :text="row.target" /></b></span>
+            <span
+              ><b>{{ state.finished ? 'Done' : `Gap ${state.gap}` }}</b> of {{ D }}</span
+            >
+            <span class="quiet r"
+              ><span class="wide">exactly <RichText class="mono" :text="row.exact" /> microsteps, so </span>go
+              to <b class="mono"><Digits :text="row.target" /></b
+            ></span>
           </p>
-          <p class="huge mono" :aria-label="`Go to ${row.wanted.d} degrees ${row.wanted.m} minutes ${row.wanted.s} seconds`"><DmsText :of="row.wanted" /></p>
+          <p
+            class="huge mono"
+            :aria-label="`Go to ${row.wanted.d} degrees ${row.wanted.m} minutes ${row.wanted.s} seconds`"
+          >
+            <DmsText :of="row.wanted" />
+          </p>
         </div>
         <div class="pe">
-          <div class="pos"><p class="pl">Position</p><p class="pv mono"><DmsText :of="row.position" /></p></div>
+          <div class="pos">
+            <p class="pl">Position</p>
+            <p class="pv mono"><DmsText :of="row.position" /></p>
+          </div>
           <div class="err">
-            <p class="pl">Error<span class="allowed">{{ hasTolerance ? `tolerance ±${limitText(limit)}` : `half a microstep ±${angleText(limit)}` }}</span></p>
-            <p class="pv"><span class="mono">{{ row.error }}</span><GradeTag v-if="grade" :graded="grade" :size="14" /></p>
+            <p class="pl">
+              Error<span class="allowed">{{
+                hasTolerance ? `tolerance ±${limitText(limit)}` : `half a microstep ±${angleText(limit)}`
+              }}</span>
+            </p>
+            <p class="pv">
+              <span class="mono">{{ row.error }}</span><GradeTag v-if="grade" :graded="grade" :size="14" />
+            </p>
           </div>
         </div>
-        <div class="gauge"><ErrorGauge class="for-wide" :error="row.errorArcsec" :limit="limit" :tone="grade?.grade ?? 'unknown'" /><ErrorGauge class="for-narrow" narrow :error="row.errorArcsec" :limit="limit" :tone="grade?.grade ?? 'unknown'" /></div>
+        <div class="gauge">
+          <ErrorGauge
+            class="for-wide"
+            :error="row.errorArcsec"
+            :limit="limit"
+            :tone="grade?.grade ?? 'unknown'"
+          /><ErrorGauge
+            class="for-narrow"
+            narrow
+            :error="row.errorArcsec"
+            :limit="limit"
+            :tone="grade?.grade ?? 'unknown'"
+          />
+        </div>
         <div class="seq">
-          <div v-if="before" class="sq done"><p class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p><h4>Gap {{ before.gap }}</h4><p class="mono small"><Digits :text="before.target" /></p></div>
-          <div v-else class="sq done"><p class="n quiet">start</p><h4>Set zero</h4><p class="small">here, on the mark</p></div>
+          <div v-if="before" class="sq done">
+            <p class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p>
+            <h4>Gap {{ before.gap }}</h4>
+            <p class="mono small"><Digits :text="before.target" /></p>
+          </div>
+          <div v-else class="sq done">
+            <p class="n quiet">start</p>
+            <h4>Set zero</h4>
+            <p class="small">here, on the mark</p>
+          </div>
           <div class="sq now" aria-live="polite">
             <p class="n">{{ state.paused ? 'paused' : 'now' }}</p>
             <h4>{{ state.finished ? 'All cut' : state.paused ? 'Waiting' : `Gap ${state.gap}` }}</h4>
             <p v-if="state.finished">{{ D }} gaps are done. Back takes you to the last one.</p>
             <p v-else-if="state.paused">P goes on where you were.</p>
-            <p v-else-if="row.moved">On by <span class="mono"><Digits :text="row.moved" /></span> microsteps, clamp, cut.</p>
+            <p v-else-if="row.moved">
+              On by <span class="mono"><Digits :text="row.moved" /></span> microsteps, clamp, cut.
+            </p>
             <p v-else>Clamp and cut the first gap.</p>
           </div>
-          <div class="sq"><p class="n quiet">then</p><h4>{{ state.gap < D ? `Gap ${after.gap}` : 'Done' }}</h4><p v-if="state.gap < D" class="mono small">+<Digits :text="after.moved" /></p><p v-else class="small">back at the start</p></div>
+          <div class="sq">
+            <p class="n quiet">then</p>
+            <h4>{{ state.gap < D ? `Gap ${after.gap}` : 'Done' }}</h4>
+            <p v-if="state.gap < D" class="mono small">+<Digits :text="after.moved" /></p>
+            <p v-else class="small">back at the start</p>
+          </div>
         </div>
         <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="done" :left="left" />
         <div class="keys">
-          <button type="button" class="key go" :disabled="state.paused || state.finished" aria-keyshortcuts="Space" @click="emit('go', 'next')">
-            <kbd aria-hidden="true">Space</kbd>{{ state.gap < D ? 'Cut, go on' : 'Cut, finish' }}<v-icon class="arrow" :icon="mdiArrowRight" size="24" />
+          <button
+            type="button"
+            class="key go"
+            :disabled="state.paused || state.finished"
+            aria-keyshortcuts="Space"
+            @click="emit('go', 'next')"
+          >
+            <kbd aria-hidden="true">Space</kbd>{{ state.gap < D ? 'Cut, go on' : 'Cut, finish'
+            }}<v-icon class="arrow" :icon="mdiArrowRight" size="24" />
           </button>
-          <button type="button" class="key" :disabled="state.paused || (state.gap === 1 && !state.finished)" aria-keyshortcuts="Backspace" @click="emit('go', 'back')">
+          <button
+            type="button"
+            class="key"
+            :disabled="state.paused || (state.gap === 1 && !state.finished)"
+            aria-keyshortcuts="Backspace"
+            @click="emit('go', 'back')"
+          >
             <kbd aria-hidden="true">Backspace</kbd><v-icon class="arrow" :icon="mdiArrowLeft" size="22" />Back
           </button>
-          <button type="button" class="key pause" :disabled="state.finished" aria-keyshortcuts="P" @click="pause">
-            <v-icon :icon="state.paused ? mdiPlay : mdiPause" size="26" />{{ state.paused ? 'Go on' : 'Pause' }}<kbd aria-hidden="true">P</kbd>
+          <button
+            type="button"
+            class="key pause"
+            :disabled="state.finished"
+            aria-keyshortcuts="P"
+            @click="pause"
+          >
+            <v-icon :icon="state.paused ? mdiPlay : mdiPause" size="26" />{{ state.paused ? 'Go on' : 'Pause'
+            }}<kbd aria-hidden="true">P</kbd>
           </button>
         </div>
       </div>
       <p v-if="caution" class="haz">
         <v-icon :icon="mdiAlertOutline" size="22" />
-        <span>Spindle stopped before hands come near; clamp before the cut. Local rules and a qualified person come first.</span>
-        <button type="button" class="icon-button" aria-label="Caution read, put it away" @click="emit('dismiss', CAUTION)"><v-icon :icon="mdiClose" size="20" /></button>
+        <span
+          >Spindle stopped before hands come near; clamp before the cut. Local rules and a qualified person
+          first.</span
+        >
+        <button
+          type="button"
+          class="icon-button"
+          aria-label="Caution read, put it away"
+          @click="emit('dismiss', CAUTION)"
+        >
+          <v-icon :icon="mdiClose" size="20" />
+        </button>
       </p>
     </section>
-    <aside class="right">
-      <div class="dial ground">
-        <p class="dh">
-          <b>The wheel</b>
-          <span class="legend">
-            <span><svg width="18" height="12"><path d="M0 2H4L6 11H12L14 2H18" fill="none" stroke="currentColor" stroke-width="1.4" /></svg>cut</span>
-            <span><svg width="14" height="12"><path d="M1 1L4 11H10L13 1" fill="none" stroke="var(--p-bright)" stroke-width="2" /></svg>next</span>
-            <span><svg width="10" height="12"><path d="M2 1v10M8 1v10" stroke="var(--p-scribe2)" stroke-width="1.4" /></svg>to go</span>
-          </span>
-        </p>
-        <RunWheel :divisions="D" :gap="state.gap" :done="done" :left="left" />
-      </div>
-      <div class="log scroll" tabindex="0" aria-label="Last moves">
-        <table>
-          <thead><tr><th>Last moves</th><th>gap</th><th>moved</th><th>to</th><th>error</th></tr></thead>
-          <tbody>
-            <tr v-for="(m, i) in moves" :key="m.key" :class="{ latest: i === 0 }">
-              <td class="mono">{{ m.time }}</td><td class="mono">{{ m.row.gap }}</td><td class="mono"><Digits :text="m.back ? 'back' : m.row.moved || 'start'" /></td><td class="mono"><Digits :text="m.row.target" /></td><td class="mono">{{ m.row.error }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <p class="quiet crank">By hand from the start, turns of the motor shaft: <b class="mono"><RichText :text="row.crank" /></b></p>
-      </div>
-    </aside>
+    <RunSide :state="state" :row-of="rows.row" :left="left" />
   </div>
 </template>
 

@@ -16,7 +16,9 @@ const sheetOpen = ref(false);
 
 const first = computed(() => {
   const count = route.query['count'];
-  return typeof count === 'string' && /^\d{1,6}$/.test(count) && Number(count) > 0 && Number(count) <= 100_000 ? Number(count) : null;
+  return typeof count === 'string' && /^\d{1,6}$/.test(count) && Number(count) > 0 && Number(count) <= 100_000
+    ? Number(count)
+    : null;
 });
 const differs = computed(() => run.value !== null && planDiffers(run.value.state.plan, report.value.drive));
 const begin = (plan: RunPlan): void => {

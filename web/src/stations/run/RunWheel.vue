@@ -3,7 +3,12 @@ import { computed } from 'vue';
 import { cutWheel } from '@pendrix/core';
 
 /** The work under the cutter: what is cut, what is next, what is to go. */
-const { divisions, gap, done, left } = defineProps<{ divisions: number; gap: number; done: number; left: string }>();
+const { divisions, gap, done, left } = defineProps<{
+  divisions: number;
+  gap: number;
+  done: number;
+  left: string;
+}>();
 const W = 440;
 const H = 372;
 const CX = W / 2;
@@ -21,10 +26,20 @@ const hatch = Array.from({ length: 9 }, (_, i) => `M${CX - 16} ${20 + i * 5}L${C
     <path v-if="wheel.blank" class="s2" :d="wheel.blank" />
     <path v-if="wheel.marks" class="mark" :d="wheel.marks" />
     <circle class="s2" :cx="CX" :cy="CY" :r="R - 20" />
-    <g v-for="n in wheel.numbers" :key="n.text"><path class="s2" :d="n.tick" /><text class="dn" :x="n.x" :y="n.y" text-anchor="middle">{{ n.text }}</text></g>
+    <g v-for="n in wheel.numbers" :key="n.text">
+      <path class="s2" :d="n.tick" />
+      <text class="dn" :x="n.x" :y="n.y" text-anchor="middle">{{ n.text }}</text>
+    </g>
     <path v-if="wheel.next" class="next" :d="wheel.next" />
-    <clipPath id="cutter"><path :d="`M${CX - 6} ${CY - R - 4}L${CX - 13} ${CY - R - 14}V18H${CX + 13}V${CY - R - 14}L${CX + 6} ${CY - R - 4}Z`" /></clipPath>
-    <path class="cutter" :d="`M${CX - 6} ${CY - R - 4}L${CX - 13} ${CY - R - 14}V18H${CX + 13}V${CY - R - 14}L${CX + 6} ${CY - R - 4}Z`" />
+    <clipPath id="cutter">
+      <path
+        :d="`M${CX - 6} ${CY - R - 4}L${CX - 13} ${CY - R - 14}V18H${CX + 13}V${CY - R - 14}L${CX + 6} ${CY - R - 4}Z`"
+      />
+    </clipPath>
+    <path
+      class="cutter"
+      :d="`M${CX - 6} ${CY - R - 4}L${CX - 13} ${CY - R - 14}V18H${CX + 13}V${CY - R - 14}L${CX + 6} ${CY - R - 4}Z`"
+    />
     <g clip-path="url(#cutter)"><path class="s2" :d="hatch" /></g>
     <text class="big" :x="CX" :y="CY + 6" text-anchor="middle">{{ done }}</text>
     <text class="md" :x="CX" :y="CY + 32" text-anchor="middle">of {{ divisions }} cut</text>
@@ -33,13 +48,42 @@ const hatch = Array.from({ length: 9 }, (_, i) => `M${CX - 16} ${20 + i * 5}L${C
 </template>
 
 <style scoped>
-.wheel { width: 100%; height: auto; max-height: 100%; }
-.sector { fill: var(--p-ground-light); }
-.mark { stroke: var(--p-scribe3); stroke-width: 1.4; }
-.next { fill: none; stroke: var(--p-bright); stroke-width: 2; }
-.cutter { fill: var(--p-ground); stroke: var(--p-bright); stroke-width: 1.6; }
-.dn { font: 400 13px var(--mono); fill: var(--p-scribe-text); }
-.lt { font: 400 15px var(--text); }
-.big { font: 650 72px var(--mono); fill: var(--p-bright); letter-spacing: -.03em; }
-.md { font: 400 20px var(--text); fill: var(--p-scribe); }
+.wheel {
+  width: 100%;
+  height: auto;
+  max-height: 100%;
+}
+.sector {
+  fill: var(--p-ground-light);
+}
+.mark {
+  stroke: var(--p-scribe3);
+  stroke-width: 1.4;
+}
+.next {
+  fill: none;
+  stroke: var(--p-bright);
+  stroke-width: 2;
+}
+.cutter {
+  fill: var(--p-ground);
+  stroke: var(--p-bright);
+  stroke-width: 1.6;
+}
+.dn {
+  font: 400 13px var(--mono);
+  fill: var(--p-scribe-text);
+}
+.lt {
+  font: 400 15px var(--text);
+}
+.big {
+  font: 650 72px var(--mono);
+  fill: var(--p-bright);
+  letter-spacing: -0.03em;
+}
+.md {
+  font: 400 20px var(--text);
+  fill: var(--p-scribe);
+}
 </style>

@@ -13,7 +13,9 @@ const shown = ref(STEP);
 const more = ref<HTMLElement | null>(null);
 const rows = computed(() => {
   const s = sheet(plan);
-  return Array.from({ length: Math.min(plan.divisions + 1, Math.max(shown.value, now + 20)) }, (_, i) => s.row(i + 1));
+  return Array.from({ length: Math.min(plan.divisions + 1, Math.max(shown.value, now + 20)) }, (_, i) =>
+    s.row(i + 1),
+  );
 });
 useIntersectionObserver(more, ([entry]) => {
   if (entry?.isIntersecting) shown.value += STEP;
@@ -28,7 +30,15 @@ defineExpose({ all: () => (shown.value = Math.min(plan.divisions + 1, 3000)) });
 <template>
   <table aria-label="Sheet of targets">
     <thead>
-      <tr><th scope="col">Gap</th><th scope="col">Move</th><th scope="col">Go to, microsteps</th><th scope="col">Moved</th><th scope="col">Error</th><th scope="col">Angle at the work</th><th scope="col">Crank, turns</th></tr>
+      <tr>
+        <th scope="col">Gap</th>
+        <th scope="col">Move</th>
+        <th scope="col">Go to, microsteps</th>
+        <th scope="col">Moved</th>
+        <th scope="col">Error</th>
+        <th scope="col">Angle at the work</th>
+        <th scope="col">Crank, turns</th>
+      </tr>
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.gap" :class="{ on: row.gap === now, end: row.gap > plan.divisions }">
@@ -42,18 +52,68 @@ defineExpose({ all: () => (shown.value = Math.min(plan.divisions + 1, 3000)) });
       </tr>
     </tbody>
   </table>
-  <p v-if="rows.length <= plan.divisions" ref="more" class="more quiet">{{ plan.divisions + 1 - rows.length }} more below</p>
+  <p v-if="rows.length <= plan.divisions" ref="more" class="more quiet">
+    {{ plan.divisions + 1 - rows.length }} more below
+  </p>
 </template>
 
 <style scoped>
-table { width: 100%; background: var(--p-surface); }
-thead th { position: sticky; top: 0; z-index: 1; background: var(--p-surface); font: 400 13px/16px var(--text); color: var(--p-quiet); text-align: right; padding: 8px 12px 6px; box-shadow: inset 0 -1px 0 var(--p-hair); }
-td, tbody th { height: 34px; padding: 0 12px; font-size: 14px; border-bottom: 1px solid var(--p-row); text-align: right; white-space: nowrap; }
-th:first-child { padding-left: 20px; text-align: left; font-weight: 650; }
-.strong { font-weight: 600; }
-.on td, .on th { background: var(--p-tint); }
-.on > :first-child { box-shadow: inset 3px 0 0 var(--p-blue); }
-.end { color: var(--p-quiet); }
-.more { padding: 10px 20px; }
-@media print { thead th { position: static; } td, tbody th { height: 22px; font-size: 11pt; } .more { display: none; } }
+table {
+  width: 100%;
+  background: var(--p-surface);
+}
+thead th {
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  background: var(--p-surface);
+  font: 400 13px/16px var(--text);
+  color: var(--p-quiet);
+  text-align: right;
+  padding: 8px 12px 6px;
+  box-shadow: inset 0 -1px 0 var(--p-hair);
+}
+td,
+tbody th {
+  height: 34px;
+  padding: 0 12px;
+  font-size: 14px;
+  border-bottom: 1px solid var(--p-row);
+  text-align: right;
+  white-space: nowrap;
+}
+th:first-child {
+  padding-left: 20px;
+  text-align: left;
+  font-weight: 650;
+}
+.strong {
+  font-weight: 600;
+}
+.on td,
+.on th {
+  background: var(--p-tint);
+}
+.on > :first-child {
+  box-shadow: inset 3px 0 0 var(--p-blue);
+}
+.end {
+  color: var(--p-quiet);
+}
+.more {
+  padding: 10px 20px;
+}
+@media print {
+  thead th {
+    position: static;
+  }
+  td,
+  tbody th {
+    height: 22px;
+    font-size: 11pt;
+  }
+  .more {
+    display: none;
+  }
+}
 </style>

@@ -29,7 +29,10 @@ export function useRun(driveId: string): CurrentRun {
 
   const store = async (base: RunRecord, state: RunState): Promise<void> => {
     if (!(await workshop.putRun({ ...base, state, touchedAt: Date.now() })))
-      notices.tell({ says: 'The move could not be stored, so the run stays where it is. Export your drives and reload the page.', tone: 'bad' });
+      notices.tell({
+        says: 'The move could not be stored, so the run stays where it is. Export your drives and reload the page.',
+        tone: 'bad',
+      });
   };
 
   return {
@@ -66,7 +69,11 @@ export function useRun(driveId: string): CurrentRun {
     },
     forget: async (old) => {
       await workshop.removeRun(old.id);
-      notices.tell({ says: 'The run is forgotten.', tone: 'plain', act: { label: 'Undo', do: () => void workshop.putRun(old) } });
+      notices.tell({
+        says: 'The run is forgotten.',
+        tone: 'plain',
+        act: { label: 'Undo', do: () => void workshop.putRun(old) },
+      });
     },
   };
 }

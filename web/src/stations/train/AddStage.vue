@@ -5,23 +5,54 @@ import { stages, type StageKindId } from '@pendrix/core';
 /** The plus between two cards: which kind of stage goes in there. */
 const { where, large = false } = defineProps<{ where: string; large?: boolean }>();
 const emit = defineEmits<{ add: [kind: StageKindId] }>();
-const kinds = Object.entries(stages) as readonly (readonly [StageKindId, { readonly title: string; readonly says: string }])[];
+const kinds = Object.entries(stages) as readonly (readonly [
+  StageKindId,
+  { readonly title: string; readonly says: string },
+])[];
 </script>
 
 <template>
   <v-menu location="top">
     <template #activator="{ props }">
       <v-btn v-if="large" variant="flat" :prepend-icon="mdiPlus" v-bind="props">Add a stage</v-btn>
-      <button v-else type="button" class="plus" v-bind="props" :aria-label="`Add a stage ${where}`"><span><v-icon :icon="mdiPlus" size="16" /></span></button>
+      <button v-else type="button" class="plus" v-bind="props" :aria-label="`Add a stage ${where}`">
+        <span><v-icon :icon="mdiPlus" size="16" /></span>
+      </button>
     </template>
     <v-list>
-      <v-list-item v-for="[kind, info] in kinds" :key="kind" :title="info.title" :subtitle="info.says" @click="emit('add', kind)" />
+      <v-list-item
+        v-for="[kind, info] in kinds"
+        :key="kind"
+        :title="info.title"
+        :subtitle="info.says"
+        @click="emit('add', kind)"
+      />
     </v-list>
   </v-menu>
 </template>
 
 <style scoped>
-.plus { width: 32px; height: 32px; display: flex; align-items: center; justify-content: center; border-radius: 50%; }
-.plus span { width: 22px; height: 22px; border: 1px solid var(--p-field); background: var(--p-surface); border-radius: 50%; display: flex; align-items: center; justify-content: center; color: var(--p-blue); }
-.plus:hover span { background: var(--p-tint); border-color: var(--p-blue); }
+.plus {
+  width: 32px;
+  height: 32px;
+  display: flex;
+  align-items: center;
+  justify-content: center;
+  border-radius: 50%;
+}
+.plus span {
+  width: 22px;
+  height: 22px;
+  border: 1px solid var(--p-field);
+  background: var(--p-surface);
+  border-radius: 50%;
+  display: flex;
+  align-items: center;
+  justify-content: center;
+  color: var(--p-blue);
+}
+.plus:hover span {
+  background: var(--p-tint);
+  border-color: var(--p-blue);
+}
 </style>

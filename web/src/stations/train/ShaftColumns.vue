@@ -8,27 +8,95 @@ defineProps<{ shafts: readonly ShaftReport[]; work: Report['train']['work']; col
 
 <template>
   <div class="shafts on-ground">
-    <section v-for="shaft in shafts" :key="shaft.index" class="shaft" :style="{ width: `${column}px` }" :aria-label="`${shaft.title}, ${shaft.carries}`">
-      <h4><b>{{ shaft.title }}</b> <span>{{ shaft.carries }}</span></h4>
-      <div v-for="row in shaft.rows" :key="row.label" class="row"><span>{{ row.label }}</span><FigureText class="num" :class="{ words: row.label === 'sense' }" :figure="row.figure" /></div>
+    <section
+      v-for="shaft in shafts"
+      :key="shaft.index"
+      class="shaft"
+      :style="{ width: `${column}px` }"
+      :aria-label="`${shaft.title}, ${shaft.carries}`"
+    >
+      <h4>
+        <b>{{ shaft.title }}</b> <span>{{ shaft.carries }}</span>
+      </h4>
+      <div v-for="row in shaft.rows" :key="row.label" class="row">
+        <span>{{ row.label }}</span><FigureText
+          class="num"
+          :class="{ words: row.label === 'sense' }"
+          :figure="row.figure"
+        />
+      </div>
     </section>
     <section class="shaft last" :style="{ minWidth: `${column}px` }" aria-label="Work">
-      <h4><b>Work</b> <span>{{ work.carries }}</span></h4>
-      <div v-for="(row, i) in work.rows" :key="i" class="row"><span>{{ row.label }}</span><span class="num">{{ row.text }}</span></div>
+      <h4>
+        <b>Work</b> <span>{{ work.carries }}</span>
+      </h4>
+      <div v-for="(row, i) in work.rows" :key="i" class="row">
+        <span>{{ row.label }}</span><span class="num">{{ row.text }}</span>
+      </div>
     </section>
   </div>
 </template>
 
 <style scoped>
-.shafts { display: flex; background: var(--p-ground-deep); border-top: 1px solid var(--p-scribe3); color: var(--p-scribe); min-height: 108px; }
-.shaft { flex: none; padding: 7px 16px 6px 20px; position: relative; }
-.words { font-family: var(--text); letter-spacing: 0; font-size: 13px; }
-.last { flex: 1; }
-.last .row { max-width: 180px; }
-.shaft + .shaft::before { content: ''; position: absolute; left: 0; top: 8px; bottom: 8px; width: 1px; background: var(--p-scribe3); }
-h4 { font-size: 14px; line-height: 18px; margin-bottom: 2px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-h4 span { color: var(--p-scribe-text); }
-.row { display: flex; justify-content: space-between; align-items: baseline; gap: 8px; font-size: 13px; line-height: 18.5px; min-height: 18.5px; color: var(--p-scribe-text); }
-.row > span:first-child { white-space: nowrap; }
-.num { color: var(--p-scribe); font-size: 14px; letter-spacing: -.02em; }
+.shafts {
+  display: flex;
+  background: var(--p-ground-deep);
+  border-top: 1px solid var(--p-scribe3);
+  color: var(--p-scribe);
+  min-height: 108px;
+}
+.shaft {
+  flex: none;
+  padding: 7px 16px 6px 20px;
+  position: relative;
+}
+.words {
+  font-family: var(--text);
+  letter-spacing: 0;
+  font-size: 13px;
+}
+.last {
+  flex: 1;
+}
+.last .row {
+  max-width: 180px;
+}
+.shaft + .shaft::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  top: 8px;
+  bottom: 8px;
+  width: 1px;
+  background: var(--p-scribe3);
+}
+h4 {
+  font-size: 14px;
+  line-height: 18px;
+  margin-bottom: 2px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+h4 span {
+  color: var(--p-scribe-text);
+}
+.row {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 8px;
+  font-size: 13px;
+  line-height: 18.5px;
+  min-height: 18.5px;
+  color: var(--p-scribe-text);
+}
+.row > span:first-child {
+  white-space: nowrap;
+}
+.num {
+  color: var(--p-scribe);
+  font-size: 14px;
+  letter-spacing: -0.02em;
+}
 </style>

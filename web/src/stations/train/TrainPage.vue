@@ -31,7 +31,10 @@ const MENU_CLOSES_MS = 80;
 async function focusCard(at: number): Promise<void> {
   await nextTick();
   await new Promise((r) => setTimeout(r, MENU_CLOSES_MS));
-  cards.value?.querySelectorAll<HTMLElement>('[data-stage]')[at]?.querySelector<HTMLElement>('.card input, .card select')?.focus();
+  cards.value
+    ?.querySelectorAll<HTMLElement>('[data-stage]')
+    [at]?.querySelector<HTMLElement>('.card input, .card select')
+    ?.focus();
 }
 function add(kind: StageKindId, at: number): void {
   if (edit({ do: 'addStage', kind, at })) return;
@@ -61,18 +64,32 @@ function dropped(e: SortableEvent): void {
         <h2>Train</h2>
         <span class="q">{{ stations.train.asks }}</span>
         <span class="sp"></span>
-        <span class="quiet ratio">reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span>
+        <span class="quiet ratio"
+          >reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span
+        >
         <AddStage large where="at the end" @add="(kind) => add(kind, stages.length)" />
       </header>
       <div class="scroll bench" tabindex="0" aria-label="The train, from the motor to the work">
         <div class="strip" :style="{ width, minWidth: '100%' }">
-          <div class="ground drawing"><TrainDrawing :drawing="picture.drawing" :picture="picture" :alt="picture.alt" :selected="selected" @choose="(s) => (selected = s)" /></div>
+          <div class="ground drawing">
+            <TrainDrawing
+              :drawing="picture.drawing"
+              :picture="picture"
+              :alt="picture.alt"
+              :selected="selected"
+              @choose="(s) => (selected = s)"
+            />
+          </div>
           <ShaftColumns :shafts="report.train.shafts" :work="report.train.work" :column="COLUMN" />
           <div ref="cards" class="cards">
             <SourceCard :source="report.drive.train.source" :facts="report.train.sourceFacts" :edit="edit" />
             <VueDraggable v-model="sortable" class="stages" handle=".handle" :animation="0" @end="dropped">
               <div v-for="(stage, i) in stages" :key="i" class="slot" :data-stage="i">
-                <span class="between"><AddStage :where="i === 0 ? 'after the motor' : `before stage ${i + 1}`" @add="(kind) => add(kind, i)" /></span>
+                <span class="between"
+                  ><AddStage
+                    :where="i === 0 ? 'after the motor' : `before stage ${i + 1}`"
+                    @add="(kind) => add(kind, i)"
+                /></span>
                 <StageCard
                   :stage="stage"
                   :report="report.train.stages[i]!"
@@ -87,9 +104,13 @@ function dropped(e: SortableEvent): void {
               </div>
             </VueDraggable>
             <section class="card work" aria-label="Work">
-              <span class="between"><AddStage where="before the work" @add="(kind) => add(kind, stages.length)" /></span>
+              <span class="between"
+                ><AddStage where="before the work" @add="(kind) => add(kind, stages.length)"
+              /></span>
               <header><h3>Work</h3></header>
-              <p v-if="stages.length === 0" class="quiet">The motor turns the work itself. Add a belt, a worm or a pair of wheels between them.</p>
+              <p v-if="stages.length === 0" class="quiet">
+                The motor turns the work itself. Add a belt, a worm or a pair of wheels between them.
+              </p>
               <p v-else class="quiet">A table, a dial or an arbor that turns all the way round.</p>
             </section>
           </div>
@@ -104,41 +125,19 @@ function dropped(e: SortableEvent): void {
         <span class="quiet total"><FigureText class="mono" :figure="report.train.steps" /> a turn</span>
       </header>
       <div class="book"><FactorLedger :ledger="report.train.ledger" /></div>
-      <p v-if="report.train.ledger.unlisted > 0" class="quiet more">and {{ report.train.ledger.unlisted }} counts more</p>
+      <p v-if="report.train.ledger.unlisted > 0" class="quiet more">
+        and {{ report.train.ledger.unlisted }} counts more
+      </p>
       <div v-if="report.train.ledger.missing.length > 0 && report.counts.length > 0" class="missing">
-        <p v-for="m in report.train.ledger.missing" :key="m.strong"><b>{{ m.strong }}</b> {{ m.rest }}</p>
+        <p v-for="m in report.train.ledger.missing" :key="m.strong">
+          <b>{{ m.strong }}</b> {{ m.rest }}
+        </p>
       </div>
-      <p v-else-if="report.counts.length === 0" class="quiet more">Ask for divisions in the Job, and their primes stand here against the train's.</p>
+      <p v-else-if="report.counts.length === 0" class="quiet more">
+        Ask for divisions in the Job, and their primes stand here against the train's.
+      </p>
     </aside>
   </div>
 </template>
 
-<style scoped>
-.page { flex: 1; min-height: 0; display: grid; grid-template-columns: minmax(0, 1fr) 380px; }
-.left { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
-.ratio { font-size: 14px; }
-.ratio .mono { color: var(--p-ink); font-weight: 600; }
-.bench { flex: 1; display: flex; flex-direction: column; }
-.strip { display: flex; flex-direction: column; flex: 1 0 auto; }
-.drawing { height: 314px; overflow: hidden; }
-.cards { display: flex; flex: 1 0 auto; background: var(--p-paper); }
-.stages { display: flex; }
-.slot { position: relative; display: flex; }
-.between { position: absolute; left: -16px; top: 2px; z-index: 2; }
-.work { position: relative; flex: 1 0 205px; border-left: 1px solid var(--p-hair); padding: 0 16px 0 20px; }
-.work header { height: 36px; display: flex; align-items: center; }
-.work p { font-size: 14px; max-width: 240px; }
-.right { background: var(--p-surface); border-left: 1px solid var(--p-hair); display: flex; flex-direction: column; }
-.right .sub { padding: 0 14px; }
-.total { font-size: 14px; }
-.total .mono { color: var(--p-ink); font-weight: 600; }
-.book { padding: 0 14px; }
-.more { padding: 8px 14px; font-size: 14px; }
-.missing { margin-top: 12px; background: var(--p-amber-ground); border-top: 2px solid var(--p-amber); padding: 11px 14px; font-size: 14px; line-height: 19px; flex: 1; display: flex; flex-direction: column; gap: 8px; }
-.missing b { color: var(--p-amber); }
-@media (max-width: 1100px) { .page { grid-template-columns: minmax(0, 1fr) 340px; } .book { zoom: .88; } }
-@media (max-width: 900px) {
-  .page { display: block; overflow: auto; }
-  .right { border-left: 0; border-top: 1px solid var(--p-hair); }
-}
-</style>
+<style scoped src="./train.css"></style>

@@ -1,0 +1,38 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+
+const root = new URL('../', import.meta.url);
+const read = (path: string): string => readFileSync(new URL(path, root), 'utf8');
+const texts = ['README.md', 'CHANGELOG.md', 'docs/architecture.md', 'docs/formats.md'];
+
+describe('the documents', () => {
+  test.each(texts)('%s: every link leads to a file', (name) => {
+    const links = [...read(name).matchAll(/\]\(([^)#]+)\)/g)].map((m) => m[1]!).filter((l) => !/^\w+:/.test(l));
+    const missing = links.filter((l) => !existsSync(new URL(l, new URL(name, root))));
+    expect(missing).toEqual([]);
+  });
+
+  test('each picture of the interface is shown in the README', () => {
+    const pictures = readdirSync(new URL('docs/screenshots/', root)).filter((n) => n.endsWith('.png'));
+    expect(pictures.length).toBeGreaterThan(5);
+    expect(pictures.length).toBeLessThan(20);
+    expect(pictures.filter((p) => !read('README.md').includes(`docs/screenshots/${p}`))).toEqual([]);
+  });
+
+  test('formats.md names every kind of stage with its inputs', async () => {
+    const { stages, sources } = await import('../core/src/index.ts');
+    const text = read('docs/formats.md');
+    expect(Object.keys(stages).length).toBeGreaterThan(3);
+    for (const kind of [...Object.values(stages), ...Object.values(sources)]) {
+      expect(text).toContain(`\`${kind.kind}\``);
+      for (const input of kind.inputs) expect(text).toContain(`\`${input.key}\``);
+    }
+  });
+
+  test('the example drive in formats.md is a drive', async () => {
+    const { readDrive } = await import('../core/src/files/index.ts');
+    const [, example = ''] = /```json\n([\s\S]*?)```/.exec(read('docs/formats.md')) ?? [];
+    const drive = readDrive(example);
+    expect(drive.ok).toBe(true);
+  });
+});

@@ -1,0 +1,75 @@
+// Takes the pictures of docs/screenshots from the built application and the demo workshop: node scripts/screenshots.mjs
+import { register } from 'tsx/esm/api';
+import { chromium } from '@playwright/test';
+import { ROOT } from './setup.mjs';
+
+register();
+const { app } = await import('../server/src/app.ts');
+const { CHROMIUM } = await import('../playwright.config.ts');
+
+const server = app(`${ROOT}web/dist`).listen(0, '127.0.0.1');
+await new Promise((ready) => server.once('listening', ready));
+const base = `http://127.0.0.1:${server.address().port}`;
+const browser = await chromium.launch(CHROMIUM);
+const open = async (width, height) => {
+  const context = await browser.newContext({
+    viewport: { width, height },
+    reducedMotion: 'reduce',
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+    serviceWorkers: 'block',
+  });
+  const page = await context.newPage();
+  // The same minute in every picture.
+  await page.clock.install({ time: new Date('2026-11-24T20:41:00Z') });
+  await page.goto(base);
+  await page.getByRole('button', { name: 'Open the demo workshop' }).click();
+  await page.getByRole('button', { name: 'Put this away' }).click();
+  return page;
+};
+const shot = async (page, name) => {
+  await page.clock.runFor(400);
+  await page.waitForTimeout(250);
+  await page.screenshot({ path: `${ROOT}docs/screenshots/${name}.png` });
+};
+const go = (page, station) =>
+  page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
+async function run(page, gaps) {
+  await page.getByRole('button', { name: '73', exact: true }).click();
+  await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  for (let gap = 2; gap <= gaps; gap++) {
+    await page.clock.runFor(106_000 + ((gap * 7919) % 13_000));
+    await page.getByRole('button', { name: 'Cut, go on' }).click();
+    await page.getByText(`Gap ${gap}`, { exact: true }).first().waitFor();
+  }
+}
+
+const page = await open(1280, 800);
+await shot(page, 'drives');
+await page.locator('th.name a', { hasText: 'Orrery' }).click();
+await shot(page, 'job');
+await go(page, 'Train');
+await page.getByRole('textbox', { name: 'Driven' }).click();
+await shot(page, 'train');
+await go(page, 'Check');
+await page.locator('.chart canvas').first().waitFor();
+await page.locator('.figures .figure').first().click();
+await shot(page, 'check');
+await go(page, 'Run');
+await page.getByRole('button', { name: '97', exact: true }).click();
+await shot(page, 'run-sheet');
+await run(page, 31);
+await shot(page, 'run');
+await page.getByRole('button', { name: 'Night' }).click();
+await page.mouse.move(640, 700);
+await shot(page, 'run-night');
+
+const phone = await open(390, 844);
+await phone.locator('th.name a', { hasText: 'Orrery' }).click();
+await phone.getByRole('button', { name: 'Stations' }).click();
+await go(phone, 'Run');
+await run(phone, 31);
+await shot(phone, 'run-phone');
+
+await browser.close();
+server.close();

@@ -1,0 +1,43 @@
+// What a fresh machine lacks: the packages, and for the browser tests a Chromium. Only Node's own modules here.
+import { spawnSync } from 'node:child_process';
+import { existsSync, statSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = fileURLToPath(new URL('..', import.meta.url));
+const CHROMIUM = '/usr/bin/chromium';
+
+/** Runs a command in the project's folder with its output shown; true when it went well. */
+export function run(command, args, env = {}) {
+  const done = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  });
+  return done.status === 0;
+}
+
+/** Installs the packages when they are missing or older than the lock file. */
+export function ensurePackages() {
+  const installed = `${ROOT}node_modules/.package-lock.json`;
+  const fresh =
+    existsSync(installed) && statSync(installed).mtimeMs >= statSync(`${ROOT}package-lock.json`).mtimeMs;
+  if (fresh) return true;
+  console.log('installing packages …');
+  return run('npm', ['ci', '--no-audit', '--no-fund']);
+}
+
+/** Debian's Chromium; installed when it is missing and this user may. */
+export function ensureChromium() {
+  if (existsSync(CHROMIUM)) return true;
+  console.log('installing Chromium …');
+  const root = process.getuid?.() === 0;
+  const apt = (args) =>
+    root
+      ? run('apt-get', args, { DEBIAN_FRONTEND: 'noninteractive' })
+      : run('sudo', ['-n', 'apt-get', ...args]);
+  apt(['update', '-qq']);
+  apt(['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+  if (!existsSync(CHROMIUM))
+    console.error(`The browser tests want Debian's Chromium at ${CHROMIUM}: install the package "chromium".`);
+  return existsSync(CHROMIUM);
+}

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { format } from 'date-fns';
+import { doneGaps, type RunState, type Sheet } from '@pendrix/core';
+import { Digits } from '../../ui/Digits.ts';
+import RichText from '../../ui/RichText.vue';
+import RunWheel from './RunWheel.vue';
+
+/** Beside the target: the wheel under the cutter and the last moves. */
+const { state, rowOf, left } = defineProps<{ state: RunState; rowOf: Sheet['row']; left: string }>();
+const done = computed(() => doneGaps(state));
+const moves = computed(() =>
+  state.moves
+    .slice(-6)
+    .reverse()
+    .map((m, i, list) => ({
+      key: m.at + i,
+      time: format(m.at, 'HH:mm:ss'),
+      row: rowOf(m.gap),
+      back: (list[i + 1]?.gap ?? 0) > m.gap,
+    })),
+);
+</script>
+
+<template>
+  <aside class="right">
+    <div class="dial ground">
+      <p class="dh">
+        <b>The wheel</b>
+        <span class="legend">
+          <span
+            ><svg width="18" height="12">
+              <path d="M0 2H4L6 11H12L14 2H18" fill="none" stroke="currentColor" stroke-width="1.4" /></svg
+            >cut</span
+          >
+          <span
+            ><svg width="14" height="12">
+              <path d="M1 1L4 11H10L13 1" fill="none" stroke="var(--p-bright)" stroke-width="2" /></svg
+            >next</span
+          >
+          <span
+            ><svg width="10" height="12">
+              <path d="M2 1v10M8 1v10" stroke="var(--p-scribe2)" stroke-width="1.4" /></svg
+            >to go</span
+          >
+        </span>
+      </p>
+      <RunWheel :divisions="state.plan.divisions" :gap="state.gap" :done="done" :left="left" />
+    </div>
+    <div class="log scroll" tabindex="0" aria-label="Last moves">
+      <table>
+        <thead>
+          <tr>
+            <th>Last moves</th>
+            <th>gap</th>
+            <th>moved</th>
+            <th>to</th>
+            <th>error</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(m, i) in moves" :key="m.key" :class="{ latest: i === 0 }">
+            <td class="mono">{{ m.time }}</td>
+            <td class="mono">{{ m.row.gap }}</td>
+            <td class="mono"><Digits :text="m.back ? 'back' : m.row.moved || 'start'" /></td>
+            <td class="mono"><Digits :text="m.row.target" /></td>
+            <td class="mono">{{ m.row.error }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="quiet crank">
+        By hand from the start, turns of the motor shaft:
+        <b class="mono"><RichText :text="rowOf(state.gap).crank" /></b>
+      </p>
+    </div>
+  </aside>
+</template>
+
+<style scoped>
+.right {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  border-left: 1px solid var(--p-hair);
+  background: var(--p-surface);
+}
+.dial {
+  flex: 0 1 412px;
+  min-height: 240px;
+  display: flex;
+  flex-direction: column;
+}
+.dh {
+  height: 40px;
+  flex: none;
+  display: flex;
+  align-items: center;
+  padding: 0 16px;
+  font-size: 15px;
+}
+.legend {
+  margin-left: auto;
+  display: flex;
+  gap: 14px;
+  font-size: 14px;
+  color: var(--p-scribe-text);
+}
+.legend span {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.dial > .wheel {
+  flex: 1;
+  min-height: 0;
+}
+.log {
+  flex: 1 1 160px;
+  padding: 8px 16px;
+  min-height: 0;
+}
+.log table {
+  width: 100%;
+  font-size: 14px;
+}
+.log th {
+  font: 400 13px/20px var(--text);
+  color: var(--p-quiet);
+  text-align: right;
+  padding: 0;
+}
+.log td {
+  text-align: right;
+  line-height: 23px;
+  border-top: 1px solid var(--p-row);
+  padding: 0;
+}
+.log th:first-child,
+.log td:first-child {
+  text-align: left;
+}
+.latest td {
+  font-weight: 650;
+}
+.crank {
+  font-size: 14px;
+  padding-top: 10px;
+}
+.crank b {
+  color: var(--p-ink);
+}
+@media (max-width: 1180px) {
+  .legend {
+    gap: 8px;
+  }
+}
+@media (max-width: 900px) {
+  .right {
+    display: none;
+  }
+}
+</style>
