@@ -8,6 +8,7 @@ import { router } from './router.ts';
 import { installColours, vuetify } from './theme/vuetify.ts';
 import './theme/base.css';
 import './theme/drawing.css';
+import './theme/ledger.css';
 
 installColours();
 createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app');

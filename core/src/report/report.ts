@@ -31,6 +31,7 @@ import { divisionsSay, idleSay, purpose } from './sentences.ts';
 import {
   ratioFigure,
   shaftReports,
+  sourceReport,
   stageReports,
   stepsFigure,
   workReport,
@@ -64,7 +65,7 @@ export interface Report {
     readonly shafts: readonly ShaftReport[];
     readonly stages: readonly StageReport[];
     readonly work: ReturnType<typeof workReport>;
-    readonly sourceFacts: readonly string[];
+    readonly source: ReturnType<typeof sourceReport>;
     readonly ledger: LedgerReport;
   };
   readonly check: {
@@ -143,7 +144,7 @@ export function report(drive: Drive): Report {
         return stages();
       },
       work: workReport(drive, k, counts[0]),
-      sourceFacts: sourceKindOf(drive.train.source).facts(drive.train.source),
+      source: sourceReport(drive),
       get ledger() {
         return factorLedger();
       },

@@ -265,6 +265,17 @@ function stepAngle(arcsec: Rational): string {
   return dmsText(arcsec, 0);
 }
 
+/** The source's card: its steps a turn in the mode in use, and what a maker should know of it. */
+export function sourceReport(drive: Drive): { readonly steps: Rich; readonly facts: readonly string[] } {
+  const { source } = drive.train;
+  const kind = sourceKindOf(source);
+  const full = kind.fullSteps(source);
+  return {
+    steps: full === null ? ['Unknown'] : [grouped(String(full * kind.mode(source)))],
+    facts: kind.facts(source),
+  };
+}
+
 /** A card of the train: what a stage is, what it brings, the steps a turn so far, what a maker should know of it. */
 export interface StageReport {
   readonly title: string;

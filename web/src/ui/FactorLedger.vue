@@ -30,7 +30,7 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
 
 <template>
   <svg
-    class="ledger"
+    class="book-svg"
     :width="width"
     :height="height"
     :viewBox="`0 0 ${width} ${height}`"
@@ -44,7 +44,7 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
       :x="cx(i)"
       y="21"
       text-anchor="middle"
-      class="prime"
+      class="m b"
       :class="{ amber: short(i) }"
     >
       {{ p }}
@@ -54,14 +54,14 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
     </text>
     <path :d="`M0 ${head - 0.5}H${width}`" class="hair" />
     <g v-for="(row, r) in ledger.supply" :key="`s${r}`">
-      <text x="0" :y="head + ROW * r + 17" class="label">{{ row.label }}</text>
+      <text x="0" :y="head + ROW * r + 17" class="t">{{ row.label }}</text>
       <DotRow :row="dotRow(row.cells, cx, head + ROW * (r + 0.5))" :y="head + ROW * (r + 0.5)" />
       <text :x="width" :y="head + ROW * r + 17" text-anchor="end" class="m">
         <RichSvg :text="row.factor" />
       </text>
     </g>
     <path :d="`M0 ${hasY + 0.5}H${width}`" class="ink" />
-    <text x="0" :y="hasY + 20" class="label b">Train has</text>
+    <text x="0" :y="hasY + 20" class="t b">Train has</text>
     <text
       v-for="(n, i) in ledger.has"
       :key="`h${i}`"
@@ -76,7 +76,7 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
     <text :x="width" :y="hasY + 20" text-anchor="end" class="m b"><RichSvg :text="ledger.total" /></text>
     <path :d="`M0 ${demandY - 1.5}H${width}M0 ${demandY + 1.5}H${width}`" class="ink" />
     <g v-for="(row, r) in ledger.demand" :key="`d${r}`">
-      <text x="0" :y="demandY + ROW * r + 17" class="label">
+      <text x="0" :y="demandY + ROW * r + 17" class="t">
         <tspan class="m b">{{ row.divisions }}</tspan>
         <tspan class="q" dx="7">needs</tspan>
       </text>
@@ -93,7 +93,7 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
     </g>
     <template v-if="ledger.demand.length > 0">
       <path :d="`M0 ${shortY + 0.5}H${width}`" class="hair" />
-      <text x="0" :y="shortY + 20" class="label b" :class="{ amber: ledger.missing.length > 0 }">
+      <text x="0" :y="shortY + 20" class="t b" :class="{ amber: ledger.missing.length > 0 }">
         {{ ledger.missing.length > 0 ? 'Short' : 'Nothing short' }}
       </text>
       <template v-for="(n, i) in ledger.shortColumns" :key="`x${i}`">
@@ -107,39 +107,6 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
 </template>
 
 <style scoped>
-.ledger {
-  overflow: visible;
-  max-width: 100%;
-}
-.q {
-  font: 400 13px var(--text);
-  fill: var(--p-quiet);
-}
-.prime {
-  font: 650 14px var(--mono);
-  fill: var(--p-ink);
-}
-.label {
-  font: 400 14px var(--text);
-  fill: var(--p-ink);
-}
-.m {
-  font: 400 14px var(--mono);
-  fill: var(--p-ink);
-  letter-spacing: -0.03em;
-}
-.b {
-  font-weight: 650;
-}
-.amber {
-  fill: var(--p-amber);
-}
-.hair {
-  stroke: var(--p-hair);
-}
-.ink {
-  stroke: var(--p-ink);
-}
 .box {
   fill: var(--p-surface);
   stroke: var(--p-amber);

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useId, watch } from 'vue';
+import { computed } from 'vue';
 import { mdiAlertCircleOutline } from '@mdi/js';
 import { refusalSays, type Refusal } from '@pendrix/core';
+import { useDraft } from './draft.ts';
 
 /**
  * A field that takes what people write. Every keystroke is handed to `commit`; what cannot be read is said under the field
@@ -28,45 +29,11 @@ const {
   labelled?: boolean;
 }>();
 
-const id = useId();
-const draft = ref(value);
-const refusal = ref<Refusal | null>(null);
-let burst = '';
-let typed = false;
-
-const words = computed(() => refusal.value && refusalSays(refusal.value));
-
-watch(
+const { id, text, refusal, input, focus, blur, escape } = useDraft(
   () => value,
-  (now) => {
-    // What was just typed here stays as typed: "76." must not turn into "76" under the pen.
-    if (typed) return;
-    draft.value = now;
-    refusal.value = null;
-  },
+  (t, burst) => commit(t, burst),
 );
-
-function input(): void {
-  typed = true;
-  refusal.value = commit(draft.value, burst);
-  void nextTick(() => (typed = false));
-}
-
-function focus(): void {
-  burst = `${id}-${Date.now()}`;
-}
-
-function blur(): void {
-  if (!refusal.value) draft.value = value;
-}
-
-/** Escape takes the last good value back. */
-function escape(e: KeyboardEvent): void {
-  if (!refusal.value) return;
-  e.stopPropagation();
-  draft.value = value;
-  refusal.value = null;
-}
+const words = computed(() => refusal.value && refusalSays(refusal.value));
 </script>
 
 <template>
@@ -75,7 +42,7 @@ function escape(e: KeyboardEvent): void {
     <span class="fld" :class="{ bad: refusal }">
       <input
         :id="id"
-        v-model="draft"
+        v-model="text"
         type="text"
         autocomplete="off"
         autocapitalize="off"

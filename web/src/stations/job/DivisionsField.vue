@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, useId, watch } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { mdiAlertCircleOutline } from '@mdi/js';
 import { leftOutSays, piecesReport, refusalSays, type Refusal } from '@pendrix/core';
+import { useDraft } from '../../ui/draft.ts';
 import RichText from '../../ui/RichText.vue';
 
 /** The division list: each piece typed is read back as a chip; a refused one is named, and the last good list stays in force. */
@@ -11,40 +12,19 @@ const { value, inForce, commit, focusFirst } = defineProps<{
   commit: (text: string, burst: string) => Refusal | null;
   focusFirst: boolean;
 }>();
-const id = useId();
-const draft = ref(value);
-const refusal = ref<Refusal | null>(null);
+const { id, text, refusal, input, focus, blur, escape } = useDraft(
+  () => value,
+  (t, burst) => commit(t, burst),
+);
 const field = ref<HTMLInputElement | null>(null);
-let burst = '';
-let typed = false;
 
 const MOST_CHIPS = 40;
-const pieces = computed(() => piecesReport(draft.value.slice(0, 4000)));
-const says = computed(() =>
-  refusal.value ? (leftOutSays(draft.value, inForce) ?? { ...refusalSays(refusal.value) }) : null,
+/** A text too long to be taken is read back only as far as it can be looked at. */
+const MOST_READ = 4000;
+const pieces = computed(() => piecesReport(text.value.slice(0, MOST_READ)));
+const says = computed(
+  () => refusal.value && (leftOutSays(text.value, inForce) ?? refusalSays(refusal.value)),
 );
-
-watch(
-  () => value,
-  (now) => {
-    if (typed) {
-      typed = false;
-      return;
-    }
-    draft.value = now;
-    refusal.value = null;
-  },
-);
-function input(): void {
-  refusal.value = commit(draft.value, burst);
-  typed = refusal.value === null && draft.value.trim() !== value;
-}
-function escape(e: KeyboardEvent): void {
-  if (!refusal.value) return;
-  e.stopPropagation();
-  draft.value = value;
-  refusal.value = null;
-}
 onMounted(() => {
   if (focusFirst) field.value?.focus();
 });
@@ -57,7 +37,7 @@ onMounted(() => {
       <input
         :id="id"
         ref="field"
-        v-model="draft"
+        v-model="text"
         type="text"
         autocomplete="off"
         spellcheck="false"
@@ -65,7 +45,8 @@ onMounted(() => {
         :aria-invalid="refusal !== null"
         :aria-describedby="refusal ? `${id}-says` : undefined"
         @input="input"
-        @focus="burst = `${id}-${Date.now()}`"
+        @focus="focus"
+        @blur="blur"
         @keydown.escape="escape"
       />
     </span>

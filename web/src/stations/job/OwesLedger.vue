@@ -18,7 +18,7 @@ const needY = computed(() => head + ROW * owes.rows.length + (owes.unlisted > 0 
 
 <template>
   <svg
-    class="owes"
+    class="book-svg"
     :width="width"
     :height="needY + 82"
     :viewBox="`0 0 ${width} ${needY + 82}`"
@@ -57,38 +57,3 @@ const needY = computed(() => head + ROW * owes.rows.length + (owes.unlisted > 0 
     <DotRow :row="dotRow(owes.owes, cx, needY + 66)" :y="needY + 66" />
   </svg>
 </template>
-
-<style scoped>
-.owes {
-  overflow: visible;
-  max-width: 100%;
-}
-.q {
-  font: 400 13px var(--text);
-  fill: var(--p-quiet);
-}
-.m {
-  font: 400 14px var(--mono);
-  fill: var(--p-ink);
-  letter-spacing: -0.03em;
-}
-.m.q {
-  fill: var(--p-quiet);
-}
-.t {
-  font: 400 14px var(--text);
-  fill: var(--p-ink);
-}
-.b {
-  font-weight: 650;
-}
-.amber {
-  fill: var(--p-amber);
-}
-.hair {
-  stroke: var(--p-hair);
-}
-.ink {
-  stroke: var(--p-ink);
-}
-</style>

@@ -82,7 +82,7 @@ function dropped(e: SortableEvent): void {
           </div>
           <ShaftColumns :shafts="report.train.shafts" :work="report.train.work" :column="COLUMN" />
           <div ref="cards" class="cards">
-            <SourceCard :source="report.drive.train.source" :facts="report.train.sourceFacts" :edit="edit" />
+            <SourceCard :source="report.drive.train.source" :report="report.train.source" :edit="edit" />
             <VueDraggable v-model="sortable" class="stages" handle=".handle" :animation="0" @end="dropped">
               <div v-for="(stage, i) in stages" :key="i" class="slot" :data-stage="i">
                 <span class="between"

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import type { Rich } from '@pendrix/core';
+import RichText from '../../ui/RichText.vue';
+
+/** The frame of a card in the strip: head, fields, the steps a turn so far, what a maker should know. */
+defineProps<{ title: string; label: string; steps: Rich; facts: readonly string[]; on?: boolean }>();
+</script>
+
+<template>
+  <section class="card" :class="{ on }" :aria-label="label">
+    <header>
+      <slot name="handle" />
+      <h3>{{ title }}</h3>
+      <slot name="menu" />
+    </header>
+    <div class="fields"><slot /></div>
+    <footer><span>steps a turn</span><RichText class="mono" :text="steps" /></footer>
+    <p v-for="fact in facts" :key="fact" class="fact">{{ fact }}</p>
+  </section>
+</template>
+
+<style scoped>
+.card {
+  width: 205px;
+  flex: none;
+  padding: 0 16px 0 20px;
+  position: relative;
+  border-left: 1px solid var(--p-hair);
+  display: flex;
+  flex-direction: column;
+}
+.card.on {
+  background: var(--p-surface);
+}
+.card.on::before {
+  content: '';
+  position: absolute;
+  left: -1px;
+  right: 0;
+  top: 0;
+  height: 3px;
+  background: var(--p-blue);
+}
+.card.on h3 {
+  color: var(--p-blue);
+}
+header {
+  height: 36px;
+  flex: none;
+  display: flex;
+  align-items: center;
+}
+h3 {
+  flex: 1;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.fields {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.fact {
+  font-size: 13px;
+  line-height: 17px;
+  color: var(--p-quiet);
+  padding: 3px 0 4px;
+}
+footer {
+  margin-top: 4px;
+  border-top: 1px solid var(--p-hair);
+  padding: 5px 0 8px;
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  font-size: 13px;
+  color: var(--p-quiet);
+}
+footer .mono {
+  font-size: 14px;
+  font-weight: 600;
+  color: var(--p-ink);
+  white-space: nowrap;
+}
+</style>
