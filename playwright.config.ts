@@ -35,6 +35,15 @@ export default defineConfig({
     trace: 'retain-on-failure',
     video: 'off',
   },
+  projects: [
+    { name: 'journeys', testIgnore: '**/latency.spec.ts' },
+    // Measured alone, when the machine has nothing else to do.
+    {
+      name: 'latency',
+      testMatch: '**/latency.spec.ts',
+      dependencies: process.env['PENDRIX_BENCH'] ? [] : ['journeys'],
+    },
+  ],
   webServer: {
     command: 'npx tsx server/src/main.ts',
     env: { PORT: '4180' },

@@ -41,5 +41,8 @@ for (const b of benches) {
 
 if (!process.argv.includes('--core')) {
   console.log('\nin the browser');
-  spawnSync('npx', ['playwright', 'test', 'latency', '--reporter=list'], { stdio: 'inherit' });
+  spawnSync('npx', ['playwright', 'test', '--project=latency', '--reporter=list'], {
+    stdio: 'inherit',
+    env: { ...process.env, PENDRIX_BENCH: '1' },
+  });
 }

@@ -4,6 +4,7 @@ import { VueDraggable, type SortableEvent } from 'vue-draggable-plus';
 import type { StageKindId } from '@pendrix/core';
 import FactorLedger from '../../ui/FactorLedger.vue';
 import FigureText from '../../ui/FigureText.vue';
+import { useNextFrame } from '../../ui/next-frame.ts';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import { stations } from '../../ui/stations.ts';
 import TrainDrawing from '../../ui/TrainDrawing.vue';
@@ -23,7 +24,9 @@ const said = ref('');
 const stages = computed(() => report.value.drive.train.stages);
 /** Sortable wants a list of its own; what it does to it is taken back and done as an edit. */
 const sortable = computed({ get: () => [...stages.value], set: () => {} });
-const picture = computed(() => report.value.picture(COLUMN, 314));
+/** The verdict and the cards follow the keystroke, the drawing and the ledger the frame after. */
+const drawn = useNextFrame(() => report.value);
+const picture = computed(() => drawn.value.picture(COLUMN, 314));
 const width = computed(() => `${picture.value.drawing.width}px`);
 
 /** A menu gives the focus back to its key when it closes; only then does the card take it. */
@@ -80,7 +83,7 @@ function dropped(e: SortableEvent): void {
               @choose="(s) => (selected = s)"
             />
           </div>
-          <ShaftColumns :shafts="report.train.shafts" :work="report.train.work" :column="COLUMN" />
+          <ShaftColumns :shafts="drawn.train.shafts" :work="drawn.train.work" :column="COLUMN" />
           <div ref="cards" class="cards">
             <SourceCard :source="report.drive.train.source" :report="report.train.source" :edit="edit" />
             <VueDraggable v-model="sortable" class="stages" handle=".handle" :animation="0" @end="dropped">
@@ -124,12 +127,12 @@ function dropped(e: SortableEvent): void {
         <span class="sp"></span>
         <span class="quiet total"><FigureText class="mono" :figure="report.train.steps" /> a turn</span>
       </header>
-      <div class="book"><FactorLedger :ledger="report.train.ledger" /></div>
-      <p v-if="report.train.ledger.unlisted > 0" class="quiet more">
-        and {{ report.train.ledger.unlisted }} counts more
+      <div class="book"><FactorLedger :ledger="drawn.train.ledger" /></div>
+      <p v-if="drawn.train.ledger.unlisted > 0" class="quiet more">
+        and {{ drawn.train.ledger.unlisted }} counts more
       </p>
-      <div v-if="report.train.ledger.missing.length > 0 && report.counts.length > 0" class="missing">
-        <p v-for="m in report.train.ledger.missing" :key="m.strong">
+      <div v-if="drawn.train.ledger.missing.length > 0 && report.counts.length > 0" class="missing">
+        <p v-for="m in drawn.train.ledger.missing" :key="m.strong">
           <b>{{ m.strong }}</b> {{ m.rest }}
         </p>
       </div>
