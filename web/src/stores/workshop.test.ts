@@ -112,6 +112,24 @@ describe('the workshop', () => {
     expect(a.records.get(id)?.drive.job.divisions).toBe('73');
   });
 
+  test('a query that was already under way does not make a new drive vanish', async () => {
+    const listeners: ((d: never[], r: never[]) => void)[] = [];
+    const storage = openStorage(name);
+    const watch: Storage['watch'] = (told) => {
+      listeners.push(told);
+      return () => undefined;
+    };
+    const w = await workshop({ ...storage, watch });
+    const record = w.create('Tide dial');
+    await settled(w);
+    listeners[0]!([], []);
+    expect(w.records.get(record.id)?.drive.name).toBe('Tide dial');
+    w.remove(record.id);
+    await settled(w);
+    listeners[0]!([record as never], []);
+    expect(w.records.has(record.id)).toBe(false);
+  });
+
   test('a full disk is said in words and the edit stays on the screen', async () => {
     const storage = openStorage(name);
     const full: Mutable<Storage> = {

@@ -33,6 +33,9 @@ import {
 
 const newId = (): string => crypto.randomUUID();
 
+/** How long a query of the database may have been under way, ms. */
+const SETTLES_MS = 2000;
+
 /** A name that no drive has yet: "Tide dial", "Tide dial 2". */
 export function freeName(wanted: string, names: readonly string[]): string {
   if (!names.includes(wanted)) return wanted;
@@ -52,6 +55,8 @@ export const useWorkshop = defineStore('workshop', () => {
   let journal: Journal | null = null;
   /** records whose last change is not on the disk yet */
   const unsaved = new Set<string>();
+  /** records just stored, of which a query that was already under way may still know nothing */
+  const settling = new Set<string>();
 
   const drives = computed(() =>
     [...records.value.values()].sort((a, b) => b.touchedAt - a.touchedAt || (a.id < b.id ? -1 : 1)),
@@ -89,9 +94,12 @@ export const useWorkshop = defineStore('workshop', () => {
   /** What another tab wrote takes the place of what stands here when it is newer; what could not be stored yet stays. */
   function heard(all: readonly DriveRecord[], allRuns: readonly RunRecord[]): void {
     const next = new Map(all.map((r) => [r.id, r]));
-    for (const [id, r] of records.value)
-      if (unsaved.has(id) || (next.get(id)?.rev ?? Infinity) <= r.rev) next.set(id, r);
-    for (const id of unsaved) if (!records.value.has(id)) next.delete(id);
+    const ours = (id: string): boolean => unsaved.has(id) || settling.has(id);
+    for (const [id, r] of records.value) {
+      const stored = next.get(id);
+      if (stored ? stored.rev <= r.rev : ours(id)) next.set(id, r);
+    }
+    for (const id of [...next.keys()]) if (!records.value.has(id) && ours(id)) next.delete(id);
     const same =
       next.size === records.value.size && [...next].every(([id, r]) => records.value.get(id) === r);
     if (!same) records.value = next;
@@ -111,7 +119,6 @@ export const useWorkshop = defineStore('workshop', () => {
     try {
       await put(storage);
       savedAt.value = Date.now();
-      if (unsaved.size <= 1) trouble.value = null;
       return true;
     } catch (fault) {
       failed(fault);
@@ -126,9 +133,10 @@ export const useWorkshop = defineStore('workshop', () => {
     if (record) next.set(id, record);
     else next.delete(id);
     records.value = next;
+    const failedBefore = trouble.value ? [...unsaved] : [];
     unsaved.add(id);
     journal?.note(id, record);
-    for (const waiting of unsaved) void store(waiting);
+    for (const waiting of new Set([...failedBefore, id])) void store(waiting);
   }
 
   /** Stores a record as it stands; one that could not be stored is tried again with the next edit. */
@@ -138,6 +146,9 @@ export const useWorkshop = defineStore('workshop', () => {
     if (!done || (records.value.get(id) ?? null) !== (record ?? null)) return;
     unsaved.delete(id);
     journal?.done(id);
+    settling.add(id);
+    setTimeout(() => settling.delete(id), SETTLES_MS);
+    if (unsaved.size === 0) trouble.value = null;
   }
 
   function change(id: string, after: DriveRecord | null, says: string, burst: string | null = null): void {

@@ -52,6 +52,12 @@ function extent(placed: readonly Placed[], least: number): readonly [number, num
   return [top, bottom];
 }
 
+/** Radius of the wheel that a shaft carries from the stage before, mm. */
+function rimBefore(shape: Shape | undefined): number {
+  if (!shape || shape.form === 'box') return 0;
+  return (shape.form === 'worm' ? shape.wheel.pitchMm : shape.driven.pitchMm) / 2;
+}
+
 const widest = (shape: Shape): number => {
   if (shape.form === 'box') return 0;
   return shape.form === 'worm' ? shape.wheel.pitchMm : Math.max(shape.driver.pitchMm, shape.driven.pitchMm);
@@ -104,7 +110,12 @@ export function columnDrawing(
       wheel(shape.driven, i, 'driven', x, Y(to));
       wheel(shape.driver, i, 'driver', X(i), Y(from));
       const [r1, r2] = [(shape.driver.pitchMm / 2) * scale, (shape.driven.pitchMm / 2) * scale];
-      tag(i, 'driver', X(i) - 62, Y(from) + Math.max(r1, i === 0 ? 46 : r1) + 22);
+      tag(
+        i,
+        'driver',
+        X(i) - 62,
+        Y(from) + Math.max(r1, i === 0 ? 46 : rimBefore(shapes[i - 1]) * scale) + 22,
+      );
       tag(i, 'driven', x + r2 * 0.74 + 10, Y(to) + r2 * 0.74 + 10);
       const grow = 1.6;
       belts.push({
@@ -121,7 +132,9 @@ export function columnDrawing(
       wheel(shape.driver, i, 'driver', x, Y(from), ringDrives);
       const [r1, r2] = [(shape.driver.pitchMm / 2) * scale, (shape.driven.pitchMm / 2) * scale];
       const up = to <= from;
-      tag(i, 'driven', x + r2 * 0.74 + 8, Y(to) + (up ? -0.74 * r2 : 0.74 * r2 - 4));
+      // A ring has a body outside its teeth.
+      const rim = r2 * (ringDriven ? 0.84 : 0.74);
+      tag(i, 'driven', x + rim + 8, Y(to) + (up ? -rim : rim - 4));
       tag(i, 'driver', x + (shape.inner ? r2 * 0.9 + 12 : r1 + 10), Y(from) + (up ? 6 : -10));
     } else if (shape.form === 'worm') {
       wheel(shape.wheel, i, 'driven', x, Y(to));

@@ -22,7 +22,7 @@ export const internal: StageKind<Internal> = {
   refuse: (s) =>
     s.z1 === s.z2 ? refused('sameTeeth', String(s.z1), { path: 'z2', limit: String(s.z2) }).refusal : null,
   reduction: (s) => pairReduction(s, false),
-  parts: (s) => pairParts('Internal', s),
+  parts: (s) => pairParts('Inner', s),
   provenance: () => 'exact',
   shape: (s) => {
     const module = s.moduleMm ?? 1;

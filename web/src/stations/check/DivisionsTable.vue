@@ -168,4 +168,17 @@ tbody tr {
   padding: 10px 20px;
   font-size: 14px;
 }
+@media (max-width: 1180px) {
+  /* The mark alone: the words would push the last column out. */
+  .miss {
+    min-width: 0;
+  }
+  .miss :deep(.grade span) {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip: rect(0 0 0 0);
+  }
+}
 </style>

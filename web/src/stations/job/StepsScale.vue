@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { AsksReport } from '@pendrix/core';
+import RichSvg from '../../ui/RichSvg.vue';
 
 /** A scale of powers of ten with a pin for each wanted number of steps. */
 const { pins, width = 412 } = defineProps<{ pins: AsksReport['pins']; width?: number }>();
@@ -45,8 +46,7 @@ const alt = computed(
         :text-anchor="e === powers[0] ? 'start' : X(e) > width - 12 ? 'end' : 'middle'"
         class="ax"
       >
-        10
-        <tspan dy="-5" font-size="10.5">{{ e }}</tspan>
+        <RichSvg :text="['10', { sup: String(e) }]" />
       </text>
     </g>
     <path :d="`M0 ${Y + 0.5}H${width}`" class="ink" />

@@ -173,7 +173,8 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           </div>
         </div>
         <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="done" :left="left" />
-        <div class="keys">
+        <!-- A key that is held down cuts once. -->
+        <div class="keys" @keydown.enter="(e: KeyboardEvent) => e.repeat && e.preventDefault()">
           <button
             type="button"
             class="key go"
