@@ -62,9 +62,9 @@ export function places(magnitude: number): number {
   return Math.min(9, 1 - Math.floor(Math.log10(m)));
 }
 
-/** A double with the digits that carry meaning. */
+/** A double with the digits that carry meaning; what is too small to show is 0. */
 export const measured = (value: number): string =>
-  grouped(value.toFixed(places(value)).replace(/^-(0(\.0+)?)$/, '$1'));
+  grouped(value.toFixed(places(value)).replace(/^-?0\.?0*$/, '0'));
 
 /** An angle at the work from arcseconds: ″ up to 2′, then ′, then °. */
 export function angle(arcsec: number): readonly [string, string] {
