@@ -29,8 +29,8 @@ module.exports = {
     {
       name: 'a-stage-knows-no-other',
       severity: 'error',
-      from: { path: '^core/src/drive/stages/(spur|belt|worm|internal|ratio)\\.ts$' },
-      to: { path: '^core/src/drive/stages/(index|spur|belt|worm|internal|ratio)\\.ts$' },
+      from: { path: '^core/src/drive/stages/(?!(index|stage|pair|common|provenance)\\.ts$)' },
+      to: { path: '^core/src/drive/stages/(?!(stage|pair|provenance)\\.ts$)' },
     },
     {
       name: 'stores-know-no-page',

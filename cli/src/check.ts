@@ -21,10 +21,15 @@ export const check: Command = {
       c.figure ? plainText(c.figure.text) : c.absent,
       c.graded?.word ?? '',
     ]);
+    const columns = [...new Set(r.train.shafts.flatMap((s) => s.rows.map((row) => row.label)))];
     const shafts = r.train.shafts.map((s) => [
       s.title,
       s.carries,
-      ...s.rows.map((row) => plainText(row.figure.text)),
+      s.against ? 'against' : 'with',
+      ...columns.map((label) => {
+        const row = s.rows.find((x) => x.label === label);
+        return row ? plainText(row.figure.text) : '';
+      }),
     ]);
     const rows = r.check.rows.map((row) => [
       String(row.divisions),
@@ -37,11 +42,7 @@ export const check: Command = {
     const parts = [
       `${drive.value.name}: ${r.purpose}`,
       table(['', '', ''], cells, new Set([0, 1, 2])).trimStart(),
-      table(
-        ['Shaft', 'carries', ...(r.train.shafts[0]?.rows.map((row) => row.label) ?? [])],
-        shafts,
-        new Set([0, 1]),
-      ),
+      table(['Shaft', 'carries', 'the work', ...columns], shafts, new Set([0, 1, 2])),
     ];
     if (rows.length > 0)
       parts.push(
@@ -51,6 +52,24 @@ export const check: Command = {
           new Set([1]),
         ),
       );
+    if (r.train.work.moves.length > 0)
+      parts.push(
+        table(
+          ['Move', 'Grade', 'microsteps'],
+          r.train.work.moves.map((m) => [m.label, m.graded.word, plainText(m.figure.text)]),
+          new Set([0, 1]),
+        ),
+      );
+    if (r.train.encoder)
+      parts.push(
+        `Encoder: ${plainText(r.train.encoder.counts.text)} counts a turn of the work. ${r.train.encoder.groups.map((g) => `${g.graded.word}: ${g.counts}`).join('; ')}`,
+      );
+    const told = [
+      ...r.train.source.facts,
+      ...r.train.stages.flatMap((s, i) => [...s.warns, ...s.facts].map((f) => `${i + 1}. ${s.title}: ${f}`)),
+      ...r.train.work.facts,
+    ];
+    if (told.length > 0) parts.push(told.join('\n'));
     if (r.check.says) parts.push(plainText(r.check.says));
     if (r.check.idle) parts.push(r.check.idle);
     return taken(parts.join('\n\n').replaceAll('\u2009', ' '));

@@ -1,10 +1,11 @@
 import { refused, refusalSentence, type Refusal } from '@pendrix/core';
 import { check } from './check.ts';
 import type { Command } from './command.ts';
+import { ratio } from './ratio.ts';
 import { targets } from './targets.ts';
 
 /** Every command. One line a command. */
-const commands: readonly Command[] = [check, targets];
+const commands: readonly Command[] = [check, targets, ratio];
 
 export interface Streams {
   readonly out: (text: string) => void;
@@ -20,7 +21,7 @@ const help = (): string =>
   [
     'pendrix: what comes out even',
     '',
-    ...commands.map((c) => `  pendrix ${c.usage.padEnd(48)} ${c.says}`),
+    ...commands.map((c) => `  pendrix ${c.usage.padEnd(68)} ${c.says}`),
   ].join('\n');
 
 /** Exit code 0 with the answer on standard output, 2 for bad input with one sentence on standard error, 1 for a fault of ours. */

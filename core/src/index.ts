@@ -1,6 +1,15 @@
 export * from './numbers/index.ts';
 export * from './drive/index.ts';
-export { cutWheel, type CutWheel, type Drawing, type DrawnWheel } from './drive/drawing/index.ts';
+export {
+  cutWheel,
+  shaftAngles,
+  type CutWheel,
+  type Drawing,
+  type DrawnWheel,
+  type Motion,
+  type Stroke,
+} from './drive/drawing/index.ts';
 export * from './divide/index.ts';
 export * from './run/index.ts';
+export * from './find/index.ts';
 export * from './report/index.ts';

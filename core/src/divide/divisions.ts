@@ -1,6 +1,7 @@
 import {
   ARCSEC_PER_TURN,
   gcd,
+  mul,
   roundDiv,
   toNumber,
   worstResidue,
@@ -8,7 +9,7 @@ import {
   div,
   type Rational,
 } from '../numbers/index.ts';
-import type { Kinematics } from '../drive/index.ts';
+import { countsPerTurn, type Encoder, type Kinematics } from '../drive/index.ts';
 import { within, type Tolerance } from './tolerance.ts';
 
 /** Even: on whole motor steps. EvenMicrostep: on a microstep. Rounded: within tolerance. Misses: outside. Unknown: something is missing. */
@@ -47,22 +48,40 @@ export interface Divider {
   readonly stepsPerTurn: Rational;
   readonly fullStepsPerTurn: Rational;
   readonly modes: readonly number[];
-  readonly nominal: boolean;
+  /** the ratios that matter and are only printed, or measured: "64 : 1" */
+  readonly inexact: readonly string[];
   readonly tolerance: Tolerance | null;
+  /** places at which a locking wheel lets the work rest, a turn; they decide alone. null without one */
+  readonly lock: Rational | null;
 }
 
-/** null when the source has no steps: every division is then Unknown. */
+/** null when the source has no steps and nothing locks: every division is then Unknown. A lock without steps counts its places. */
 export function dividerOf(k: Kinematics, tolerance: Tolerance | null): Divider | null {
-  const { stepsPerTurn, fullStepsPerTurn, modes, nominal } = k;
+  const stepsPerTurn = k.stepsPerTurn ?? k.lock?.places;
+  const fullStepsPerTurn = k.fullStepsPerTurn ?? k.lock?.places;
+  const inexact = k.inexact.filter((i) => i.stage > (k.lock?.stage ?? -1)).map((i) => i.label);
   return stepsPerTurn && fullStepsPerTurn
-    ? { stepsPerTurn, fullStepsPerTurn, modes, nominal, tolerance }
+    ? { stepsPerTurn, fullStepsPerTurn, modes: k.modes, inexact, tolerance, lock: k.lock?.places ?? null }
     : null;
 }
+
+/** An encoder's counts graded like steps. (handbook: drive, sources) */
+export function counterOf(k: Kinematics, encoder: Encoder, tolerance: Tolerance | null): Divider | null {
+  const counts = countsPerTurn(k, encoder);
+  if (!counts) return null;
+  const inexact = k.inexact.filter((i) => i.stage >= encoder.shaft).map((i) => i.label);
+  return { stepsPerTurn: counts, fullStepsPerTurn: counts, modes: [1], inexact, tolerance, lock: null };
+}
+
+/** The same in places of the wheel that locks, where there is one: what figures and charts are drawn from. */
+export const inPlaces = (d: Divider): Divider =>
+  d.lock === null ? d : { ...d, stepsPerTurn: d.lock, fullStepsPerTurn: d.lock, modes: [1] };
 
 /** Divides a turn of N = `stepsPerTurn` microsteps into D. Throws a RangeError unless D is a positive whole number. (handbook: divide) */
 export function divide(d: Divider, divisions: number): Division {
   if (!Number.isSafeInteger(divisions) || divisions < 1)
     throw new RangeError('a turn is divided into 1 or more');
+  if (d.lock) return locked(d, d.lock, divisions);
   const D = BigInt(divisions);
   const { n: Nn, d: Nd } = d.stepsPerTurn;
   const step = rational(Nn, Nd * D);
@@ -84,7 +103,31 @@ export function divide(d: Divider, divisions: number): Division {
     returnErrorSteps: rational(roundDiv(Nn, Nd) * Nd - Nn, Nd),
     repeatedStep: k,
     idle: D * Nd > Nn,
-    ifExact: d.nominal && b === 1n,
+    ifExact: d.inexact.length > 0 && b === 1n,
+  };
+}
+
+/**
+ * With a wheel that locks the work rests at `places` a turn and nowhere else: D is Even iff places/D is whole, else it misses,
+ * whatever the motor does. Errors are the places' own, as motor steps. (handbook: drive, Geneva)
+ */
+function locked(d: Divider, places: Rational, divisions: number): Division {
+  const own = divide(
+    { ...d, stepsPerTurn: places, fullStepsPerTurn: places, modes: [d.modes[0] ?? 1], lock: null },
+    divisions,
+  );
+  const perPlace = div(d.stepsPerTurn, places);
+  const even = own.missingFactor === 1n;
+  return {
+    ...own,
+    grade: even ? 'even' : 'misses',
+    step: div(d.stepsPerTurn, rational(divisions)),
+    coarsestMode: even ? (d.modes[0] ?? 1) : null,
+    worstErrorSteps: mul(own.worstErrorSteps, perPlace),
+    spacingErrorSteps: mul(own.spacingErrorSteps, perPlace),
+    closingErrorSteps: mul(own.closingErrorSteps, perPlace),
+    truncatedErrorSteps: mul(own.truncatedErrorSteps, perPlace),
+    returnErrorSteps: mul(own.returnErrorSteps, perPlace),
   };
 }
 

@@ -1,6 +1,9 @@
+export { CURE_WHEELS, cures, type Cure, type WheelRange } from './cures.ts';
 export {
+  counterOf,
   divide,
   dividerOf,
+  inPlaces,
   microstepArcsec,
   stepsToArcsec,
   worstErrorOf,
@@ -31,3 +34,4 @@ export {
 } from './ledger.ts';
 export { asksOf, worthChasing, type Asks } from './asks.ts';
 export { countMap } from './map.ts';
+export { judgeMove, type JudgedMove } from './moves.ts';

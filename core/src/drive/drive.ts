@@ -1,3 +1,5 @@
+import type { InputSpec } from './inputs.ts';
+import type { Output } from './outputs/index.ts';
 import { STEPPER_DEFAULT } from './sources/stepper.ts';
 import type { Source } from './sources/index.ts';
 import type { Stage } from './stages/index.ts';
@@ -11,12 +13,24 @@ export interface Job {
   readonly toleranceMm?: string;
   readonly radiusMm?: string;
   readonly notes?: string;
+  /** moves along a linear output that must come out even, as typed: "1, 1/8 in, 2π" */
+  readonly moves?: string;
 }
 
 export interface Train {
   readonly source: Source;
   readonly stages: readonly Stage[];
-  readonly output: { readonly kind: 'rotary' };
+  readonly output: Output;
+  readonly limits?: TurnLimits;
+}
+
+/** How far the work may turn from its home, turns, exact text; a run never passes them. (handbook: drive, limits of turning) */
+export interface TurnLimits {
+  /** backwards from home, 0 or more */
+  readonly back: string;
+  /** forwards from home, 0 or more */
+  readonly forth: string;
+  readonly why?: string;
 }
 
 /** An incremental encoder on shaft `shaft`. (handbook: drive, sources) */
@@ -40,6 +54,24 @@ export interface Drive {
   /** cautions the user has read and put away, by id */
   readonly dismissed?: readonly string[];
 }
+
+/** What can be set of an encoder. */
+export const encoderInputs: readonly InputSpec[] = [
+  { type: 'count', key: 'lines', label: 'Lines', unit: 'a turn', min: 1, max: 10_000_000, default: 600 },
+  {
+    type: 'choice',
+    key: 'decode',
+    label: 'Decoded',
+    options: [
+      { value: '4', title: '4 times' },
+      { value: '2', title: 'twice' },
+      { value: '1', title: 'once' },
+    ],
+    default: '4',
+    number: true,
+  },
+  { type: 'count', key: 'shaft', label: 'On shaft', min: 0, max: 40, default: 0, hint: '0 is the motor’s' },
+];
 
 export const MOST_STAGES = 40;
 export const MOST_NAME = 120;

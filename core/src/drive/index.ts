@@ -1,4 +1,19 @@
-export { MOST_NAME, MOST_STAGES, newDrive, type Drive, type Encoder, type Job, type Train } from './drive.ts';
+export {
+  encoderInputs,
+  MOST_NAME,
+  MOST_STAGES,
+  newDrive,
+  type Drive,
+  type Encoder,
+  type Job,
+  type Train,
+  type TurnLimits,
+} from './drive.ts';
+export { readMoves, type Move } from './moves.ts';
+export { pairsRatio, type ToothPairs } from './pairs.ts';
+export { knownBoxes, type KnownBox } from './boxes.ts';
+export { durationText } from './duration.ts';
+export { boreClashes, lostMotion, stagePlay, type LostMotion } from './play.ts';
 export {
   checkInput,
   readInput,
@@ -9,9 +24,12 @@ export {
   type InputValue,
 } from './inputs.ts';
 export { checkModes, readModes } from './modes.ts';
-export { isStageKind, kindOf, stages, type Stage, type StageKindId } from './stages/index.ts';
-export { isSourceKind, sourceKindOf, sources, type Source } from './sources/index.ts';
+export { isStageKind, kindOf, stageInputs, stages, type Stage, type StageKindId } from './stages/index.ts';
+export { isSourceKind, sourceKindOf, sources, type Source, type SourceKindId } from './sources/index.ts';
+export type { SourceGlyph } from './sources/source.ts';
+export { isOutputKind, outputKindOf, outputs, type Output, type OutputKindId } from './outputs/index.ts';
+export { planetOffsets } from './stages/stepped.ts';
 export type { Part, Provenance, StageKind } from './stages/stage.ts';
 export { countsPerTurn, kinematics, kinematicsOf, type Kinematics, type Shaft } from './kinematics.ts';
 export { applyEdit, editSays, type Edit } from './edits/index.ts';
-export { byModule, byPitch, type Shape, type Wheel } from './shape.ts';
+export { byModule, byPitch, type SetMember, type Shape, type Wheel } from './shape.ts';

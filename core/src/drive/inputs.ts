@@ -1,7 +1,9 @@
 import {
   at,
+  isNegative,
   parseRational,
   readCount,
+  readNumber,
   readRatio,
   readSize,
   refused,
@@ -11,6 +13,7 @@ import {
   type Refusal,
   type Result,
 } from '../numbers/index.ts';
+import { checkPairs, pairsText, readPairs, type ToothPairs } from './pairs.ts';
 
 interface InputBase {
   /** the key in the drive file */
@@ -19,36 +22,55 @@ interface InputBase {
   readonly unit?: string;
   /** one line under the field or in its tip */
   readonly hint?: string;
+  /** may be absent; its default, when it has one, is then an estimate */
+  readonly optional?: true;
+  /** folded away with the less used ones */
+  readonly more?: true;
 }
 
 /**
- * One input of a stage or a source, as plain data: the form, the file's schema and the reading of text all derive from it.
- * `count` is a JSON number that must be whole; `size` a physical float; `ratio` an exact rational as text; `choice` one of a few words.
- * An optional input that is absent takes its `default`, which is then an estimate. (handbook: README)
+ * One input of a stage, a source or an output, as plain data: the form, the file's schema and the reading of text all derive
+ * from it. `count` is a JSON number that must be whole (`wheel`: teeth of a wheel that another could take the place of);
+ * `size` a physical float; `ratio` an exact rational but 0 as text, turns in for one turn out; `exact` an exact quantity above 0
+ * as text; `pairs` a list of tooth pairs; `text` words; `choice` one of a few words. (handbook: README)
  */
 export type InputSpec =
   | (InputBase & {
       readonly type: 'count';
       readonly min: number;
       readonly max: number;
-      readonly default: number;
+      /** null when there is none to go by */
+      readonly default: number | null;
+      readonly wheel?: true;
     })
   | (InputBase & {
       readonly type: 'size';
       readonly min: number;
       readonly max: number;
-      readonly default: number;
+      /** null when there is none to go by */
+      readonly default: number | null;
       readonly optional: true;
     })
   | (InputBase & { readonly type: 'ratio'; readonly default: string })
+  | (InputBase & { readonly type: 'exact'; readonly default: string })
+  | (InputBase & { readonly type: 'pairs'; readonly default: string })
+  | (InputBase & {
+      readonly type: 'text';
+      readonly max: number;
+      readonly default: '';
+      readonly optional: true;
+    })
   | (InputBase & {
       readonly type: 'choice';
       readonly options: readonly { readonly value: string; readonly title: string }[];
       readonly default: string;
-      readonly optional?: true;
+      /** the file holds it as a JSON number */
+      readonly number?: true;
     });
 
-export type InputValue = number | string;
+export type InputOf<T extends InputSpec['type']> = Extract<InputSpec, { readonly type: T }>;
+
+export type InputValue = number | string | ToothPairs;
 
 /** Reads what was typed into the field of `spec`; the value is what the drive file holds. */
 export function readInput(spec: InputSpec, text: string): Result<InputValue> {
@@ -58,38 +80,64 @@ export function readInput(spec: InputSpec, text: string): Result<InputValue> {
         min: spec.min,
         max: spec.max,
         ...unitOf(spec),
-        example: String(spec.default),
+        example: exampleOf(spec),
       });
     case 'size':
-      return readSize(text, { min: spec.min, max: spec.max, ...unitOf(spec), example: String(spec.default) });
+      return readSize(text, { min: spec.min, max: spec.max, ...unitOf(spec), example: exampleOf(spec) });
+    case 'exact':
+      return readExact(text, spec);
+    case 'pairs':
+      return readPairs(text);
+    case 'text':
+      return checkInput(spec, text.trim());
     case 'ratio': {
       const read = readRatio(text);
       return read.ok ? taken(toText(read.value.value)) : read;
     }
     case 'choice':
-      return checkInput(spec, text);
+      return checkInput(spec, spec.number ? Number(text) : text);
   }
 }
+
+/** An exact quantity above 0; kept as it was written when a file can hold it so. */
+function readExact(text: string, spec: InputSpec): Result<string> {
+  const read = readNumber(text);
+  if (!read.ok) return { ok: false, refusal: { ...read.refusal, ...unitOf(spec), example: exampleOf(spec) } };
+  if (isZero(read.value)) return refused('zero', text, { example: exampleOf(spec) });
+  if (isNegative(read.value)) return refused('negative', text, { example: exampleOf(spec) });
+  return taken(parseRational(text.trim()) ? text.trim() : toText(read.value));
+}
+
+const exampleOf = (spec: InputSpec): string => (spec.default ? String(spec.default) : '1');
 
 /** Checks a value that stands in a drive file. `inexact` is a number where exact text is meant. */
 export function checkInput(spec: InputSpec, value: unknown): Result<InputValue> {
   if (spec.type === 'choice') {
     const known = spec.options.map((o) => o.value);
-    return typeof value === 'string' && known.includes(value)
-      ? taken(value)
+    const word = spec.number && typeof value === 'number' ? String(value) : value;
+    return typeof word === 'string' && known.includes(word) && (!spec.number || typeof value === 'number')
+      ? taken(value as number | string)
       : refused('notAChoice', show(value), { limit: known.join(', ') });
   }
-  if (spec.type === 'ratio') {
+  if (spec.type === 'text') {
+    if (typeof value !== 'string') return refused('notText', show(value));
+    return value.length > spec.max ? refused('tooLong', value, { limit: String(spec.max) }) : taken(value);
+  }
+  if (spec.type === 'pairs') return checkPairs(value);
+  if (spec.type === 'ratio' || spec.type === 'exact') {
     const text = typeof value === 'number' && Number.isSafeInteger(value) ? String(value) : value;
     if (typeof text === 'number')
       return refused(Number.isFinite(text) ? 'inexact' : 'notFinite', String(text));
     const r = typeof text === 'string' ? parseRational(text) : null;
     if (!r) return refused('notExact', show(value));
-    return isZero(r) ? refused('zero', show(value), { example: '"5"' }) : taken(text as string);
+    if (isZero(r)) return refused('zero', show(value), { example: `"${exampleOf(spec)}"` });
+    return spec.type === 'exact' && isNegative(r)
+      ? refused('negative', show(value), { example: `"${exampleOf(spec)}"` })
+      : taken(text as string);
   }
-  if (typeof value !== 'number') return refused('notNumber', show(value), { example: String(spec.default) });
+  if (typeof value !== 'number') return refused('notNumber', show(value), { example: exampleOf(spec) });
   if (!Number.isFinite(value)) return refused('notFinite', String(value));
-  const limits = { min: spec.min, max: spec.max, ...unitOf(spec), example: String(spec.default) };
+  const limits = { min: spec.min, max: spec.max, ...unitOf(spec), example: exampleOf(spec) };
   if (Math.abs(value) > 1e15)
     return refused(value < 0 ? 'negative' : 'tooLarge', String(value), {
       ...unitOf(spec),
@@ -101,12 +149,18 @@ export function checkInput(spec: InputSpec, value: unknown): Result<InputValue> 
 
 /** What a field shows for a value, and what its reader takes back. */
 export const showInput = (spec: InputSpec, value: InputValue | undefined): string =>
-  value === undefined ? '' : spec.type === 'choice' ? String(value) : plainNumber(value);
+  value === undefined
+    ? ''
+    : typeof value === 'object'
+      ? pairsText(value)
+      : spec.type === 'choice' || spec.type === 'text'
+        ? String(value)
+        : plainNumber(value);
 
 const unitOf = (spec: InputSpec): { unit?: string } => (spec.unit ? { unit: spec.unit } : {});
 
 /** A JSON number without an exponent, so that the readers take it. */
-function plainNumber(value: InputValue): string {
+function plainNumber(value: number | string): string {
   const text = String(value);
   if (typeof value === 'string' || !/e/i.test(text)) return text;
   return Math.abs(value) < 1 ? value.toFixed(20).replace(/0+$/, '') : BigInt(Math.round(value)).toString();
@@ -126,8 +180,8 @@ export function refusalOf(
   for (const spec of inputs) {
     const value = data[spec.key];
     if (value === undefined) {
-      if ('optional' in spec) continue;
-      return refused('missing', '', { path: spec.key, example: String(spec.default) }).refusal;
+      if (spec.optional) continue;
+      return refused('missing', '', { path: spec.key, example: exampleOf(spec) }).refusal;
     }
     const checked = checkInput(spec, value);
     if (!checked.ok) return at(spec.key, checked.refusal);
@@ -138,6 +192,8 @@ export function refusalOf(
 /** The values a new stage or source starts with: all that must be there; what is optional stays absent. */
 export function defaultsOf(inputs: readonly InputSpec[]): Record<string, InputValue> {
   const out: Record<string, InputValue> = {};
-  for (const spec of inputs) if (!('optional' in spec)) out[spec.key] = spec.default;
+  for (const spec of inputs)
+    if (!spec.optional && spec.default !== null)
+      out[spec.key] = spec.type === 'choice' && spec.number ? Number(spec.default) : spec.default;
   return out;
 }

@@ -1,5 +1,15 @@
-import { abs, isNegative, mul, ONE, product, rational, type Rational } from '../numbers/index.ts';
+import {
+  abs,
+  isNegative,
+  mul,
+  ONE,
+  product,
+  rational,
+  type PiValue,
+  type Rational,
+} from '../numbers/index.ts';
 import type { Drive, Encoder, Train } from './drive.ts';
+import { outputKindOf } from './outputs/index.ts';
 import { sourceKindOf } from './sources/index.ts';
 import { kindOf } from './stages/index.ts';
 import type { Part } from './stages/stage.ts';
@@ -30,8 +40,14 @@ export interface Kinematics {
   readonly turnsToClose: bigint | null;
   readonly shafts: readonly Shaft[];
   readonly parts: readonly Part[];
-  /** a ratio in it is only printed on the part */
-  readonly nominal: boolean;
+  /** the stages whose ratio is only printed on the part, or measured: an Even holds only if they are exactly so */
+  readonly inexact: readonly { readonly stage: number; readonly label: string }[];
+  /** the last stage that locks, and the places at which the work then rests: n·|Π(r after)|, exact; null without one */
+  readonly lock: { readonly stage: number; readonly places: Rational } | null;
+  /** turns a minute of shaft 0 */
+  readonly speed: { readonly rpm: Rational; readonly estimate: boolean };
+  /** travel for one turn of the last shaft, mm; null for a rotary output */
+  readonly travel: PiValue | null;
 }
 
 /** The kinematics of a checked train; exact. */
@@ -53,8 +69,23 @@ export function kinematics(train: Train): Kinematics {
     turnsToClose: stepsPerTurn && stepsPerTurn.d,
     shafts: shaftsOf(reductions),
     parts: [...source.parts(train.source), ...train.stages.flatMap((s) => kindOf(s).parts(s))],
-    nominal: train.stages.some((s) => kindOf(s).provenance(s) === 'nominal'),
+    inexact: train.stages.flatMap((s, i) =>
+      kindOf(s).provenance(s) === 'exact' ? [] : [{ stage: i, label: kindOf(s).label(s) }],
+    ),
+    lock: lockOf(train, reductions),
+    speed: source.speed(train.source),
+    travel: outputKindOf(train.output).travel(train.output),
   };
+}
+
+/** A wheel that locks decides alone where the work rests, whatever comes before it. (handbook: drive, Geneva) */
+function lockOf(train: Train, reductions: readonly Rational[]): Kinematics['lock'] {
+  let stage = train.stages.length - 1;
+  while (stage >= 0 && !kindOf(train.stages[stage]!).locks) stage--;
+  const locking = train.stages[stage];
+  if (!locking) return null;
+  const places = rational(kindOf(locking).locks!(locking));
+  return { stage, places: abs(mul(places, product(reductions.slice(stage + 1)))) };
 }
 
 function shaftsOf(reductions: readonly Rational[]): readonly Shaft[] {

@@ -1,6 +1,6 @@
-import { toText } from '../numbers/index.ts';
-import { stepsToArcsec, targets, type Divider, type Division } from '../divide/index.ts';
-import { countsPerTurn, type Drive } from '../drive/index.ts';
+import { ARCSEC_PER_TURN, abs, div, exactly, mul, rational, toNumber, toText } from '../numbers/index.ts';
+import { judgeMove, stepsToArcsec, targets, type Divider, type Division } from '../divide/index.ts';
+import { countsPerTurn, lostMotion, readMoves, type Drive, type Kinematics } from '../drive/index.ts';
 import { plainText, report, type VerdictCell } from '../report/index.ts';
 
 /** What `pendrix check --json` prints. Exact quantities are text, angles doubles. (docs: formats) */
@@ -14,9 +14,48 @@ export function checkAnswer(drive: Drive): object {
     countsPerTurn: encoder ? toText(encoder) : null,
     turnsToClose: k.turnsToClose === null ? null : k.turnsToClose.toString(),
     shafts: k.shafts.map((s) => ({ index: s.index, turnsPerOutputTurn: toText(s.turnsPerOutputTurn) })),
-    divisions: r.divider ? r.divisions.map((d) => divisionAnswer(d, r.divider!)) : [],
+    secondsPerTurn: toNumber(div(mul(rational(60), abs(k.reduction)), k.speed.rpm)),
+    travelPerTurnMm: k.travel && { q: toText(k.travel.q), piPower: k.travel.piPower },
+    divisions: r.divider
+      ? r.divisions.map((d) => divisionAnswer(d, r.divider!))
+      : r.counts.map((divisions) => ({ divisions, grade: 'unknown', ...UNKNOWN })),
+    ...(k.travel ? { moves: moveAnswers(drive, k) } : {}),
+    misfits: r.train.stages.flatMap((s, stage) => s.warns.map((says) => ({ stage, says }))),
+    lostMotionArcsec: lostMotion(drive.train).atWork * Number(ARCSEC_PER_TURN),
     verdict: r.verdict.map(verdictAnswer),
   };
+}
+
+/** A division that cannot be judged: the source has no steps. */
+const UNKNOWN = {
+  step: null,
+  coarsestMode: null,
+  missingFactor: null,
+  worstErrorSteps: null,
+  worstErrorArcsec: null,
+  spacingErrorSteps: null,
+  closingErrorSteps: null,
+  truncatedErrorSteps: null,
+  returnErrorSteps: null,
+} as const;
+
+function moveAnswers(drive: Drive, k: Kinematics): readonly object[] {
+  const read = readMoves(drive.job.moves ?? '');
+  const tolerance = drive.job.toleranceMm === undefined ? null : exactly(drive.job.toleranceMm);
+  return (read.ok ? read.value : []).flatMap((move) => {
+    const m = judgeMove(k, move, tolerance);
+    return m
+      ? [
+          {
+            move: move.text,
+            steps: { q: toText(m.steps.q), piPower: m.steps.piPower },
+            grade: m.grade,
+            nearest: m.nearest.toString(),
+            errorMm: m.errorMm,
+          },
+        ]
+      : [];
+  });
 }
 
 const divisionAnswer = (d: Division, divider: Divider): object => ({

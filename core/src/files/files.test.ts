@@ -6,6 +6,7 @@ import { refusalSentence, type Result } from '../numbers/index.ts';
 import { kinematicsOf, stages, type Drive } from '../drive/index.ts';
 import { dividerOf } from '../divide/index.ts';
 import { planRun } from '../run/index.ts';
+import { anyOfKind } from '../testing/any-stage.ts';
 import { wheelCutter } from '../testing/samples.ts';
 import {
   checkAnswer,
@@ -58,15 +59,17 @@ describe('drive files', () => {
     expect(({} as { x?: number }).x).toBeUndefined();
   });
 
-  test('every kind of stage round-trips with its defaults', () => {
-    for (const kind of Object.values(stages)) {
-      const stage = Object.fromEntries([
-        ['kind', kind.kind],
-        ...kind.inputs.map((i) => [i.key, i.default] as const),
-      ]);
-      const read = readDrive(bent('train.stages', [stage]));
-      expect([kind.kind, says(read)]).toEqual([kind.kind, 'taken']);
-    }
+  test('every kind of stage round-trips with anything its inputs take', () => {
+    for (const kind of Object.keys(stages) as (keyof typeof stages)[])
+      fc.assert(
+        fc.property(anyOfKind(kind), (stage) => {
+          const read = readDrive(bent('train.stages', [stage]));
+          expect([kind, says(read)]).toEqual([kind, 'taken']);
+          const back = readDrive(read.ok ? writeDrive(read.value) : '');
+          expect(back.ok && back.value.train.stages[0]).toEqual(stage);
+        }),
+        { numRuns: 20 },
+      );
   });
 
   test('a whole JSON number is taken where exact text is meant', () => {
@@ -119,7 +122,7 @@ describe('drive files', () => {
     [
       'train.stages.0.kind',
       'flexspline',
-      'train.stages[0].kind: the kind "flexspline" is not known to this version; the kinds known are spur, belt, worm, internal, ratio.',
+      'train.stages[0].kind: the kind "flexspline" is not known to this version; the kinds known are spur, belt, worm, planetary, internal, box, stepped, cycloidal, cycloidPinion, strainWave, geneva, friction, ratio.',
     ],
     [
       'train.stages.0.z2',
@@ -159,7 +162,7 @@ describe('drive files', () => {
     [
       'train.source.kind',
       'treadle',
-      'train.source.kind: the kind "treadle" is not known to this version; the kinds known are stepper.',
+      'train.source.kind: the kind "treadle" is not known to this version; the kinds known are stepper, encoderMotor, crank, spring, synchronous.',
     ],
     [
       'train.source.mode',
@@ -180,14 +183,63 @@ describe('drive files', () => {
     [
       'train.output',
       { kind: 'rack' },
-      'train.output.kind: the kind "rack" is not known to this version; the kinds known are rotary.',
+      'train.output.teeth: something that is needed is missing; write it, for example 20.',
+    ],
+    [
+      'train.output',
+      { kind: 'balloon' },
+      'train.output.kind: the kind "balloon" is not known to this version; the kinds known are rotary, screw, beltDrive, rack, drum.',
+    ],
+    [
+      'train.output',
+      { kind: 'screw', leadMm: 0.5 },
+      'train.output.leadMm: 0.5 is a binary fraction and so not exact; put it in quotes, for example "0.9".',
+    ],
+    [
+      'train.source',
+      { kind: 'spring', storedTurns: '6', arborPerBarrelTurn: '-60', rpm: '2' },
+      'train.source.arborPerBarrelTurn: "-60" is negative; write a number above 0, for example "60".',
+    ],
+    [
+      'train.limits',
+      { back: '0', forth: '-1' },
+      'train.limits.forth: -1 is negative; write a number above 0, for example "1".',
+    ],
+    [
+      'job.moves',
+      '1, far',
+      'job.moves: far cannot be read as a move; write lengths, for example 1 mm, 1/8 in, 2π mm.',
+    ],
+    [
+      'train.stages',
+      [{ kind: 'planetary', sun: 13, ring: 47, planets: 3, fixed: 'ring', in: 'ring', out: 'carrier' }],
+      'train.stages[0].fixed: the ring cannot be two of fixed, driven and driver at once; fix one of sun, ring and carrier, drive the second and take the third out.',
+    ],
+    [
+      'train.stages',
+      [{ kind: 'box' }],
+      'train.stages[0].pairs: a box needs its tooth pairs or the ratio printed on it; write one of them, for example 9:32, 11:22 or 64:1.',
+    ],
+    [
+      'train.stages',
+      [{ kind: 'box', pairs: [[9, 32], [11]] }],
+      'train.stages[0].pairs[1]: [11] is not a pair of wheels; write driver and driven teeth, for example 9:32.',
+    ],
+    [
+      'train.stages',
+      [{ kind: 'geneva', slots: 2 }],
+      'train.stages[0].slots: 2 is below 3; write at least 3.',
     ],
     [
       'encoder',
       { lines: 600, decode: 3, shaft: 0 },
-      'encoder.decode: 3 is not one of the choices; choose one of 1, 2, 4.',
+      'encoder.decode: 3 is not one of the choices; choose one of 4, 2, 1.',
     ],
-    ['encoder', { lines: 600, decode: 4, shaft: 9 }, 'encoder.shaft: 9 is above 2; write at most 2.'],
+    [
+      'encoder',
+      { lines: 600, decode: 4, shaft: 9 },
+      'encoder.shaft: there is no shaft 9; the shafts are 0 to 2.',
+    ],
     ['job', 'cut wheels', 'job: "cut wheels" is not an object in braces; put { … } there.'],
   ])('%s of %j is refused with its place', (path, value, want) => {
     expect(says(readDrive(bent(path, value)))).toBe(want);

@@ -2,16 +2,23 @@ import Joi from 'joi';
 import { parseRational, readDivisions, refused, type Refusal } from '../numbers/index.ts';
 import {
   checkModes,
+  encoderInputs,
+  isOutputKind,
   isSourceKind,
   isStageKind,
   kindOf,
   MOST_NAME,
   MOST_STAGES,
+  outputKindOf,
+  outputs,
+  readMoves,
   refusalOf,
   show,
   sourceKindOf,
   sources,
+  stageInputs,
   stages,
+  type Drive,
 } from '../drive/index.ts';
 
 /** Carries a refusal of ours through Joi, which reports the place. */
@@ -55,49 +62,64 @@ const job = Joi.object({
   toleranceMm: positive('0.02'),
   radiusMm: positive('30'),
   notes: text(2000),
-})
-  .unknown(true)
-  .custom((value: { toleranceMm?: string; radiusMm?: string }, helpers) =>
-    value.toleranceMm !== undefined && value.radiusMm === undefined
-      ? refuse(helpers, refused('noRadius', '', { path: 'radiusMm' }).refusal)
-      : value,
-  );
+  moves: Joi.string()
+    .allow('')
+    .custom((value: string, helpers) => {
+      const read = readMoves(value);
+      return read.ok ? value : refuse(helpers, read.refusal);
+    }),
+}).unknown(true);
 
-/** One stage: its kind from the registry, its inputs by the kind's own limits. */
-const stage = Joi.object({ kind: Joi.string().required() })
+/** Data of one of a registry's kinds: unknown kinds are refused by name, inputs checked by the kind's own limits. */
+const kindData = <D extends { readonly kind: string }>(
+  known: Readonly<Record<string, unknown>>,
+  check: (value: D) => Refusal | null,
+): Joi.ObjectSchema =>
+  Joi.object({ kind: Joi.string().required() })
+    .unknown(true)
+    .custom((value: D, helpers) => {
+      if (!Object.hasOwn(known, value.kind))
+        return refuse(
+          helpers,
+          refused('unknownKind', show(value.kind), { path: 'kind', limit: Object.keys(known).join(', ') })
+            .refusal,
+        );
+      const refusal = check(value);
+      return refusal ? refuse(helpers, refusal) : value;
+    });
+
+const stage = kindData(stages, (value) =>
+  isStageKind(value.kind)
+    ? (refusalOf(stageInputs(value), { ...value }) ?? kindOf(value).refuse?.(value) ?? null)
+    : null,
+);
+
+const source = kindData<{ kind: string; modes?: unknown; mode?: unknown }>(sources, (value) => {
+  if (!isSourceKind(value.kind)) return null;
+  const kind = sourceKindOf(value);
+  const refusal = refusalOf(kind.inputs, { ...value });
+  if (refusal || !kind.hasModes) return refusal;
+  const checked = checkModes(value.modes, value.mode);
+  return checked.ok ? null : checked.refusal;
+});
+
+const output = kindData(outputs, (value) =>
+  isOutputKind(value.kind) ? refusalOf(outputKindOf(value).inputs, { ...value }) : null,
+);
+
+const encoder = Joi.object({})
   .unknown(true)
-  .custom((value: { kind: string }, helpers) => {
-    if (!isStageKind(value.kind))
-      return refuse(
-        helpers,
-        refused('unknownKind', show(value.kind), { path: 'kind', limit: Object.keys(stages).join(', ') })
-          .refusal,
-      );
-    const kind = kindOf(value);
-    const refusal = refusalOf(kind.inputs, { ...value }) ?? kind.refuse?.(value) ?? null;
+  .custom((value: Readonly<Record<string, unknown>>, helpers) => {
+    const refusal = refusalOf(encoderInputs, value);
     return refusal ? refuse(helpers, refusal) : value;
   });
 
-const source = Joi.object({ kind: Joi.string().required() })
-  .unknown(true)
-  .custom((value: { kind: string; modes?: unknown; mode?: unknown }, helpers) => {
-    if (!isSourceKind(value.kind))
-      return refuse(
-        helpers,
-        refused('unknownKind', show(value.kind), { path: 'kind', limit: Object.keys(sources).join(', ') })
-          .refusal,
-      );
-    const refusal = refusalOf(sourceKindOf(value).inputs, { ...value });
-    if (refusal) return refuse(helpers, refusal);
-    const checked = checkModes(value.modes, value.mode);
-    return checked.ok ? value : refuse(helpers, checked.refusal);
-  });
+/** Turns from home, 0 or more. */
+const turns = exact((given) =>
+  given.startsWith('-') ? refused('negative', given, { example: '"1"' }).refusal : null,
+);
 
-const encoder = Joi.object({
-  lines: Joi.number().integer().min(1).max(10_000_000).required(),
-  decode: Joi.number().valid(1, 2, 4).required(),
-  shaft: Joi.number().integer().min(0).max(MOST_STAGES).required(),
-}).unknown(true);
+const limits = Joi.object({ back: turns.required(), forth: turns.required(), why: text(60) }).unknown(true);
 
 const name = Joi.string()
   .allow('')
@@ -113,9 +135,8 @@ export const driveSchema = Joi.object({
   train: Joi.object({
     source: source.required(),
     stages: Joi.array().items(stage).max(MOST_STAGES).required(),
-    output: Joi.object({ kind: Joi.string().valid('rotary').required() })
-      .unknown(true)
-      .default({ kind: 'rotary' }),
+    output: output.default({ kind: 'rotary' }),
+    limits,
   })
     .unknown(true)
     .required(),
@@ -123,17 +144,18 @@ export const driveSchema = Joi.object({
   dismissed: Joi.array().items(text(60)).max(100),
 })
   .unknown(true)
-  .custom((value: { encoder?: { shaft: number }; train: { stages: unknown[] } }, helpers) =>
-    value.encoder && value.encoder.shaft > value.train.stages.length
-      ? refuse(
-          helpers,
-          refused('tooLarge', String(value.encoder.shaft), {
-            path: 'encoder.shaft',
-            limit: String(value.train.stages.length),
-          }).refusal,
-        )
-      : value,
-  );
+  .custom((value: Drive, helpers) => {
+    const { encoder: e, job: j, train: t } = value;
+    if (e && e.shaft > t.stages.length)
+      return refuse(
+        helpers,
+        refused('noSuchShaft', String(e.shaft), { path: 'encoder.shaft', limit: String(t.stages.length) })
+          .refusal,
+      );
+    if (j.toleranceMm !== undefined && j.radiusMm === undefined && t.output.kind === 'rotary')
+      return refuse(helpers, refused('noRadius', '', { path: 'job.radiusMm' }).refusal);
+    return value;
+  });
 
 /** "train.stages[1].wheel" */
 export const placeOf = (path: readonly (string | number)[]): string =>

@@ -110,6 +110,56 @@ export const refusalWords = {
     says: (t) => `a ring of ${t.limit ?? 'as many'} teeth and a wheel of ${t.given} cannot mesh`,
     cure: () => 'give the ring more teeth than the wheel inside it',
   },
+  notPair: {
+    says: (t) => `${t.given} is not a pair of wheels`,
+    cure: () => 'write driver and driven teeth, for example 9:32',
+  },
+  tooManyPairs: {
+    says: (t) => `more than ${t.limit ?? '12'} pairs are too many for one box`,
+    cure: () => 'put the rest into a second box',
+  },
+  noRatio: {
+    says: () => 'a box needs its tooth pairs or the ratio printed on it',
+    cure: () => 'write one of them, for example 9:32, 11:22 or 64:1',
+  },
+  ringTooSmall: {
+    says: (t) => `a ring of ${t.given} teeth does not go around a sun of ${t.limit ?? 'as many'}`,
+    cure: () => 'give the ring at least two teeth more than the sun',
+  },
+  sameMember: {
+    says: (t) => `the ${t.given} cannot be two of fixed, driven and driver at once`,
+    cure: () => 'fix one of sun, ring and carrier, drive the second and take the third out',
+  },
+  standsStill: {
+    says: () => 'with these teeth the output stands still whatever the motor does',
+    cure: () => 'change one of the four counts by a tooth',
+  },
+  asManyPins: {
+    says: (t) => `with as many pins as lobes (${t.given}) the disc does not turn`,
+    cure: () => 'give it one pin more than lobes',
+  },
+  rigidTooSmall: {
+    says: (t) =>
+      `a rigid ring of ${t.given} teeth does not go around a flexible one of ${t.limit ?? 'as many'}`,
+    cure: () => 'the rigid ring has two teeth more, for example 200 and 202',
+  },
+  sunOutside: {
+    says: () => 'an input sun needs the fixed wheel to be a ring',
+    cure: () => 'set the fixed mesh to inner, or take the sun away',
+  },
+  noTravel: {
+    says: (t) => `${t.given} cannot be read as a move`,
+    cure: () => 'write lengths, for example 1 mm, 1/8 in, 2π mm',
+  },
+  limitBackwards: {
+    says: (t) => `the limits ${t.given} leave no room to turn`,
+    cure: () => 'write how far back and how far forth, for example 0 and 1',
+  },
+  noSuchShaft: {
+    says: (t) => `there is no shaft ${t.given}`,
+    cure: (t) => `the shafts are 0 to ${t.limit ?? 'the last'}`,
+  },
+  noEncoder: { says: () => 'this drive has no encoder', cure: () => 'add one first' },
   noSuchStage: {
     says: (t) => `there is no stage ${t.given}`,
     cure: (t) => `the train has ${t.limit ?? 'fewer'}`,

@@ -17,16 +17,22 @@ export const gradeWords = {
 export const worstGrade = (grades: readonly Grade[]): Grade =>
   ORDER.find((g) => grades.includes(g)) ?? 'unknown';
 
+/** " if exactly 64 : 1": what an Even rests on that nobody has counted. (handbook: numbers, where a ratio comes from) */
+function ifExactly(d: Division, { inexact }: Divider): string {
+  if (!d.ifExact) return '';
+  return inexact.length === 1 ? ` if exactly ${inexact[0]}` : ' if the labels are exact';
+}
+
 /** A division's grade in words: "Even", "Even at 1/8", "Rounded ±0.58″", "Misses by 31″". */
 export function gradeOfDivision(d: Division, divider: Divider): Graded {
   const worst = stepsToArcsec(d.worstErrorSteps, divider.stepsPerTurn);
   switch (d.grade) {
     case 'even':
-      return { grade: 'even', word: d.ifExact ? 'Even if exact' : 'Even' };
+      return { grade: 'even', word: `Even${ifExactly(d, divider)}` };
     case 'evenMicrostep':
       return {
         grade: 'evenMicrostep',
-        word: `Even at 1/${d.coarsestMode ?? '?'}${d.ifExact ? ' if exact' : ''}`,
+        word: `Even at 1/${d.coarsestMode ?? '?'}${ifExactly(d, divider)}`,
       };
     case 'rounded':
       return { grade: 'rounded', word: `Rounded ±${angleText(worst)}` };

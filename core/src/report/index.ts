@@ -8,8 +8,15 @@ export type { Dots, LedgerReport, OwesReport } from './ledger.ts';
 export { markWords, type Mark } from './marks.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
 export { errorScale, type ErrorScale } from './scale.ts';
+export { limitSays } from './sentences.ts';
 export { sheet, timeLeft, type Sheet, type SheetRow } from './sheet.ts';
-export type { ShaftReport, StageReport } from './train.ts';
+export type { StageReport } from './train.ts';
+export type { ShaftReport } from './shafts.ts';
+export type { MoveReport, WorkReport } from './work.ts';
+export type { EncoderReport } from './encoder.ts';
+export type { CureBlock, CureReport } from './cures.ts';
+export { compareReports, type CompareRow } from './compare.ts';
+export type { StripReport } from './strip.ts';
 export { CELLS, cellLabels, type CellId, type Place, type VerdictCell } from './verdict.ts';
 export {
   angle,

@@ -33,7 +33,7 @@ export interface LedgerReport {
   /** demand rows not listed */
   readonly unlisted: number;
   /** one for each prime that is short: what is missing and which wheels bring it */
-  readonly missing: readonly { readonly strong: string; readonly rest: string }[];
+  readonly missing: readonly { readonly prime: bigint; readonly strong: string; readonly rest: string }[];
 }
 
 /** The ledger as rows of dots, for `room` columns. (handbook: divide, the factor ledger) */
@@ -66,7 +66,7 @@ export function ledgerReport(l: Ledger, asked: number, room: number): LedgerRepo
       }),
     })),
     unlisted: Math.max(0, asked - l.demand.length),
-    missing: [...l.short].slice(0, 4).map(([p, times]) => missingSays(p, times)),
+    missing: [...l.short].slice(0, 8).map(([p, times]) => missingSays(p, times)),
   };
 }
 
@@ -77,8 +77,8 @@ function missingSays(prime: bigint, times: number): LedgerReport['missing'][numb
   const name = plainText(powers(new Map([[prime, times]])));
   const wheels = wheelsWith(prime, times, 4).map(String);
   const strong = `${name} is missing:`;
-  if (wheels.length === 0) return { strong, rest: 'no single wheel of up to 200 teeth brings it.' };
-  return { strong, rest: `any driven wheel with ${listed(wheels, 'or')} teeth brings it.` };
+  if (wheels.length === 0) return { prime, strong, rest: 'no single wheel of up to 200 teeth brings it.' };
+  return { prime, strong, rest: `any driven wheel with ${listed(wheels, 'or')} teeth brings it.` };
 }
 
 /** What the job asks, prime by prime, against what the bare motor brings. */

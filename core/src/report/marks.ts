@@ -1,6 +1,7 @@
 import type { Drive, Kinematics } from '../drive/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import { whole } from './text.ts';
+import { stageReports } from './train.ts';
 import { attention, type Place } from './verdict.ts';
 
 /** ring: nothing yet; dot: in order; diamond: wants attention, with the reason. */
@@ -32,7 +33,11 @@ export function marks({ drive, k, divider, divisions }: Marked, runs: number): r
   const asked = divisions.length;
   const misses = attention(divisions, divider);
   return [
-    asked > 0 ? dot('job', 'divisions asked') : ring('job', 'nothing asked yet'),
+    asked > 0
+      ? dot('job', 'divisions asked')
+      : k.travel && drive.job.moves
+        ? dot('job', 'moves asked')
+        : ring('job', 'nothing asked yet'),
     trainMark(drive, k),
     asked === 0
       ? ring('check', 'nothing to judge yet')
@@ -45,8 +50,12 @@ export function marks({ drive, k, divider, divisions }: Marked, runs: number): r
 
 function trainMark(drive: Drive, k: Kinematics): Mark {
   if (drive.train.stages.length === 0) return ring('train', 'no stage yet: the motor turns the work itself');
-  if (k.nominal) return diamond('train', 'a ratio is only printed on the part');
-  if (k.turnsToClose !== null && k.turnsToClose > 1n)
+  const misfit = stageReports(drive, k).flatMap((s) => s.warns)[0];
+  if (misfit) return diamond('train', misfit);
+  if (k.inexact.length > 0)
+    return diamond('train', `${k.inexact[0]!.label} is not counted: find the true ratio`);
+  if (!k.stepsPerTurn) return dot('train', 'this source has no steps');
+  if (!k.lock && k.turnsToClose !== null && k.turnsToClose > 1n)
     return diamond(
       'train',
       `one turn is not a whole number of steps; it closes after ${whole(k.turnsToClose)}`,

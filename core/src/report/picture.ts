@@ -1,6 +1,13 @@
-import { ONE, mul, rational, type Rational } from '../numbers/index.ts';
-import { kindOf, sourceKindOf, type Drive, type Kinematics, type Part } from '../drive/index.ts';
-import { arrowArc, columnDrawing, rowDrawing, type Drawing } from '../drive/drawing/index.ts';
+import { ONE, decimal, mul, rational, type Rational } from '../numbers/index.ts';
+import {
+  kindOf,
+  outputKindOf,
+  sourceKindOf,
+  type Drive,
+  type Kinematics,
+  type Part,
+} from '../drive/index.ts';
+import { arrowArc, columnDrawing, px, rowDrawing, type Drawing } from '../drive/drawing/index.ts';
 import { exponentsOf } from '../divide/index.ts';
 import { plainText, THIN, type Rich } from './rich.ts';
 import { grouped, mixed, powers } from './text.ts';
@@ -23,6 +30,13 @@ export interface Picture {
     readonly x: number;
     readonly y: number;
     readonly length: number;
+    readonly says: string;
+  } | null;
+  /** the disc of the encoder on its shaft, and what it counts */
+  readonly encoder: {
+    readonly disc: string;
+    readonly x: number;
+    readonly y: number;
     readonly says: string;
   } | null;
   /** the same in words */
@@ -49,12 +63,14 @@ export function picture(
   divisions: number,
 ): Picture {
   const { stages, source } = drive.train;
-  const drawing = columnDrawing(
-    stages.map((s) => kindOf(s).shape(s)),
+  const drawing = columnDrawing({
+    shapes: stages.map((s) => kindOf(s).shape(s)),
+    source: sourceKindOf(source).glyph,
+    work: outputKindOf(drive.train.output).glyph,
+    divisions,
     column,
     height,
-    divisions,
-  );
+  });
   const labels: Label[] = drawing.tags.map((tag) => {
     const stage = stages[tag.stage]!;
     const parts = kindOf(stage).parts(stage);
@@ -76,8 +92,11 @@ export function picture(
     stage: null,
     x: 20,
     y: 28,
-    title: sourceParts.map((p) => plainText(mixed(p.factor))).join(`${THIN}×${THIN}`),
-    says: does(sourceParts.reduce((n, p) => mul(n, p.factor), ONE)),
+    title:
+      sourceParts.length > 0
+        ? sourceParts.map((p) => plainText(mixed(p.factor))).join(`${THIN}×${THIN}`)
+        : `${grouped(decimal(k.speed.rpm, k.speed.rpm.d === 1n ? 0 : 2))} rpm`,
+    says: sourceParts.length > 0 ? does(sourceParts.reduce((n, p) => mul(n, p.factor), ONE)) : ['no steps'],
   });
   const sense = (shaft: number): boolean => !k.shafts[shaft]?.against;
   const arrows = [
@@ -92,16 +111,53 @@ export function picture(
     drawing.wheels.length > 0 && mm !== undefined
       ? { x: 20, y: height - 14, length: mm * drawing.scale, says: `${grouped(String(mm))} mm` }
       : null;
-  const words = stages.map((s) => `${kindOf(s).title.toLowerCase()} ${kindOf(s).label(s)}`);
-  const alt = `${[sourceKindOf(source).title, ...words, 'work'].join(', then ')}. Train reduction ${plainText(mixed(k.reduction))} : 1.`;
-  return { drawing, labels, arrows, bar, alt };
+  return {
+    drawing,
+    labels,
+    arrows,
+    bar,
+    encoder: encoderDisc(drive, drawing, column),
+    alt: pictureAlt(drive, k),
+  };
+}
+
+/** An encoder is a thin disc on its shaft, beside the part that the shaft carries. */
+function encoderDisc({ encoder }: Drive, drawing: Drawing, column: number): Picture['encoder'] {
+  if (!encoder) return null;
+  const x = column * (encoder.shaft + 0.5) + column * 0.34;
+  const shaft = drawing.shafts.find((s) => s.x1 <= x && x <= s.x2);
+  const y = shaft?.y ?? drawing.source.y;
+  return {
+    disc: `M${px(x - 3)} ${px(y - 19)}h6v38h-6z`,
+    x,
+    y: y - 26,
+    says: `${grouped(String(encoder.lines))}${THIN}×${THIN}${encoder.decode}`,
+  };
+}
+
+/** What the drawing shows, in words: parts, senses, speeds. */
+function pictureAlt(drive: Drive, k: Kinematics): string {
+  const { stages, source, output } = drive.train;
+  const words = stages.map((s, i) => {
+    const shaft = k.shafts[i + 1]!;
+    const turns = `makes ${plainText(mixed(shaft.turnsPerOutputTurn))} turns a turn of the work${shaft.against ? ', against it' : ''}`;
+    const carries = i === stages.length - 1 ? 'carries the work' : turns;
+    return `${kindOf(s).title.toLowerCase()} ${kindOf(s).label(s)} to shaft ${i + 1}, which ${carries}`;
+  });
+  const encoder = drive.encoder
+    ? ` An encoder of ${drive.encoder.lines} lines is on shaft ${drive.encoder.shaft}.`
+    : '';
+  const ends = [sourceKindOf(source).title, ...words, outputKindOf(output).title.toLowerCase()];
+  return `${ends.join(', then ')}. Train reduction ${plainText(mixed(k.reduction))} : 1.${encoder}`;
 }
 
 /** The small picture for a list. */
 export const smallPicture = (drive: Drive, width: number, height: number, divisions: number): Drawing =>
-  rowDrawing(
-    drive.train.stages.map((s) => kindOf(s).shape(s)),
-    width,
-    height,
+  rowDrawing({
+    shapes: drive.train.stages.map((s) => kindOf(s).shape(s)),
+    source: sourceKindOf(drive.train.source).glyph,
+    work: outputKindOf(drive.train.output).glyph,
     divisions,
-  );
+    column: width,
+    height,
+  });

@@ -58,7 +58,7 @@ describe('the verdict strip', () => {
     const r = report(driveOf(32, 1, [plainRatio('25792/405')], '10'));
     expect([plainText(r.train.steps.text), r.verdict[0]?.graded?.word]).toEqual([
       '2 037 359/405',
-      'Closes in 405 turns',
+      'In 405 turns',
     ]);
   });
 
@@ -96,7 +96,9 @@ describe('figures and workings', () => {
       'train.steps',
       'train.ratio',
       'shaft.1.turns',
-      'shaft.0.microstep',
+      'shaft.0.step',
+      'shaft.2.play',
+      'work.time',
       'divide.97.worst',
       'divide.73.closing',
       'divide.all',
@@ -138,7 +140,7 @@ describe('figures and workings', () => {
 
   test('a nominal ratio makes no promise', () => {
     const r = report({ ...driveOf(48, 4, [{ kind: 'ratio', value: '64', provenance: 'nominal' }], '96') });
-    expect(r.check.rows[0]?.graded.word).toBe('Even if exact');
+    expect(r.check.rows[0]?.graded.word).toBe('Even if exactly 64 : 1');
     expect(r.train.ratio.exact).toBe(false);
     expect(r.marks(0).find((m) => m.place === 'train')?.mark).toBe('diamond');
   });
@@ -243,13 +245,13 @@ describe('the train', () => {
   test('shafts, cards and the ledger', () => {
     expect(cutter.train.shafts.map((s) => `${s.title} ${s.carries}`)).toEqual([
       'Shaft 0 motor',
-      'Shaft 1 belt to worm',
+      'Shaft 1 belt, worm',
       'Shaft 2 worm, work',
     ]);
     expect(cutter.train.shafts[0]?.rows.map((r) => plainText(r.figure.text))).toEqual([
       '342',
-      'with the work',
-      '1°48′00″',
+      '60.0 rpm',
+      '1.00 s',
       '6′45.0″',
     ]);
     expect(cutter.train.stages.map((s) => plainText(s.stepsSoFar))).toEqual(['12 160', '1 094 400']);
@@ -257,13 +259,18 @@ describe('the train', () => {
       '73 is missing: any driven wheel with 73 or 146 teeth brings it.',
       '97 is missing: any driven wheel with 97 or 194 teeth brings it.',
     ]);
-    expect(cutter.train.work.rows.map((r) => r.text)).toEqual(['6°00′00.0″', '3.82 mm', '1.18″', '0.21 µm']);
+    expect(cutter.train.work.rows.map((r) => `${r.label} ${plainText(r.figure.text)}`)).toEqual([
+      'one of 60 6°00′00.0″',
+      'step at rim 0.21 µm',
+      'one turn takes 5.70 min',
+      'play in all 3.82′',
+    ]);
   });
 
   test('the picture says in words what it shows', () => {
     const p = cutter.picture(205, 314);
     expect(p.alt).toBe(
-      'Stepper motor, then toothed belt 20 : 76, then worm 1 : 90, then work. Train reduction 342 : 1.',
+      'Stepper motor, then toothed belt 20 : 76 to shaft 1, which makes 90 turns a turn of the work, then worm 1 : 90 to shaft 2, which carries the work, then table. Train reduction 342 : 1.',
     );
     expect(p.labels.map((l) => plainText(l.says))).toEqual([
       'takes 2^2·5',

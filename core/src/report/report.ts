@@ -3,6 +3,7 @@ import {
   countMap,
   divide,
   dividerOf,
+  inPlaces,
   ledger,
   MOST_CHARTED,
   needOf,
@@ -10,6 +11,7 @@ import {
   type Divider,
   type Division,
   type Grade,
+  type WheelRange,
 } from '../divide/index.ts';
 import { kinematicsOf, sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
 import {
@@ -28,16 +30,12 @@ import { ledgerReport, owesReport, type LedgerReport, type OwesReport } from './
 import { marks, type Mark } from './marks.ts';
 import type { Rich } from './rich.ts';
 import { divisionsSay, idleSay, purpose } from './sentences.ts';
-import {
-  ratioFigure,
-  shaftReports,
-  sourceReport,
-  stageReports,
-  stepsFigure,
-  workReport,
-  type ShaftReport,
-  type StageReport,
-} from './train.ts';
+import { cureBlock, type CureBlock } from './cures.ts';
+import { encoderReport, type EncoderReport } from './encoder.ts';
+import { shaftReports, type ShaftReport } from './shafts.ts';
+import { ratioFigure, sourceReport, stageReports, stepsFigure, type StageReport } from './train.ts';
+import { workReport, type WorkReport } from './work.ts';
+import { partsThatMatter, stripReport, STRIP, type StripReport } from './strip.ts';
 import { attention, tally, verdict, type VerdictCell } from './verdict.ts';
 
 /**
@@ -64,9 +62,16 @@ export interface Report {
     readonly steps: Figure;
     readonly shafts: readonly ShaftReport[];
     readonly stages: readonly StageReport[];
-    readonly work: ReturnType<typeof workReport>;
+    readonly work: WorkReport;
     readonly source: ReturnType<typeof sourceReport>;
+    /** of one turn of the source; 200 for one that has none */
+    readonly fullSteps: number;
     readonly ledger: LedgerReport;
+    readonly encoder: EncoderReport | null;
+    /** cures for the counts that lack a prime, of wheels in a range; null when none lacks it */
+    cures(prime: bigint, range: WheelRange): CureBlock | null;
+    /** the counts from 2 to 400 that come out even */
+    readonly strip: StripReport;
   };
   readonly check: {
     readonly rows: readonly DivisionRow[];
@@ -96,21 +101,29 @@ export function report(drive: Drive): Report {
   const counts = read.ok ? read.value : [];
   const divider = dividerOf(k, toleranceOf(drive.job));
   const divisions = lazy(() => (divider ? counts.map((c) => divide(divider, c)) : []));
-  const judged = lazy(() => ({ drive, k, divider, divisions: divisions(), asked: counts.length }));
+  /** what figures are drawn from: places where a wheel locks, else steps */
+  const shown = divider && inPlaces(divider);
+  const drawn = lazy(() => (shown === divider || !shown ? divisions() : counts.map((c) => divide(shown, c))));
+  const judged = lazy(() => ({ drive, k, divider: shown, divisions: drawn(), asked: counts.length }));
   const cells = lazy(() => verdict(judged()));
   const asks = lazy(() => asksReport(drive, k, counts));
   const tolerance = lazy(() => toleranceReport(drive));
   const owes = lazy(() => owesOf(drive, k, divisions()));
   const shafts = lazy(() => shaftReports(drive, k));
   const stages = lazy(() => stageReports(drive, k));
-  const factorLedger = lazy(() => ledgerReport(ledger(k.parts, divisions()), counts.length, LEDGER_ROOM));
-  const rows = lazy(() => (divider ? divisions().map((d) => divisionRow(d, divider)) : []));
-  const one = (D: number): OpenedDivision | null => divider && opened(drive, k, divider, D);
+  const factorLedger = lazy(() =>
+    ledgerReport(ledger(partsThatMatter(drive, k), divisions()), counts.length, LEDGER_ROOM),
+  );
+  const rows = lazy(() => (shown ? drawn().map((d) => divisionRow(d, shown)) : []));
+  const work = lazy(() => workReport(drive, k, counts[0]));
+  const encoder = lazy(() => encoderReport(drive, k, counts));
+  const strip = lazy(() => stripReport(divider ? countMap(divider, STRIP.from, STRIP.to) : []));
+  const one = (D: number): OpenedDivision | null => shown && opened(drive, k, shown, D);
 
   return {
     drive,
     kinematics: k,
-    purpose: purpose(counts),
+    purpose: purpose(counts, k.travel ? drive.job.moves : ''),
     counts,
     divider,
     get divisions() {
@@ -120,9 +133,9 @@ export function report(drive: Drive): Report {
       return cells();
     },
     get attention() {
-      return attention(divisions(), divider);
+      return attention(drawn(), shown);
     },
-    marks: (runs) => marks({ drive, k, divider, divisions: divisions() }, runs),
+    marks: (runs) => marks({ drive, k, divider: shown, divisions: drawn() }, runs),
     job: {
       get asks() {
         return asks();
@@ -143,8 +156,18 @@ export function report(drive: Drive): Report {
       get stages() {
         return stages();
       },
-      work: workReport(drive, k, counts[0]),
-      source: sourceReport(drive),
+      get work() {
+        return work();
+      },
+      source: sourceReport(drive, k),
+      fullSteps: sourceKindOf(drive.train.source).fullSteps(drive.train.source) ?? 200,
+      get encoder() {
+        return encoder();
+      },
+      cures: (prime, range) => cureBlock(drive, divisions(), prime, range),
+      get strip() {
+        return strip();
+      },
       get ledger() {
         return factorLedger();
       },
@@ -157,14 +180,14 @@ export function report(drive: Drive): Report {
         return tally(divisions());
       },
       get says() {
-        return divider && divisionsSay(k, divider, divisions());
+        return shown && divisionsSay(k, shown, drawn());
       },
       get idle() {
         return idleSay(divisions());
       },
     },
     opened: one,
-    chart: (D) => (divider && D <= MOST_CHARTED ? errorChart(divider, divide(divider, D)) : null),
+    chart: (D) => (shown && D <= MOST_CHARTED ? errorChart(shown, divide(shown, D)) : null),
     picture: (column, height) => picture(drive, k, column, height, counts[0] ?? 0),
     map: (from, to) => (divider ? countMap(divider, from, to) : []),
     figure: (key) =>
@@ -172,6 +195,8 @@ export function report(drive: Drive): Report {
         one,
         asks,
         shafts,
+        work,
+        encoder,
         cells,
         train: () => [ratioFigure(drive, k), stepsFigure(drive, k)],
       }),
@@ -198,6 +223,8 @@ interface Sections {
   readonly one: (divisions: number) => OpenedDivision | null;
   readonly asks: () => AsksReport;
   readonly shafts: () => readonly ShaftReport[];
+  readonly work: () => WorkReport;
+  readonly encoder: () => EncoderReport | null;
   readonly cells: () => readonly VerdictCell[];
   readonly train: () => readonly Figure[];
 }
@@ -215,6 +242,12 @@ function figureAt(key: string, sections: Sections): Figure | null {
           [Number(which)]?.rows.map((r) => r.figure)
           .find((f) => f.key === key) ?? null
       );
+    case 'work': {
+      const { rows, moves } = sections.work();
+      return [...rows, ...moves].map((r) => r.figure).find((f) => f.key === key) ?? null;
+    }
+    case 'encoder':
+      return sections.encoder()?.counts ?? null;
     case 'job':
       return (
         sections

@@ -1,14 +1,28 @@
 import { abs, compare, divisionRuns } from '../numbers/index.ts';
-import type { Kinematics } from '../drive/index.ts';
+import type { Drive, Kinematics } from '../drive/index.ts';
+import { passesLimits } from '../run/index.ts';
 import { stepsToArcsec, type Divider, type Division } from '../divide/index.ts';
 import type { Rich } from './rich.ts';
 import { angleText, grouped, inLine, listed, shortList, whole } from './text.ts';
 
 /** What a drive is for, in a few words for its title: "divides 57–60, 73 and 97". */
-export function purpose(counts: readonly number[]): string {
-  if (counts.length === 0) return 'nothing asked yet';
+export function purpose(counts: readonly number[], moves = ''): string {
+  const pieces = moves
+    .split(/[,;]/)
+    .map((p) => p.trim())
+    .filter((p) => p !== '');
+  if (counts.length === 0)
+    return pieces.length === 0 ? 'nothing asked yet' : `moves by ${shortList(pieces, 5)}`;
   const runs = divisionRuns(counts).split(', ');
   return `divides ${shortList(runs, 7)}`;
+}
+
+/** Why a run of D divisions is refused by the limits of turning; null when it is not. */
+export function limitSays(drive: Drive, divisions: number): string | null {
+  const passes = passesLimits(drive, divisions);
+  if (!passes) return null;
+  const why = passes.why ? ` (${passes.why})` : '';
+  return `${grouped(String(divisions))} gaps need ${passes.needs} of a turn, but the work may turn only ${passes.room}${why}. Widen the limits in the Train, or cut the wheel in two settings.`;
 }
 
 /** Which counts do not come out, why, and what to do about it; strong part first. null when all do. */

@@ -48,7 +48,8 @@ export function sheet(plan: RunPlan): Sheet {
     crank: mixed(crankTurns(R, D, 1)),
     row: (gap) => {
       const move = gap - 1;
-      const t = targetAt(N, D, move);
+      // Where the work may not go round, the line after the last gap leads back the way it came.
+      const t = targetAt(N, D, plan.rewind && gap > D ? 0 : move);
       const errorArcsec = toNumber(arcsec(t.errorSteps));
       return {
         gap,
@@ -60,7 +61,7 @@ export function sheet(plan: RunPlan): Sheet {
         errorArcsec,
         wanted: dms(arcsec(t.exact)),
         position: dms(arcsec(rational(t.target))),
-        crank: mixed(crankTurns(R, D, move)),
+        crank: mixed(crankTurns(R, D, t.index)),
       };
     },
   };

@@ -163,3 +163,13 @@ export const counted = (n: number, one: string, many = `${one}s`): string =>
 /** Length in mm or µm. */
 export const lengthText = (mm: number): readonly [string, string] =>
   Math.abs(mm) < 0.1 && mm !== 0 ? [measured(mm * 1000), 'µm'] : [measured(mm), 'mm'];
+
+/** A time from seconds: "0.200" s, "68.4" s, "13.6" min, "565" days, "1.55" years. */
+export function timeText(seconds: number): readonly [string, string] {
+  if (seconds < 120) return [measured(seconds), 's'];
+  if (seconds < 7200) return [measured(seconds / 60), 'min'];
+  if (seconds < 2 * 86_400) return [measured(seconds / 3600), 'h'];
+  if (seconds < 2 * 365.25 * 86_400) return [measured(seconds / 86_400), 'days'];
+  const years = seconds / (365.25 * 86_400);
+  return years < 1e7 ? [measured(years), 'years'] : [`10^${Math.floor(Math.log10(years))}`, 'years'];
+}

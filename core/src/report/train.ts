@@ -1,31 +1,15 @@
+import { abs, div, factors, frac, isNegative, mul, rational, toText } from '../numbers/index.ts';
 import {
-  ARCSEC_PER_TURN,
-  abs,
-  div,
-  exactly,
-  factors,
-  isNegative,
-  mul,
-  rational,
-  toNumber,
-  toText,
-  type Rational,
-} from '../numbers/index.ts';
-import { kindOf, sourceKindOf, type Drive, type Kinematics, type Shaft, type Stage } from '../drive/index.ts';
+  boreClashes,
+  kindOf,
+  sourceKindOf,
+  type Drive,
+  type Kinematics,
+  type Stage,
+} from '../drive/index.ts';
 import type { Figure, Graded, WorkingLine } from './figure.ts';
 import type { Piece, Rich } from './rich.ts';
-import {
-  dmsText,
-  fraction,
-  grouped,
-  lengthText,
-  measured,
-  mixed,
-  powers,
-  stacked,
-  strong,
-  whole,
-} from './text.ts';
+import { grouped, mixed, powers, stacked, strong, whole } from './text.ts';
 
 /** "200 × 16 × 76/20 × 90": the steps of one turn as a product of what each part brings. */
 function product(drive: Drive, k: Kinematics): Rich {
@@ -45,14 +29,27 @@ function asBuilt(stage: Stage): Rich {
 }
 
 /** The line that most workings start with: one turn in steps. */
-export const turnLine = (drive: Drive, k: Kinematics): WorkingLine => ({
-  label: 'one turn',
-  text: [...product(drive, k), ' = ', ...strong(mixed(k.stepsPerTurn!)), ' steps'],
-  exact: true,
-});
+export const turnLine = (drive: Drive, k: Kinematics): WorkingLine =>
+  k.lock
+    ? {
+        label: 'one turn',
+        text: ['the Geneva lets it rest at ', ...strong(mixed(k.lock.places)), ' places'],
+        exact: true,
+      }
+    : {
+        label: 'one turn',
+        text: [...product(drive, k), ' = ', ...strong(mixed(k.stepsPerTurn!)), ` ${stepsWord(drive)}`],
+        exact: true,
+      };
+
+/** "steps", "marks", "counts" */
+const stepsWord = (drive: Drive): string => {
+  const word = sourceKindOf(drive.train.source).step.split(' ').at(-1)!;
+  return `${word}s`;
+};
 
 /** A line for each stage from `from` on: its label and its reduction, signed or not. */
-const stageLines = (drive: Drive, k: Kinematics, from = 0, magnitude = false): WorkingLine[] =>
+export const stageLines = (drive: Drive, k: Kinematics, from = 0, magnitude = false): WorkingLine[] =>
   drive.train.stages.slice(from).map((stage, i) => {
     const kind = kindOf(stage);
     const r = k.reductions[from + i]!;
@@ -83,7 +80,11 @@ export function stepsFigure(drive: Drive, k: Kinematics): Figure {
       const lines: WorkingLine[] = [
         {
           label: source.title.toLowerCase(),
-          text: [`${full} full steps × ${k.mode} microsteps`],
+          text: [
+            source.hasModes
+              ? `${full} full steps × ${k.mode} microsteps`
+              : `${full} ${stepsWord(drive)} a turn`,
+          ],
           exact: true,
         },
         ...stageLines(drive, k, 0, true),
@@ -106,8 +107,12 @@ export function stepsFigure(drive: Drive, k: Kinematics): Figure {
 export function stepsGrade(k: Kinematics): Graded {
   const N = k.stepsPerTurn;
   if (!N) return { grade: 'unknown', word: 'Unknown' };
-  if (N.d > 1n) return { grade: 'rounded', word: `Closes in ${whole(N.d)} turns` };
-  return { grade: 'even', word: k.nominal ? 'Even if exact' : 'Even' };
+  if (k.lock)
+    return k.lock.places.d === 1n
+      ? { grade: 'even', word: 'Locked' }
+      : { grade: 'rounded', word: `In ${whole(k.lock.places.d)} turns` };
+  if (N.d > 1n) return { grade: 'rounded', word: `In ${whole(N.d)} turns` };
+  return { grade: 'even', word: k.inexact.length > 0 ? 'Even if exact' : 'Even' };
 }
 
 /** R signed, with the product of the stages. */
@@ -116,7 +121,7 @@ export const ratioFigure = (drive: Drive, k: Kinematics): Figure => ({
   label: 'train reduction',
   value: toText(k.reduction),
   text: mixed(k.reduction),
-  exact: !k.nominal,
+  exact: k.inexact.length === 0,
   working: () => [
     ...stageLines(drive, k),
     {
@@ -124,156 +129,40 @@ export const ratioFigure = (drive: Drive, k: Kinematics): Figure => ({
       text: [`the work turns ${isNegative(k.reduction) ? 'against' : 'with'} the motor`],
       exact: true,
     },
-    { label: 'train reduction', text: [...strong(mixed(k.reduction)), ' : 1'], exact: !k.nominal },
+    {
+      label: 'train reduction',
+      text: [...strong(mixed(k.reduction)), ' : 1'],
+      exact: k.inexact.length === 0,
+    },
   ],
 });
 
-/** What stands under a shaft: rows of label and figure. */
-export interface ShaftReport {
-  readonly index: number;
-  readonly title: string;
-  readonly carries: string;
-  readonly rows: readonly { readonly label: string; readonly figure: Figure }[];
-}
-
-/** The shafts with turns per turn of the work, sense, and one step seen there. (handbook: drive, facts to show at each shaft) */
-export function shaftReports(drive: Drive, k: Kinematics): readonly ShaftReport[] {
-  const { stages } = drive.train;
-  const name = (at: number): string => {
-    const stage = stages[at];
-    return stage ? kindOf(stage).short : '';
-  };
-  return k.shafts.map((shaft) => {
-    const i = shaft.index;
-    const last = i === stages.length;
-    const carries =
-      i === 0
-        ? last
-          ? 'motor and work'
-          : 'motor'
-        : last
-          ? `${name(i - 1)}, work`
-          : `${name(i - 1)} to ${name(i)}`;
-    return { index: i, title: `Shaft ${i}`, carries, rows: shaftRows(drive, k, shaft) };
-  });
-}
-
-/** What one division and one microstep are at the work, and along the circle of the job's radius. */
-export function workReport(
+/** The source's card: its steps a turn in the mode in use, and what a maker should know of it. */
+export function sourceReport(
   drive: Drive,
   k: Kinematics,
-  divisions: number | undefined,
-): { readonly carries: string; readonly rows: readonly { readonly label: string; readonly text: string }[] } {
-  const radius = drive.job.radiusMm === undefined ? null : toNumber(exactly(drive.job.radiusMm));
-  const rows: { label: string; text: string }[] = [];
-  const circle = radius === null ? 0 : 2 * Math.PI * radius;
-  if (divisions !== undefined) {
-    rows.push({
-      label: `one of ${grouped(String(divisions))}`,
-      text: dmsText(rational(ARCSEC_PER_TURN, divisions)),
-    });
-    if (radius !== null)
-      rows.push({ label: 'along the rim', text: lengthText(circle / divisions).join(' ') });
-  }
-  if (k.stepsPerTurn) {
-    rows.push({ label: 'one microstep', text: stepAngle(div(rational(ARCSEC_PER_TURN), k.stepsPerTurn)) });
-    if (radius !== null)
-      rows.push({ label: 'along the rim', text: lengthText(circle / toNumber(k.stepsPerTurn)).join(' ') });
-  }
-  return {
-    carries: radius === null ? 'give a radius in the Job' : `at the rim, ${measured(radius)} mm`,
-    rows,
-  };
-}
-
-function shaftRows(drive: Drive, k: Kinematics, shaft: Shaft): ShaftReport['rows'] {
-  const i = shaft.index;
-  const turns = shaft.turnsPerOutputTurn;
-  const sense = shaft.against ? 'against the work' : 'with the work';
-  const turnsFigure: Figure = {
-    key: `shaft.${i}.turns`,
-    label: `turns of shaft ${i} for one of the work`,
-    value: toText(turns),
-    text: mixed(turns),
-    exact: true,
-    working: () => [
-      ...stageLines(drive, k, i, true),
-      { label: 'turns per work turn', text: strong(mixed(turns)), exact: true },
-    ],
-  };
-  const senseFigure: Figure = {
-    key: `shaft.${i}.sense`,
-    label: `sense of shaft ${i}`,
-    value: sense,
-    text: [sense],
-    exact: true,
-    working: () => [
-      {
-        label: 'reversals after it',
-        text: [String(k.reductions.slice(i).filter(isNegative).length)],
-        exact: true,
-      },
-      { label: 'sense', text: strong([sense]), exact: true },
-    ],
-  };
-  const rows = [
-    { label: 'turns per work turn', figure: turnsFigure },
-    { label: 'sense', figure: senseFigure },
-  ];
-  const { fullStepsPerTurn, stepsPerTurn } = k;
-  if (!fullStepsPerTurn || !stepsPerTurn) return rows;
-  const turnsLine: WorkingLine = {
-    label: 'this shaft',
-    text: [...mixed(turns), ' turns for one of the work'],
-    exact: true,
-  };
-  const step = (key: string, label: string, per: Rational): ShaftReport['rows'][number] => {
-    const arcsec = mul(div(rational(ARCSEC_PER_TURN), per), turns);
-    const text = stepAngle(arcsec);
-    const working = (): readonly WorkingLine[] => [
-      turnLine(drive, k),
-      turnsLine,
-      {
-        label: 'so one of them',
-        text: [`${whole(ARCSEC_PER_TURN)}″ × `, ...fraction(turns), ' ÷ ', ...mixed(per)],
-        exact: true,
-      },
-      { label, text: strong([text]), exact: false },
-    ];
-    return {
-      label,
-      figure: {
-        key: `shaft.${i}.${key}`,
-        label: `${label} at shaft ${i}`,
-        value: toText(arcsec),
-        text: [text],
-        exact: false,
-        working,
-      },
-    };
-  };
-  rows.push(step('step', 'one full step', fullStepsPerTurn));
-  if (k.mode > 1) rows.push(step('microstep', 'one microstep', stepsPerTurn));
-  return rows;
-}
-
-/** The angle of a step from exact arcseconds: 18.95″, 28′25.3″, 1°48′00″. */
-function stepAngle(arcsec: Rational): string {
-  const n = toNumber(arcsec);
-  if (n < 60) return `${measured(n)}″`;
-  if (n < 3600) return dmsText(arcsec, 1).replace(/^0°0?/, '');
-  return dmsText(arcsec, 0);
-}
-
-/** The source's card: its steps a turn in the mode in use, and what a maker should know of it. */
-export function sourceReport(drive: Drive): { readonly steps: Rich; readonly facts: readonly string[] } {
+): { readonly steps: Rich; readonly word: string; readonly facts: readonly string[] } {
   const { source } = drive.train;
   const kind = sourceKindOf(source);
   const full = kind.fullSteps(source);
   return {
-    steps: full === null ? ['Unknown'] : [grouped(String(full * kind.mode(source)))],
-    facts: kind.facts(source),
+    steps: full === null ? ['none'] : [grouped(String(full * kind.mode(source)))],
+    word: `${stepsWord(drive)} a turn`,
+    facts: [...kind.facts(source, k.reduction), ...gangedPinions(drive)],
   };
+}
+
+/** Equal pinions on one wheel mesh alike only if its teeth divide by their number; else each has a phase of its own. (handbook: drive, ganged pinions) */
+function gangedPinions(drive: Drive): readonly string[] {
+  const ganged = Number((drive.train.source as { readonly ganged?: number }).ganged ?? 1);
+  const first = drive.train.stages[0];
+  if (ganged < 2 || (first?.kind !== 'spur' && first?.kind !== 'internal')) return [];
+  const z = first.z2;
+  if (z % ganged === 0) return [`${z}/${ganged} = ${z / ganged}: the ${ganged} pinions mesh alike.`];
+  const phases = Array.from({ length: ganged }, (_, i) => toText(frac(rational(i * z, ganged))));
+  return [
+    `${z} does not divide by ${ganged}: at equal angles the pinions stand at ${phases.join(', ')} of a tooth; turn each on its shaft by that much.`,
+  ];
 }
 
 /** A card of the train: what a stage is, what it brings, the steps a turn so far, what a maker should know of it. */
@@ -282,18 +171,28 @@ export interface StageReport {
   readonly label: string;
   readonly stepsSoFar: Rich;
   readonly facts: readonly string[];
+  /** what keeps it from being built as it stands */
+  readonly warns: readonly string[];
 }
 
 export function stageReports(drive: Drive, k: Kinematics): readonly StageReport[] {
   let soFar = k.stepsPerTurn && div(k.stepsPerTurn, abs(k.reduction));
+  const clashes = boreClashes(drive.train);
   return drive.train.stages.map((stage, i) => {
     const kind = kindOf(stage);
+    const clash = clashes.find((c) => c.shaft === i);
     soFar = soFar && mul(soFar, abs(k.reductions[i]!));
     return {
-      title: kind.title,
+      title: stage.name || kind.title,
       label: kind.label(stage),
-      stepsSoFar: soFar ? mixed(soFar) : ['Unknown'],
+      stepsSoFar: soFar ? mixed(soFar) : ['none'],
       facts: kind.facts(stage),
+      warns: [
+        ...(kind.warns?.(stage) ?? []),
+        ...(clash
+          ? [`Shaft ${i} would have to be ${clash.a} mm and ${clash.b} mm at once: its two bores disagree.`]
+          : []),
+      ],
     };
   });
 }

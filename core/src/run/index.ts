@@ -3,6 +3,7 @@ export {
   isRunState,
   nextState,
   planDiffers,
+  passesLimits,
   planRun,
   secondsLeft,
   startRun,

@@ -5,6 +5,7 @@ import {
   doneGaps,
   isRunState,
   nextState,
+  passesLimits,
   planDiffers,
   planRun,
   secondsLeft,
@@ -94,4 +95,16 @@ describe('a run', () => {
   ])('what cannot be resumed is told: %j', (value) => {
     expect(isRunState(value)).toBe(false);
   });
+});
+
+test('within limits of less than a turn a run is taken back, not round', () => {
+  const drive = wheelCutter();
+  const limits = { back: '1/4', forth: '3/4' };
+  expect(planRun({ ...drive, train: { ...drive.train, limits } }, 73)?.rewind).toBeUndefined();
+  const tight = planRun({ ...drive, train: { ...drive.train, limits: { back: '0', forth: '99/100' } } }, 73)!;
+  expect(tight.rewind).toBe(true);
+  expect(planDiffers(tight, drive)).toBe(true);
+  expect(
+    passesLimits({ ...drive, train: { ...drive.train, limits: { back: '0', forth: '72/73' } } }, 73),
+  ).toBeNull();
 });

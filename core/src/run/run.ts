@@ -1,4 +1,4 @@
-import { exactly, toText } from '../numbers/index.ts';
+import { add, compare, exactly, ONE, rational, toText, type Rational } from '../numbers/index.ts';
 import { kinematicsOf, type Drive } from '../drive/index.ts';
 
 /** What a run follows to its end, whatever happens to the drive meanwhile. Exact numbers as text. */
@@ -7,6 +7,8 @@ export interface RunPlan {
   readonly stepsPerTurn: string;
   /** turns of the source for one of the work, signed */
   readonly reduction: string;
+  /** the work may not go on round to the start: it is taken back there instead */
+  readonly rewind?: true;
 }
 
 export interface Move {
@@ -35,9 +37,31 @@ export type RunEvent = { readonly do: 'next' | 'back' | 'pause' | 'resume'; read
 /** The plan for D divisions with the drive as it stands; null when its source has no steps. */
 export function planRun(drive: Drive, divisions: number): RunPlan | null {
   const k = kinematicsOf(drive);
-  return (
-    k.stepsPerTurn && { divisions, stepsPerTurn: toText(k.stepsPerTurn), reduction: toText(k.reduction) }
-  );
+  const plan = k.stepsPerTurn && {
+    divisions,
+    stepsPerTurn: toText(k.stepsPerTurn),
+    reduction: toText(k.reduction),
+  };
+  const room = roomToTurn(drive);
+  return plan && room && compare(room, ONE) < 0 ? { ...plan, rewind: true } : plan;
+}
+
+/** How far the work may turn in all, turns; null without limits. */
+function roomToTurn(drive: Drive): Rational | null {
+  const { limits } = drive.train;
+  return limits ? add(exactly(limits.back), exactly(limits.forth)) : null;
+}
+
+/** Why a run of D divisions would pass the limits of turning; null when it keeps within them. (handbook: drive, limits of turning) */
+export function passesLimits(
+  drive: Drive,
+  divisions: number,
+): { readonly room: string; readonly needs: string; readonly why: string } | null {
+  const room = roomToTurn(drive);
+  const needs = rational(divisions - 1, divisions);
+  return room && compare(room, needs) < 0
+    ? { room: toText(room), needs: toText(needs), why: drive.train.limits?.why ?? '' }
+    : null;
 }
 
 export const startRun = (plan: RunPlan, at: number): RunState => ({
@@ -94,7 +118,12 @@ export function secondsLeft(state: RunState): number | null {
 /** Has the drive changed since, so that a run of it keeps numbers of its own? */
 export function planDiffers(plan: RunPlan, drive: Drive): boolean {
   const now = planRun(drive, plan.divisions);
-  return now === null || now.stepsPerTurn !== plan.stepsPerTurn || now.reduction !== plan.reduction;
+  return (
+    now === null ||
+    now.stepsPerTurn !== plan.stepsPerTurn ||
+    now.reduction !== plan.reduction ||
+    now.rewind !== plan.rewind
+  );
 }
 
 /** Is this a run state that can be resumed? For what comes back from storage or a file. */

@@ -7,7 +7,12 @@ import MarkIcon from './MarkIcon.vue';
 import RichSvg from './RichSvg.vue';
 
 /** The arithmetic made visible: what each part brings, what each division asks, what is short. */
-const { ledger, width = 352 } = defineProps<{ ledger: LedgerReport; width?: number }>();
+const {
+  ledger,
+  width = 352,
+  chosen = null,
+} = defineProps<{ ledger: LedgerReport; width?: number; chosen?: string | null }>();
+const emit = defineEmits<{ choose: [prime: string] }>();
 
 const LABEL = 82;
 const RIGHT = 88;
@@ -25,6 +30,7 @@ const alt = computed(
     ledger.demand.map((d) => `${d.divisions} needs ${plainText(d.primes)}: ${d.graded.word}`).join('; ') +
     (ledger.missing.length > 0 ? `. ${ledger.missing.map((m) => `${m.strong} ${m.rest}`).join(' ')}` : '.'),
 );
+const band = computed(() => ledger.primes.findIndex((p) => p === chosen));
 const short = (i: number): boolean => ledger.shortColumns[i] !== null;
 </script>
 
@@ -37,6 +43,7 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
     role="img"
     :aria-label="alt"
   >
+    <rect v-if="band >= 0" :x="cx(band) - 12" y="0" width="24" :height="height" class="band" />
     <text x="0" y="21" class="q">prime</text>
     <text
       v-for="(p, i) in ledger.primes"
@@ -45,7 +52,8 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
       y="21"
       text-anchor="middle"
       class="m b"
-      :class="{ amber: short(i) }"
+      :class="{ amber: short(i), pick: short(i) }"
+      @click="short(i) && emit('choose', p)"
     >
       {{ p }}
     </text>
@@ -97,7 +105,12 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
         {{ ledger.missing.length > 0 ? 'Short' : 'Nothing short' }}
       </text>
       <template v-for="(n, i) in ledger.shortColumns" :key="`x${i}`">
-        <g v-if="n !== null">
+        <g
+          v-if="n !== null"
+          class="pick"
+          :class="{ picked: i === band }"
+          @click="emit('choose', ledger.primes[i]!)"
+        >
           <rect :x="cx(i) - 10" :y="shortY + 5" width="20" height="20" rx="2" class="box" />
           <text :x="cx(i)" :y="shortY + 20" text-anchor="middle" class="m b amber">{{ n }}</text>
         </g>
@@ -107,6 +120,18 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
 </template>
 
 <style scoped>
+.band {
+  fill: var(--p-amber-ground);
+}
+.pick {
+  cursor: pointer;
+}
+.picked .box {
+  fill: var(--p-amber);
+}
+.picked text {
+  fill: var(--p-surface);
+}
 .box {
   fill: var(--p-surface);
   stroke: var(--p-amber);

@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import type { Drawing, DrawnWheel, Picture } from '@pendrix/core';
+import { computed, ref } from 'vue';
+import type { Drawing, DrawnWheel, Motion, Picture, Stroke } from '@pendrix/core';
 import RichSvg from './RichSvg.vue';
+import { useTurning, type Turning } from './turning.ts';
 
-/** A train in scribed lines. `small` leaves out what would blur; a stage can be marked and chosen. */
+/** A train in scribed lines. `small` leaves out what would blur; a stage can be marked and chosen; it can be set turning. */
 const {
   drawing,
   alt,
   picture = null,
   selected = null,
   small = false,
+  turning = null,
+  viewBox = '',
 } = defineProps<{
   drawing: Drawing;
   /** the same in words */
@@ -18,44 +21,48 @@ const {
   picture?: Picture | null;
   selected?: number | null;
   small?: boolean;
+  turning?: Turning | null;
+  /** another part of the drawing than all of it */
+  viewBox?: string;
 }>();
 const emit = defineEmits<{ choose: [stage: number] }>();
+const svg = ref<SVGSVGElement | null>(null);
+defineExpose({ svg });
+const last = computed(() => 1 + Math.max(-1, ...drawing.tags.map((t) => t.stage)));
+useTurning(svg, () => (small ? null : turning));
 
 const tone = (stage: number): string => (stage === selected ? 'sel' : 's1');
+const inked = (s: Stroke, stage: number): string => (s.tone === 's1' ? tone(stage) : s.tone);
+/** What turns is found by its motion when a frame is drawn. */
+const moving = (m: Motion): string => JSON.stringify(m);
+const about = (shaft: number, x: number, y: number): string =>
+  moving({ shaft, cx: x, cy: y, orbit: 0, mx: x, my: y, spin: 1 });
+const wheelTurns = (w: DrawnWheel): string => about(w.role === 'driver' ? w.stage : w.stage + 1, w.x, w.y);
 const hub = (w: DrawnWheel): number => Math.min(9, w.r * 0.3);
 /** Rings show their body outside the teeth, wheels inside. */
 const body = (w: DrawnWheel): number =>
   w.ring ? w.r + Math.max(5, w.r * 0.12) : w.r - Math.max(5, w.r * 0.14);
-const spokes = (w: DrawnWheel): readonly string[] => {
+const spokes = (w: DrawnWheel): string => {
   const [from, to] = [Math.max(hub(w) * 2.4, w.r * 0.3), body(w) - 3];
-  if (w.ring || to - from < 12) return [];
+  if (w.ring || to - from < 12) return '';
   return Array.from({ length: 6 }, (_, i) => {
     const a = (i * Math.PI) / 3 + 0.5;
     return `M${w.x + from * Math.cos(a)} ${w.y + from * Math.sin(a)}L${w.x + to * Math.cos(a)} ${w.y + to * Math.sin(a)}`;
-  });
+  }).join('');
 };
-const ticks = computed(() => {
-  const { x, y, r, divisions } = drawing.work;
-  const n = divisions > 0 && divisions <= (small ? 36 : 150) ? divisions : 24;
-  const line = (i: number, out: number, inn: number): string => {
-    const a = (2 * Math.PI * i) / n - Math.PI / 2;
-    return `M${(x + out * Math.cos(a)).toFixed(1)} ${(y + out * Math.sin(a)).toFixed(1)}L${(x + inn * Math.cos(a)).toFixed(1)} ${(y + inn * Math.sin(a)).toFixed(1)}`;
-  };
-  return Array.from({ length: n }, (_, i) => line(i, r - 0.5, r - (small ? 3.5 : i === 0 ? 14 : 8))).join('');
-});
-const s = computed(() => drawing.source);
 </script>
 
 <template>
   <svg
-    :width="drawing.width"
+    ref="svg"
+    :width="viewBox ? '100%' : drawing.width"
     :height="drawing.height"
-    :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
+    :viewBox="viewBox || `0 0 ${drawing.width} ${drawing.height}`"
     role="img"
     :aria-label="alt"
     :class="{ small }"
   >
-    <path v-if="small" class="ch" :d="`M8 ${s.y}H${drawing.width - 10}`" />
+    <path v-if="small" class="ch" :d="`M8 ${drawing.source.y}H${drawing.width - 10}`" />
     <g v-for="(sh, i) in drawing.shafts" :key="`s${i}`" class="s2">
       <path v-if="small" :d="`M${sh.x1} ${sh.y}H${sh.x2}`" stroke-dasharray="5 3" />
       <path
@@ -64,33 +71,28 @@ const s = computed(() => drawing.source);
         :stroke-dasharray="sh.far ? '7 4' : undefined"
       />
     </g>
-    <g class="s2">
+    <g>
       <path
-        class="bg"
-        :d="`M${s.x - s.half + 5} ${s.y - s.half}h${2 * s.half - 10}l5 5v${2 * s.half - 10}l-5 5h-${2 * s.half - 10}l-5 -5v-${2 * s.half - 10}z`"
+        v-for="(st, i) in drawing.source.still"
+        :key="i"
+        :class="[st.tone, { bg: st.filled }]"
+        :d="st.d"
       />
-      <template v-if="!small">
-        <circle :cx="s.x" :cy="s.y" :r="s.half * 0.52" />
-        <circle
-          v-for="(c, i) in [
-            [-1, -1],
-            [1, -1],
-            [-1, 1],
-            [1, 1],
-          ]"
+      <g :data-moves="about(0, drawing.source.x, drawing.source.y)">
+        <path
+          v-for="(st, i) in drawing.source.turning"
           :key="i"
-          class="s3"
-          :cx="s.x + c[0]! * s.half * 0.72"
-          :cy="s.y + c[1]! * s.half * 0.72"
-          r="3.4"
+          :class="[st.tone, { bg: st.filled }]"
+          :d="st.d"
         />
-      </template>
+      </g>
     </g>
     <g
       v-for="(w, i) in drawing.wheels"
       :key="`w${i}`"
       class="part"
       :class="{ on: w.stage === selected }"
+      :data-moves="wheelTurns(w)"
       @click="emit('choose', w.stage)"
     >
       <circle v-if="w.ring" :cx="w.x" :cy="w.y" :r="body(w)" class="fillable" :class="tone(w.stage)" />
@@ -114,11 +116,21 @@ const s = computed(() => drawing.source);
       />
       <template v-if="!small">
         <circle v-if="w.rim" class="ch2" :cx="w.x" :cy="w.y" :r="w.r" />
-        <path v-for="(d, j) in spokes(w)" :key="j" class="s2" :d="d" />
+        <path v-if="spokes(w)" class="s2" :d="spokes(w)" />
         <circle :class="tone(w.stage)" :cx="w.x" :cy="w.y" :r="hub(w)" />
       </template>
       <circle v-else-if="w.r > 14" class="s3" :cx="w.x" :cy="w.y" :r="w.r * 0.3" />
       <circle class="s1f" :cx="w.x" :cy="w.y" :r="small ? 1.2 : 1.8" />
+    </g>
+    <g
+      v-for="(m, i) in drawing.members"
+      :key="`e${i}`"
+      class="part"
+      :class="{ on: m.stage === selected }"
+      :data-moves="moving(m.motion)"
+      @click="emit('choose', m.stage)"
+    >
+      <path :class="[inked(m, m.stage), 'thin', { bg: m.filled, fillable: m.filled }]" :d="m.d" />
     </g>
     <g v-for="(b, i) in drawing.belts" :key="`b${i}`" class="part" @click="emit('choose', b.stage)">
       <path v-if="small" class="s1" :d="b.path" />
@@ -127,22 +139,29 @@ const s = computed(() => drawing.source);
           :d="b.path"
           fill="none"
           :stroke="b.stage === selected ? 'var(--p-bright)' : 'var(--p-scribe)'"
-          stroke-width="5"
+          :stroke-width="b.toothed ? 5 : 3.4"
         />
-        <path :d="b.path" fill="none" stroke="var(--p-ground)" stroke-width="2.4" />
+        <path :d="b.path" fill="none" stroke="var(--p-ground)" :stroke-width="b.toothed ? 2.4 : 1.4" />
         <path
+          v-if="b.toothed"
           :d="b.path"
           fill="none"
           :stroke="b.stage === selected ? 'var(--p-bright)' : 'var(--p-scribe)'"
           stroke-width="1.6"
           stroke-dasharray="1.4 2.9"
+          :data-runs="JSON.stringify({ shaft: b.stage, px: 2 * Math.PI * b.r, period: 4.3 })"
         />
       </template>
     </g>
     <g v-for="(w, i) in drawing.worms" :key="`m${i}`" class="part" @click="emit('choose', w.stage)">
       <rect class="bg" :class="tone(w.stage)" :x="w.x" :y="w.y" :width="w.w" :height="w.h" />
       <svg :x="w.x" :y="w.y" :width="w.w" :height="w.h" :viewBox="`${w.x} ${w.y} ${w.w} ${w.h}`">
-        <path class="thin" :class="tone(w.stage)" :d="w.threads" />
+        <path
+          class="thin"
+          :class="tone(w.stage)"
+          :d="w.threads"
+          :data-slides="JSON.stringify({ shaft: w.stage, px: w.pitch })"
+        />
       </svg>
     </g>
     <g v-for="(b, i) in drawing.boxes" :key="`x${i}`" class="part" @click="emit('choose', b.stage)">
@@ -168,17 +187,28 @@ const s = computed(() => drawing.source);
       <path v-else class="s3" :d="`M${b.x - b.half} ${b.y - b.half}l${2 * b.half} ${2 * b.half}`" />
     </g>
     <g>
-      <circle class="s1 bg" :cx="drawing.work.x" :cy="drawing.work.y" :r="drawing.work.r" />
-      <path class="s2" :d="ticks" />
-      <circle class="s2" :cx="drawing.work.x" :cy="drawing.work.y" :r="small ? 3 : drawing.work.r * 0.28" />
-      <circle v-if="!small" class="s1" :cx="drawing.work.x" :cy="drawing.work.y" :r="drawing.work.r * 0.1" />
+      <path v-for="(st, i) in drawing.work.still" :key="i" :class="[st.tone, { bg: st.filled }]" :d="st.d" />
+      <g :data-moves="about(last, drawing.work.x, drawing.work.y)">
+        <path
+          v-for="(st, i) in drawing.work.turning"
+          :key="i"
+          :class="[st.tone, { bg: st.filled }]"
+          :d="st.d"
+        />
+      </g>
     </g>
     <template v-if="picture">
       <path
         class="ch"
-        :d="`M${s.x} 20V${drawing.height}M${drawing.work.x} 20V${drawing.height}`"
+        :d="`M${drawing.source.x} 20V${drawing.height}M${drawing.work.x} 20V${drawing.height}`"
         opacity=".55"
       />
+      <g v-if="picture.encoder">
+        <path class="s1 bg" :d="picture.encoder.disc" />
+        <text class="lt" :x="picture.encoder.x" :y="picture.encoder.y" text-anchor="middle">
+          <RichSvg :text="picture.encoder.says" />
+        </text>
+      </g>
       <g v-for="(a, i) in picture.arrows" :key="`a${i}`">
         <path class="s1" :d="a.line" />
         <path class="s1f" :d="a.head" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiChevronRight } from '@mdi/js';
-import type { CellId, VerdictCell } from '@pendrix/core';
+import { plainText, type CellId, type VerdictCell } from '@pendrix/core';
 import GradeTag from './GradeTag.vue';
 import RichText from './RichText.vue';
 
@@ -15,6 +15,8 @@ const PAGES = [
   ['speed', 'force'],
 ] as const satisfies readonly (readonly CellId[])[];
 const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
+/** A figure that would push its grade out of the cell. */
+const long = (cell: VerdictCell): boolean => cell.figure !== null && plainText(cell.figure.text).length > 10;
 </script>
 
 <template>
@@ -29,7 +31,7 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
     >
       <span class="label">{{ cell.label }}</span>
       <span v-if="cell.figure" class="row"
-        ><RichText class="value" :text="cell.figure.text" /><GradeTag
+        ><RichText class="value" :class="{ long: long(cell) }" :text="cell.figure.text" /><GradeTag
           v-if="cell.graded"
           :graded="cell.graded"
       /></span>
@@ -86,7 +88,8 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 .row {
   display: flex;
   align-items: center;
-  gap: 10px;
+  gap: 8px;
+  padding-right: 6px;
   height: 24px;
   min-width: 0;
 }
@@ -96,6 +99,26 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 }
 .value :deep(.u) {
   font-size: 14px;
+}
+.row :deep(.grade) {
+  min-width: 0;
+}
+.row :deep(.grade > span) {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.value :deep(.fr) {
+  font-size: 0.7em;
+}
+.value.long {
+  font-size: 15px;
+  letter-spacing: -0.04em;
+}
+.long + :deep(.grade),
+.long + .grade {
+  font-size: 13px;
+  gap: 5px;
 }
 .absent {
   font-size: 14px;

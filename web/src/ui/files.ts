@@ -17,6 +17,12 @@ export async function readDriveFile(file: File): Promise<Result<readonly Drive[]
 export const fileRefusal = (name: string, result: Result<unknown>): string =>
   result.ok ? '' : `${name} is left out. ${refusalSentence(result.refusal)}`;
 
+/** A file's name from a drive's, without an ending: "orrery-wheel-cutter". */
+export async function fileStem(drive: Drive): Promise<string> {
+  const { driveFileName } = await filesRoom();
+  return driveFileName(drive).replace(/\.pendrix\.json$/, '');
+}
+
 export async function saveDrive(drive: Drive): Promise<void> {
   const { driveFileName, writeDrive } = await filesRoom();
   save(driveFileName(drive), writeDrive(drive), 'application/json');
@@ -27,9 +33,10 @@ export async function saveBackup(drives: readonly Drive[]): Promise<void> {
   save('workshop.pendrix.json', writeWorkshop(drives), 'application/json');
 }
 
-/** Hands a text to the browser as a file to keep. */
-export function save(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }));
+/** Hands a text, or bytes, to the browser as a file to keep. */
+export function save(name: string, content: string | Blob, type: string): void {
+  const blob = typeof content === 'string' ? new Blob([content], { type: `${type};charset=utf-8` }) : content;
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -1,6 +1,10 @@
 import type { Shape, Wheel } from '../shape.ts';
-import type { Drawing, DrawnWheel, DrawnWorm, Tag } from './drawing.ts';
-import { beltPath, px, threads, toothed } from './outline.ts';
+import type { SourceGlyph } from '../sources/source.ts';
+import type { Drawing, DrawnWheel, Tag } from './drawing.ts';
+import { sourceGlyph, workGlyph } from './glyphs.ts';
+import { measures } from './measures.ts';
+import { drawnGeneva, drawnSet } from './members.ts';
+import { beltPath, crossedPath, px, threads, toothed } from './outline.ts';
 
 /** Where each part of a train stands before the scale is known: heights in millimetres from the motor's shaft, down positive. */
 interface Placed {
@@ -11,88 +15,66 @@ interface Placed {
   readonly to: number;
 }
 
-/** How far a stage carries the axis up or down, mm. */
-function offset(shape: Shape | undefined): number {
-  if (!shape) return 0;
-  if (shape.form === 'mesh') {
-    const [a, b] = [shape.driver.pitchMm / 2, shape.driven.pitchMm / 2];
-    return shape.inner ? Math.abs(b - a) : a + b;
-  }
-  return shape.form === 'worm' ? shape.wheel.pitchMm / 2 + shape.wormMm / 2 : 0;
-}
-
 /** Meshes step up and down in turn so that the train keeps to its line; a belt goes the other way first, to make room. */
 function place(shapes: readonly Shape[]): readonly Placed[] {
   let y = 0;
   return shapes.map((shape, i) => {
     const from = y;
-    const next = shape.form === 'belt' ? offset(shapes[i + 1]) : 0;
+    const following = shapes[i + 1];
+    const next = shape.form === 'belt' && following ? measures(following).offset : 0;
     if (shape.form === 'belt') y += y > 0 ? -next : next;
-    else y += (y < 0 ? 1 : -1) * offset(shape);
+    else y += (y < 0 ? 1 : -1) * measures(shape).offset;
     return { shape, from, to: y };
   });
 }
 
 function extent(placed: readonly Placed[], least: number): readonly [number, number] {
   let [top, bottom] = [-least, least];
-  const reach = (y: number, r: number): void => {
-    top = Math.min(top, y - r);
-    bottom = Math.max(bottom, y + r);
-  };
   for (const { shape, from, to } of placed) {
-    if (shape.form === 'box') continue;
-    if (shape.form === 'worm') {
-      reach(from, shape.wormMm / 2);
-      reach(to, shape.wheel.pitchMm / 2);
-    } else {
-      reach(from, shape.driver.pitchMm / 2);
-      reach(to, shape.driven.pitchMm / 2);
-    }
+    const { before, after } = measures(shape);
+    top = Math.min(top, from - before, to - after);
+    bottom = Math.max(bottom, from + before, to + after);
   }
   return [top, bottom];
 }
 
-/** Radius of the wheel that a shaft carries from the stage before, mm. */
-function rimBefore(shape: Shape | undefined): number {
-  if (!shape || shape.form === 'box') return 0;
-  return (shape.form === 'worm' ? shape.wheel.pitchMm : shape.driven.pitchMm) / 2;
+/** What a drawing in columns is made of. */
+export interface ColumnsAsked {
+  readonly shapes: readonly Shape[];
+  readonly source: SourceGlyph;
+  readonly work: Parameters<typeof workGlyph>[0];
+  /** marks on a table */
+  readonly divisions: number;
+  /** width of one column, px */
+  readonly column: number;
+  readonly height: number;
 }
 
-const widest = (shape: Shape): number => {
-  if (shape.form === 'box') return 0;
-  return shape.form === 'worm' ? shape.wheel.pitchMm : Math.max(shape.driver.pitchMm, shape.driven.pitchMm);
-};
-
-/**
- * The train in columns: motor, one column a stage, the work; part, shaft column and card stand in one vertical line.
- * `column` is the width of one in px; `divisions` are the marks on the work.
- */
-export function columnDrawing(
-  shapes: readonly Shape[],
-  column: number,
-  height: number,
-  divisions: number,
-): Drawing {
+/** The train in columns: motor, one column a stage, the work; part, shaft column and card stand in one vertical line. */
+export function columnDrawing({ shapes, source, work, divisions, column, height }: ColumnsAsked): Drawing {
   const X = (i: number): number => column * i + column / 2;
   const placed = place(shapes);
   const margin = 26;
   const [top, bottom] = extent(placed, 12);
   const scale = Math.min(
     (height - 2 * margin) / (bottom - top),
-    ...shapes.map((s) => (column * 0.94) / Math.max(widest(s), 1)),
+    ...shapes.map((s) => (column * 0.94) / Math.max(measures(s).width, 1)),
     2.6,
   );
   const middle = margin + (height - 2 * margin - (bottom - top) * scale) / 2;
   const Y = (mm: number): number => px(middle + (mm - top) * scale);
-  const wheels: DrawnWheel[] = [];
-  const worms: DrawnWorm[] = [];
-  const belts: Drawing['belts'][number][] = [];
-  const boxes: Drawing['boxes'][number][] = [];
-  const shafts: Drawing['shafts'][number][] = [];
-  const tags: Tag[] = [];
+  const out = {
+    wheels: [] as DrawnWheel[],
+    worms: [] as Drawing['worms'][number][],
+    belts: [] as Drawing['belts'][number][],
+    members: [] as Drawing['members'][number][],
+    boxes: [] as Drawing['boxes'][number][],
+    shafts: [] as Drawing['shafts'][number][],
+    tags: [] as Tag[],
+  };
   /** Two lines of words that stay inside the picture. */
   const tag = (stage: number, role: Tag['role'], x: number, y: number): void => {
-    tags.push({ stage, role, x: px(x), y: px(Math.max(18, Math.min(height - 24, y))), anchor: 'start' });
+    out.tags.push({ stage, role, x: px(x), y: px(Math.max(18, Math.min(height - 24, y))) });
   };
   const wheel = (
     w: Wheel,
@@ -102,78 +84,83 @@ export function columnDrawing(
     y: number,
     ring = false,
   ): void => {
-    wheels.push(drawnWheel(w, scale, stage, role, px(x), y, ring));
+    out.wheels.push(drawnWheel(w, scale, stage, role, px(x), y, ring));
   };
+
   placed.forEach(({ shape, from, to }, i) => {
-    const x = X(i + 1);
+    const x = px(X(i + 1));
+    const { before, after } = measures(shape);
+    const [r1, r2] = [before * scale, after * scale];
     if (shape.form === 'belt') {
       wheel(shape.driven, i, 'driven', x, Y(to));
       wheel(shape.driver, i, 'driver', X(i), Y(from));
-      const [r1, r2] = [(shape.driver.pitchMm / 2) * scale, (shape.driven.pitchMm / 2) * scale];
-      tag(
-        i,
-        'driver',
-        X(i) - 62,
-        Y(from) + Math.max(r1, i === 0 ? 46 : rimBefore(shapes[i - 1]) * scale) + 22,
-      );
+      const rim = i === 0 ? 46 : measures(shapes[i - 1]!).after * scale;
+      tag(i, 'driver', X(i) - 62, Y(from) + Math.max(r1, rim) + 22);
       tag(i, 'driven', x + r2 * 0.74 + 10, Y(to) + r2 * 0.74 + 10);
       const grow = 1.6;
-      belts.push({
+      const path = shape.crossed ? crossedPath : beltPath;
+      out.belts.push({
         stage: i,
-        path: beltPath(X(i), Y(from), r1 + grow, x, Y(to), r2 + grow),
+        path: path(X(i), Y(from), r1 + grow, x, Y(to), r2 + grow),
+        r: r1 + grow,
+        toothed: shape.driver.teeth > 0,
       });
       return;
     }
-    shafts.push({ x1: X(i), x2: px(x), y: Y(from), far: false });
-    if (shape.form === 'mesh') {
-      const ringDrives = shape.inner && shape.driver.teeth > shape.driven.teeth;
-      const ringDriven = shape.inner && !ringDrives;
-      wheel(shape.driven, i, 'driven', x, Y(to), ringDriven);
-      wheel(shape.driver, i, 'driver', x, Y(from), ringDrives);
-      const [r1, r2] = [(shape.driver.pitchMm / 2) * scale, (shape.driven.pitchMm / 2) * scale];
-      const up = to <= from;
-      // A ring has a body outside its teeth.
-      const rim = r2 * (ringDriven ? 0.84 : 0.74);
-      tag(i, 'driven', x + rim + 8, Y(to) + (up ? -rim : rim - 4));
-      tag(i, 'driver', x + (shape.inner ? r2 * 0.9 + 12 : r1 + 10), Y(from) + (up ? 6 : -10));
-    } else if (shape.form === 'worm') {
-      wheel(shape.wheel, i, 'driven', x, Y(to));
-      const [w, h] = [
-        Math.min(column * 0.55, Math.max(46, shape.wormMm * scale * 2.6)),
-        Math.max(10, shape.wormMm * scale),
-      ];
-      const box = { x: px(x - w / 2), y: px(Y(from) - h / 2), w: px(w), h: px(h) };
-      tag(i, 'whole', box.x + box.w + 10, box.y + box.h + 4);
-      worms.push({
-        stage: i,
-        ...box,
-        threads: threads(box.x, box.y, box.w, box.h, Math.max(4, Math.PI * scale)),
-      });
-    } else {
-      boxes.push({ stage: i, x: px(x), y: Y(from), half: 30, label: shape.label });
-      tag(i, 'whole', x - 30, Y(from) + 50);
+    out.shafts.push({ x1: X(i), x2: x, y: Y(from), far: false });
+    const up = to <= from;
+    switch (shape.form) {
+      case 'mesh': {
+        const ringDrives = shape.inner && shape.driver.teeth > shape.driven.teeth;
+        const ringDriven = shape.inner && !ringDrives;
+        wheel(shape.driven, i, 'driven', x, Y(to), ringDriven);
+        wheel(shape.driver, i, 'driver', x, Y(from), ringDrives);
+        const rim = r2 * (ringDriven ? 0.84 : 0.74);
+        tag(i, 'driven', x + rim + 8, Y(to) + (up ? -rim : rim - 4));
+        tag(i, 'driver', x + (shape.inner ? r2 * 0.9 + 12 : r1 + 10), Y(from) + (up ? 6 : -10));
+        return;
+      }
+      case 'worm': {
+        wheel(shape.wheel, i, 'driven', x, Y(to));
+        const [w, h] = [
+          px(Math.min(column * 0.55, Math.max(46, shape.wormMm * scale * 2.6))),
+          px(Math.max(10, shape.wormMm * scale)),
+        ];
+        const box = { x: px(x - w / 2), y: px(Y(from) - h / 2), w, h };
+        const pitch = Math.max(4, Math.PI * scale);
+        tag(i, 'whole', box.x + box.w + 10, box.y + box.h + 4);
+        out.worms.push({
+          stage: i,
+          ...box,
+          threads: threads(box.x - pitch, box.y, box.w + 2 * pitch, box.h, pitch),
+          pitch,
+        });
+        return;
+      }
+      case 'geneva':
+        out.members.push(...drawnGeneva(shape.slots, i, x, Y(from), Y(to)));
+        tag(i, 'whole', x + r2 * 0.8 + 8, Y(to) + (up ? -r2 * 0.74 : r2 * 0.74));
+        return;
+      case 'set':
+        out.members.push(...drawnSet(shape, i, x, Y(from), scale));
+        tag(i, 'whole', x + r2 * 0.8 + 8, Y(from) + r2 * 0.86);
+        return;
+      case 'box':
+        out.boxes.push({ stage: i, x, y: Y(from), half: 30, label: shape.label });
+        tag(i, 'whole', x - 30, Y(from) + 50);
     }
   });
   const end = placed.at(-1)?.to ?? 0;
   const last = shapes.length + 1;
-  shafts.push({ x1: X(last - 1), x2: X(last), y: Y(end), far: true });
+  out.shafts.push({ x1: X(last - 1), x2: X(last), y: Y(end), far: true });
+  const r = Math.min(column * 0.42, 80, Math.max(44, Math.min(Y(end) - 12, height - Y(end) - 12)));
   return {
     width: column * (last + 1),
     height,
     scale,
-    source: { x: X(0), y: Y(0), half: Math.max(20, Math.min(46, 21 * scale)) },
-    work: {
-      x: X(last),
-      y: Y(end),
-      r: Math.min(column * 0.42, 80, Math.max(44, Math.min(Y(end) - 12, height - Y(end) - 12))),
-      divisions,
-    },
-    wheels,
-    belts,
-    worms,
-    boxes,
-    tags,
-    shafts,
+    source: sourceGlyph(source, X(0), Y(0), Math.max(20, Math.min(46, 21 * scale))),
+    work: workGlyph(work, X(last), Y(end), r, divisions),
+    ...out,
   };
 }
 
@@ -190,8 +177,8 @@ function drawnWheel(
   ring: boolean,
 ): DrawnWheel {
   const r = px(Math.max(2.6, (w.pitchMm / 2) * scale));
-  const pitch = (2 * Math.PI * r) / w.teeth;
-  const shown = r >= TOOTHED_FROM && pitch >= 1.7 && w.teeth <= 720;
+  const pitch = (2 * Math.PI * r) / Math.max(w.teeth, 1);
+  const shown = r >= TOOTHED_FROM && pitch >= 1.7 && w.teeth > 2 && w.teeth <= 720;
   return {
     stage,
     role,
@@ -201,6 +188,6 @@ function drawnWheel(
     ring,
     teeth: w.teeth,
     rim: shown ? toothed(x, y, r, w.teeth, Math.min(6, pitch * 0.75)) : '',
-    dash: `${px(pitch * 0.55)} ${px(pitch * 0.45)}`,
+    dash: w.teeth > 2 ? `${px(pitch * 0.55)} ${px(pitch * 0.45)}` : '',
   };
 }

@@ -4,18 +4,13 @@ export interface Drawing {
   readonly height: number;
   /** pixels a millimetre */
   readonly scale: number;
-  readonly source: { readonly x: number; readonly y: number; readonly half: number };
-  readonly work: { readonly x: number; readonly y: number; readonly r: number; readonly divisions: number };
+  readonly source: Glyph;
+  readonly work: Glyph & { readonly r: number };
   readonly wheels: readonly DrawnWheel[];
-  readonly belts: readonly { readonly stage: number; readonly path: string }[];
+  readonly belts: readonly DrawnBelt[];
   readonly worms: readonly DrawnWorm[];
-  readonly boxes: readonly {
-    readonly stage: number;
-    readonly x: number;
-    readonly y: number;
-    readonly half: number;
-    readonly label: string;
-  }[];
+  readonly members: readonly DrawnMember[];
+  readonly boxes: readonly DrawnBox[];
   readonly tags: readonly Tag[];
   /** shafts seen from the side, from one part to the next */
   readonly shafts: readonly {
@@ -26,13 +21,30 @@ export interface Drawing {
   }[];
 }
 
+export type Tone = 's1' | 's2' | 's3';
+
+/** One line of a drawing; `filled` covers what is behind it. */
+export interface Stroke {
+  readonly d: string;
+  readonly tone: Tone;
+  readonly filled?: boolean;
+}
+
+/** The source or the work: what stands still, and what turns about (x, y). */
+export interface Glyph {
+  readonly x: number;
+  readonly y: number;
+  readonly half: number;
+  readonly still: readonly Stroke[];
+  readonly turning: readonly Stroke[];
+}
+
 /** Where the words for a part go: its tooth count and what it brings or takes. */
 export interface Tag {
   readonly stage: number;
   readonly role: 'driver' | 'driven' | 'whole';
   readonly x: number;
   readonly y: number;
-  readonly anchor: 'start' | 'middle' | 'end';
 }
 
 export interface DrawnWheel {
@@ -41,12 +53,21 @@ export interface DrawnWheel {
   readonly x: number;
   readonly y: number;
   readonly r: number;
+  /** 0 for a smooth rim */
   readonly teeth: number;
   /** the ring of an internal pair: its teeth point inwards */
   readonly ring: boolean;
   /** toothed rim; "" when too small to show, then the rim is a dashed circle */
   readonly rim: string;
   readonly dash: string;
+}
+
+export interface DrawnBelt {
+  readonly stage: number;
+  readonly path: string;
+  /** of the driver; the belt moves with it */
+  readonly r: number;
+  readonly toothed: boolean;
 }
 
 export interface DrawnWorm {
@@ -56,4 +77,31 @@ export interface DrawnWorm {
   readonly w: number;
   readonly h: number;
   readonly threads: string;
+  /** px from thread to thread: one turn of the worm */
+  readonly pitch: number;
+}
+
+export interface DrawnBox {
+  readonly stage: number;
+  readonly x: number;
+  readonly y: number;
+  readonly half: number;
+  readonly label: string;
+}
+
+/** One body of a set or of a Geneva, drawn where it starts. */
+export interface DrawnMember extends Stroke {
+  readonly stage: number;
+  readonly motion: Motion;
+}
+
+/** `orbit` turns about (cx, cy) and `spin` turns in all about its own middle (mx, my), for one turn of shaft `shaft`. */
+export interface Motion {
+  readonly shaft: number;
+  readonly cx: number;
+  readonly cy: number;
+  readonly orbit: number;
+  readonly mx: number;
+  readonly my: number;
+  readonly spin: number;
 }

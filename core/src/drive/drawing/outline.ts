@@ -2,8 +2,11 @@
 
 export const px = (n: number): number => Math.round(n * 100) / 100;
 
-const at = (x: number, y: number, r: number, a: number): string =>
+export const at = (x: number, y: number, r: number, a: number): string =>
   `${px(x + r * Math.cos(a))} ${px(y + r * Math.sin(a))}`;
+
+export const circle = (x: number, y: number, r: number): string =>
+  `M${px(x - r)} ${px(y)}A${px(r)} ${px(r)} 0 1 1 ${px(x + r)} ${px(y)}A${px(r)} ${px(r)} 0 1 1 ${px(x - r)} ${px(y)}Z`;
 
 /** A wheel's rim with its real number of teeth, `height` px from root to tip around the pitch radius. */
 export function toothed(x: number, y: number, r: number, teeth: number, height: number): string {
@@ -33,6 +36,17 @@ export function beltPath(x1: number, y1: number, r1: number, x2: number, y2: num
     `M${at(x1, y1, r1, up)}L${at(x2, y2, r2, up)}A${px(r2)} ${px(r2)} 0 ${large(open < Math.PI / 2 ? false : true)} 1 ${at(x2, y2, r2, down)}` +
     `L${at(x1, y1, r1, down)}A${px(r1)} ${px(r1)} 0 ${large(open < Math.PI / 2)} 1 ${at(x1, y1, r1, up)}Z`
   );
+}
+
+/** A crossed belt: two arcs and the inner tangents. */
+export function crossedPath(x1: number, y1: number, r1: number, x2: number, y2: number, r2: number): string {
+  const d = Math.hypot(x2 - x1, y2 - y1);
+  const along = Math.atan2(y2 - y1, x2 - x1);
+  const open = Math.acos(Math.max(-1, Math.min(1, (r1 + r2) / Math.max(d, 1e-6))));
+  const arc = (r: number, to: string, sweep: 0 | 1): string => `A${px(r)} ${px(r)} 0 1 ${sweep} ${to}`;
+  const [a, b] = [at(x1, y1, r1, along - open), at(x1, y1, r1, along + open)];
+  const [c, e] = [at(x2, y2, r2, along + Math.PI - open), at(x2, y2, r2, along + Math.PI + open)];
+  return `M${a}L${c}${arc(r2, e, 0)}L${b}${arc(r1, a, 1)}Z`;
 }
 
 /** The slanting threads of a worm drawn as a bar, lying or upright. */

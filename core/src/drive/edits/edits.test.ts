@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { wheelCutter } from '../../testing/samples.ts';
 import type { Drive } from '../drive.ts';
+import type { Stepper } from '../sources/stepper.ts';
 import { applyEdit, editSays, type Edit } from './index.ts';
 
 const base = wheelCutter();
@@ -12,6 +13,8 @@ function after(drive: Drive, ...edits: Edit[]): Drive {
     return result.value;
   }, drive);
 }
+
+const motor = (d: Drive): Stepper => d.train.source as Stepper;
 
 const refusal = (edit: Edit, drive = base): string => {
   const r = applyEdit(drive, edit);
@@ -37,9 +40,9 @@ describe('edits', () => {
     ],
     [{ do: 'radius', text: '1 in' }, (d) => d.job.radiusMm, '127/5'],
     [{ do: 'notes', text: 'by ear' }, (d) => d.job.notes, 'by ear'],
-    [{ do: 'source', key: 'fullSteps', text: '400' }, (d) => d.train.source.fullSteps, 400],
-    [{ do: 'mode', mode: 32 }, (d) => d.train.source.mode, 32],
-    [{ do: 'modes', text: '1/1, 1/8 4' }, (d) => [d.train.source.modes, d.train.source.mode], [[1, 4, 8], 8]],
+    [{ do: 'source', key: 'fullSteps', text: '400' }, (d) => motor(d).fullSteps, 400],
+    [{ do: 'mode', mode: 32 }, (d) => motor(d).mode, 32],
+    [{ do: 'modes', text: '1/1, 1/8 4' }, (d) => [motor(d).modes, motor(d).mode], [[1, 4, 8], 8]],
     [
       { do: 'stage', at: 0, key: 'z2', text: '73' },
       (d) => d.train.stages[0],
@@ -118,5 +121,87 @@ describe('edits', () => {
       'runoutMm',
       0.05,
     );
+  });
+
+  test('another source keeps what both know and takes its own defaults', () => {
+    const spring = after(base, { do: 'source', key: 'rpm', text: '3' }, { do: 'sourceKind', kind: 'spring' });
+    expect(spring.train.source).toEqual({
+      kind: 'spring',
+      storedTurns: '6',
+      arborPerBarrelTurn: '60',
+      rpm: '3',
+    });
+    expect(refusal({ do: 'mode', mode: 8 }, spring)).toBe('unknownEdit');
+    const back = after(spring, { do: 'sourceKind', kind: 'stepper' });
+    expect([motor(back).mode, motor(back).modes.length]).toEqual([16, 6]);
+    expect(after(base, { do: 'sourceKind', kind: 'encoderMotor' }).train.source).toEqual({
+      kind: 'encoderMotor',
+      lines: 600,
+      decode: 4,
+    });
+  });
+
+  test('an output goes over to another kind; a length along a circle needs its radius', () => {
+    const screw = after(
+      base,
+      { do: 'outputKind', kind: 'screw' },
+      { do: 'output', key: 'leadMm', text: '1/8' },
+    );
+    expect(screw.train.output).toEqual({ kind: 'screw', leadMm: '1/8' });
+    const tight = after(screw, { do: 'tolerance', as: 'length', text: '0.01' });
+    expect(tight.job.toleranceMm).toBe('1/100');
+    expect(refusal({ do: 'outputKind', kind: 'rotary' }, tight)).toBe('noRadius');
+    expect(refusal({ do: 'moves', text: '1, sideways' }, screw)).toBe('noTravel');
+    expect(after(screw, { do: 'moves', text: ' 1, 2π ' }).job.moves).toBe('1, 2π');
+    expect(after(screw, { do: 'moves', text: '1' }, { do: 'moves', text: '' }).job.moves).toBeUndefined();
+  });
+
+  test('the encoder stays on its own shaft when stages come and go before it', () => {
+    const on = after(base, { do: 'addEncoder' }, { do: 'encoder', key: 'shaft', text: '1' });
+    expect(on.encoder).toEqual({ lines: 600, decode: 4, shaft: 1 });
+    expect(after(on, { do: 'addStage', kind: 'spur', at: 0 }).encoder?.shaft).toBe(2);
+    expect(after(on, { do: 'addStage', kind: 'spur', at: 2 }).encoder?.shaft).toBe(1);
+    expect(after(on, { do: 'removeStage', at: 0 }).encoder?.shaft).toBe(0);
+    expect(refusal({ do: 'encoder', key: 'shaft', text: '3' }, on)).toBe('noSuchShaft');
+    expect(after(on, { do: 'encoder', key: 'decode', text: '2' }).encoder?.decode).toBe(2);
+    expect(after(on, { do: 'removeEncoder' }).encoder).toBeUndefined();
+    expect(refusal({ do: 'encoder', key: 'lines', text: '100' })).toBe('noEncoder');
+    const bare = after(
+      on,
+      { do: 'encoder', key: 'shaft', text: '2' },
+      { do: 'train', train: { ...base.train, stages: [] }, says: 'bare' },
+    );
+    expect(bare.encoder?.shaft).toBe(0);
+  });
+
+  test('limits of turning are kept as turns, and taken away when both are empty', () => {
+    const limited = after(base, { do: 'limits', back: '', forth: '1/2', why: 'cables' });
+    expect(limited.train.limits).toEqual({ back: '0', forth: '1/2', why: 'cables' });
+    expect(refusal({ do: 'limits', back: '0', forth: '0' })).toBe('limitBackwards');
+    expect(refusal({ do: 'limits', back: '-1', forth: '1' })).toBe('negative');
+    expect(after(limited, { do: 'limits', back: ' ', forth: '' }).train.limits).toBeUndefined();
+  });
+
+  test('the members of a planetary set move out of the way, so that each can be chosen alone', () => {
+    const set = after(base, { do: 'addStage', kind: 'planetary', at: 0 });
+    expect(set.train.stages[0]).toMatchObject({ fixed: 'ring', in: 'sun', out: 'carrier' });
+    const held = after(set, { do: 'stage', at: 0, key: 'fixed', text: 'sun' });
+    expect(held.train.stages[0]).toMatchObject({ fixed: 'sun', in: 'ring', out: 'carrier' });
+  });
+
+  test('a box takes pairs, its label, or both, but not neither', () => {
+    const box = after(base, { do: 'addStage', kind: 'box', at: 0 });
+    expect(box.train.stages[0]).toEqual({ kind: 'box', ratio: '64', provenance: 'nominal' });
+    const pairs = after(box, { do: 'stage', at: 0, key: 'pairs', text: '9:32, 11:22' });
+    expect(pairs.train.stages[0]).toMatchObject({
+      pairs: [
+        [9, 32],
+        [11, 22],
+      ],
+      ratio: '64',
+    });
+    expect(refusal({ do: 'stage', at: 0, key: 'pairs', text: '9:32, 11' }, box)).toBe('notPair');
+    expect(refusal({ do: 'stage', at: 0, key: 'ratio', text: '' }, box)).toBe('noRatio');
+    expect(refusal({ do: 'addStage', kind: 'spur', at: 0, with: { z1: 0, z2: 20 } })).toBe('zero');
   });
 });

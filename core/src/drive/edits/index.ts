@@ -2,10 +2,14 @@ import type { Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
 import { dismiss } from './dismiss.ts';
 import type { EditKind } from './edit.ts';
-import { divisions, notes, radius, tolerance } from './job.ts';
+import { addEncoder, encoder, removeEncoder } from './encoder.ts';
+import { divisions, moves, notes, radius, tolerance } from './job.ts';
+import { limits } from './limits.ts';
+import { output, outputKind } from './output.ts';
 import { rename } from './rename.ts';
-import { mode, modes, source } from './source.ts';
+import { mode, modes, source, sourceKind } from './source.ts';
 import { addStage, moveStage, removeStage, stage } from './stages.ts';
+import { train } from './train.ts';
 
 /** Every kind of edit under its id; a double does not compile. */
 const edits = {
@@ -14,13 +18,22 @@ const edits = {
   tolerance,
   radius,
   notes,
+  moves,
   source,
+  sourceKind,
   modes,
   mode,
   addStage,
   removeStage,
   moveStage,
   stage,
+  output,
+  outputKind,
+  encoder,
+  addEncoder,
+  removeEncoder,
+  limits,
+  train,
   dismiss,
 } as const;
 

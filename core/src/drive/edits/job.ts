@@ -1,6 +1,7 @@
 import { readDivisions, readLength, readPositiveAngle, refused, taken, toText } from '../../numbers/index.ts';
 import { MOST_TEXT } from '../../numbers/index.ts';
-import type { Job } from '../drive.ts';
+import type { Drive, Job } from '../drive.ts';
+import { readMoves } from '../moves.ts';
 import type { EditKind } from './edit.ts';
 
 /** Drops the keys named, and those whose value is undefined, so that the file holds only what is asked. */
@@ -9,6 +10,9 @@ function without(job: Job, ...keys: (keyof Job)[]): Job {
     Object.entries(job).filter(([k]) => !keys.includes(k as keyof Job)),
   ) as unknown as Job;
 }
+
+/** Is a length at the work one along a circle? A linear output needs no radius for it. */
+const turns = (drive: Drive): boolean => drive.train.output.kind === 'rotary';
 
 export interface SetDivisions {
   readonly do: 'divisions';
@@ -56,8 +60,9 @@ export const tolerance: EditKind<SetTolerance> = {
       if (!radius.ok) return radius;
       radiusMm = toText(radius.value);
     }
-    if (radiusMm === undefined) return refused('noRadius', edit.text);
-    const job = { ...without(drive.job, 'toleranceArcsec'), toleranceMm: toText(read.value), radiusMm };
+    if (radiusMm === undefined && turns(drive)) return refused('noRadius', edit.text);
+    const at = radiusMm === undefined ? {} : { radiusMm };
+    const job = { ...without(drive.job, 'toleranceArcsec'), toleranceMm: toText(read.value), ...at };
     return taken({ ...drive, job });
   },
   says: (edit) =>
@@ -74,7 +79,7 @@ export const radius: EditKind<SetRadius> = {
   id: 'radius',
   apply: (drive, edit) => {
     if (edit.text.trim() === '') {
-      if (drive.job.toleranceMm !== undefined) return refused('noRadius', edit.text);
+      if (drive.job.toleranceMm !== undefined && turns(drive)) return refused('noRadius', edit.text);
       return taken({ ...drive, job: without(drive.job, 'radiusMm') });
     }
     const read = readLength(edit.text);
@@ -96,4 +101,22 @@ export const notes: EditKind<SetNotes> = {
     return taken({ ...drive, job });
   },
   says: () => 'notes',
+};
+
+export interface SetMoves {
+  readonly do: 'moves';
+  readonly text: string;
+}
+
+/** The moves of a linear output that must come out even, kept as typed. */
+export const moves: EditKind<SetMoves> = {
+  id: 'moves',
+  apply: (drive, edit) => {
+    const read = readMoves(edit.text);
+    if (!read.ok) return read;
+    const job =
+      read.value.length === 0 ? without(drive.job, 'moves') : { ...drive.job, moves: edit.text.trim() };
+    return taken({ ...drive, job });
+  },
+  says: (edit) => `moves ${edit.text.trim() || 'none'}`,
 };

@@ -1,11 +1,15 @@
 import { refused, taken } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
-import { readInput } from '../inputs.ts';
 import { readModes } from '../modes.ts';
-import { sourceKindOf, type Source } from '../sources/index.ts';
+import { sourceKindOf, sources, type Source, type SourceKindId } from '../sources/index.ts';
+import { STEPPER_DEFAULT, type Stepper } from '../sources/stepper.ts';
 import type { EditKind } from './edit.ts';
+import { inputSays, ofKind, withInput } from './input.ts';
 
 const withSource = (drive: Drive, source: Source): Drive => ({ ...drive, train: { ...drive.train, source } });
+
+/** The source when it is one whose driver has modes. */
+const stepperOf = ({ train: { source: s } }: Drive): Stepper | null => (s.kind === 'stepper' ? s : null);
 
 export interface SetSource {
   readonly do: 'source';
@@ -17,15 +21,32 @@ export interface SetSource {
 export const source: EditKind<SetSource> = {
   id: 'source',
   apply: (drive, edit) => {
-    const spec = sourceKindOf(drive.train.source).inputs.find((i) => i.key === edit.key);
-    if (!spec) return refused('unknownEdit', edit.key);
-    const read = readInput(spec, edit.text);
-    return read.ok ? taken(withSource(drive, { ...drive.train.source, [edit.key]: read.value })) : read;
+    const { source: before } = drive.train;
+    const after = withInput(before, sourceKindOf(before).inputs, edit.key, edit.text);
+    return after.ok ? taken(withSource(drive, after.value)) : after;
   },
   says: (edit, before) => {
-    const spec = sourceKindOf(before.train.source).inputs.find((i) => i.key === edit.key);
-    return `motor: ${spec?.label.toLowerCase() ?? edit.key} ${edit.text.trim()}`;
+    const kind = sourceKindOf(before.train.source);
+    return `${kind.title.toLowerCase()}: ${inputSays(kind.inputs, edit.key, edit.text)}`;
   },
+};
+
+export interface SetSourceKind {
+  readonly do: 'sourceKind';
+  readonly kind: SourceKindId;
+}
+
+/** Another kind of source in its place, with its own defaults. */
+export const sourceKind: EditKind<SetSourceKind> = {
+  id: 'sourceKind',
+  apply: (drive, edit) => {
+    const before = drive.train.source;
+    if (before.kind === edit.kind) return taken(drive);
+    const after = ofKind(edit.kind, sources[edit.kind].inputs, { ...before }) as unknown as Source;
+    const modes = sources[edit.kind].hasModes ? { ...STEPPER_DEFAULT, ...after } : after;
+    return taken(withSource(drive, modes as Source));
+  },
+  says: (edit) => sources[edit.kind].title.toLowerCase(),
 };
 
 export interface SetModes {
@@ -37,10 +58,12 @@ export interface SetModes {
 export const modes: EditKind<SetModes> = {
   id: 'modes',
   apply: (drive, edit) => {
+    const before = stepperOf(drive);
+    if (!before) return refused('unknownEdit', 'modes');
     const read = readModes(edit.text);
     if (!read.ok) return read;
-    const mode = read.value.includes(drive.train.source.mode) ? drive.train.source.mode : read.value.at(-1)!;
-    return taken(withSource(drive, { ...drive.train.source, modes: read.value, mode }));
+    const mode = read.value.includes(before.mode) ? before.mode : read.value.at(-1)!;
+    return taken(withSource(drive, { ...before, modes: read.value, mode }));
   },
   says: (edit) => `driver modes ${edit.text.trim()}`,
 };
@@ -54,10 +77,11 @@ export interface SetMode {
 export const mode: EditKind<SetMode> = {
   id: 'mode',
   apply: (drive, edit) => {
-    const known = drive.train.source.modes;
-    if (!known.includes(edit.mode))
-      return refused('notAMode', String(edit.mode), { limit: known.join(', ') });
-    return taken(withSource(drive, { ...drive.train.source, mode: edit.mode }));
+    const before = stepperOf(drive);
+    if (!before) return refused('unknownEdit', 'mode');
+    if (!before.modes.includes(edit.mode))
+      return refused('notAMode', String(edit.mode), { limit: before.modes.join(', ') });
+    return taken(withSource(drive, { ...before, mode: edit.mode }));
   },
   says: (edit) => (edit.mode === 1 ? 'full steps' : `microsteps 1/${edit.mode}`),
 };

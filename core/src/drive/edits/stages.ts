@@ -1,8 +1,10 @@
 import { refused, taken, type Result } from '../../numbers/index.ts';
 import { MOST_STAGES, type Drive } from '../drive.ts';
-import { defaultsOf, readInput } from '../inputs.ts';
-import { kindOf, stages as registry, type Stage, type StageKindId } from '../stages/index.ts';
+import { defaultsOf, refusalOf, type InputValue } from '../inputs.ts';
+import { kindOf, stageInputs, stages as registry, type Stage, type StageKindId } from '../stages/index.ts';
 import type { EditKind } from './edit.ts';
+import { withEncoderAt } from './encoder.ts';
+import { inputSays, withInput } from './input.ts';
 
 const withStages = (drive: Drive, stages: readonly Stage[]): Drive => ({
   ...drive,
@@ -23,6 +25,8 @@ export interface AddStage {
   readonly kind: StageKindId;
   /** the place it will have, 0 next to the source */
   readonly at: number;
+  /** its inputs where they are not the defaults, as the drive file holds them */
+  readonly with?: Readonly<Record<string, InputValue>>;
 }
 
 export const addStage: EditKind<AddStage> = {
@@ -31,8 +35,16 @@ export const addStage: EditKind<AddStage> = {
     const { stages } = drive.train;
     if (stages.length >= MOST_STAGES) return refused('tooManyStages', '', { limit: String(MOST_STAGES) });
     if (edit.at < 0 || edit.at > stages.length) return missing(drive, edit.at);
-    const stage = { kind: edit.kind, ...defaultsOf(registry[edit.kind].inputs) } as unknown as Stage;
-    return taken(withStages(drive, [...stages.slice(0, edit.at), stage, ...stages.slice(edit.at)]));
+    const kind = kindOf({ kind: edit.kind });
+    const stage = {
+      kind: edit.kind,
+      ...defaultsOf(kind.inputs),
+      ...(edit.with ?? kind.fresh),
+    } as unknown as Stage;
+    const refusal = refusalOf(stageInputs(stage), { ...stage }) ?? kind.refuse?.(stage);
+    if (refusal) return { ok: false, refusal };
+    const after = withStages(drive, [...stages.slice(0, edit.at), stage, ...stages.slice(edit.at)]);
+    return taken(withEncoderAt(after, (shaft) => (shaft > edit.at ? shaft + 1 : shaft)));
   },
   says: (edit) => `add ${registry[edit.kind].title.toLowerCase()}`,
 };
@@ -47,9 +59,12 @@ export const removeStage: EditKind<RemoveStage> = {
   apply: (drive, edit) =>
     drive.train.stages[edit.at]
       ? taken(
-          withStages(
-            drive,
-            drive.train.stages.filter((_, i) => i !== edit.at),
+          withEncoderAt(
+            withStages(
+              drive,
+              drive.train.stages.filter((_, i) => i !== edit.at),
+            ),
+            (shaft) => (shaft > edit.at ? shaft - 1 : shaft),
           ),
         )
       : missing(drive, edit.at),
@@ -80,7 +95,7 @@ export interface SetStage {
   readonly do: 'stage';
   readonly at: number;
   readonly key: string;
-  /** as typed; an empty text takes an optional input away, so that its estimate is in force again */
+  /** as typed */
   readonly text: string;
 }
 
@@ -90,16 +105,9 @@ export const stage: EditKind<SetStage> = {
     const before = drive.train.stages[edit.at];
     if (!before) return missing(drive, edit.at);
     const kind = kindOf(before);
-    const spec = kind.inputs.find((i) => i.key === edit.key);
-    if (!spec) return refused('unknownEdit', edit.key);
-    let after: Stage;
-    if (edit.text.trim() === '' && 'optional' in spec) {
-      after = Object.fromEntries(Object.entries(before).filter(([k]) => k !== edit.key)) as unknown as Stage;
-    } else {
-      const read = readInput(spec, edit.text);
-      if (!read.ok) return read;
-      after = { ...before, [edit.key]: read.value };
-    }
+    const read = withInput(before, stageInputs(before), edit.key, edit.text);
+    if (!read.ok) return read;
+    const after = (kind.settle?.(read.value, before, edit.key) ?? read.value) as Stage;
     const refusal = kind.refuse?.(after);
     if (refusal) return { ok: false, refusal: { ...refusal, path: '' } };
     return taken(
@@ -111,7 +119,6 @@ export const stage: EditKind<SetStage> = {
   },
   says: (edit, before) => {
     const of = before.train.stages[edit.at];
-    const spec = of && kindOf(of).inputs.find((i) => i.key === edit.key);
-    return `${named(before, edit.at)}: ${spec?.label.toLowerCase() ?? edit.key} ${edit.text.trim()}`;
+    return `${named(before, edit.at)}: ${inputSays(of ? stageInputs(of) : [], edit.key, edit.text)}`;
   },
 };

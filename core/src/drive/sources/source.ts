@@ -1,3 +1,4 @@
+import type { Rational } from '../../numbers/index.ts';
 import type { Part } from '../stages/stage.ts';
 import type { InputSpec } from '../inputs.ts';
 
@@ -6,18 +7,33 @@ export interface SourceData {
   readonly kind: string;
 }
 
+/** How a source is drawn. */
+export type SourceGlyph = 'motor' | 'encoderMotor' | 'crank' | 'spring' | 'synchronous';
+
 /** Everything Pendrix knows of one kind of source. */
 export interface SourceKind<D extends SourceData> {
   readonly kind: D['kind'];
   readonly title: string;
+  /** the same in a word, lower case, for shafts and sentences */
+  readonly short: string;
   readonly says: string;
   readonly inputs: readonly InputSpec[];
+  /** what its steps are called: one, and what it has none of */
+  readonly step: string;
   /** whole steps (or marks, or counts) of one turn of shaft 0; null for a source without any */
   readonly fullSteps: (source: D) => number | null;
   /** how finely the driver can divide a full step, ascending; [1] when it cannot */
   readonly modes: (source: D) => readonly number[];
   /** the one in use */
   readonly mode: (source: D) => number;
+  /** the user can set modes and mode */
+  readonly hasModes: boolean;
+  /** turns a minute of shaft 0, exact; `estimate` when nobody said so */
+  readonly speed: (source: D) => { readonly rpm: Rational; readonly estimate: boolean };
   readonly parts: (source: D) => readonly Part[];
-  readonly facts: (source: D) => readonly string[];
+  /** what a maker should know; `reduction` is the train's, signed */
+  readonly facts: (source: D, reduction: Rational) => readonly string[];
+  readonly glyph: SourceGlyph;
+  /** stands on its card until it was read. (handbook: cautions) */
+  readonly caution?: { readonly id: string; readonly says: string };
 }

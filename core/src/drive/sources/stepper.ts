@@ -1,5 +1,6 @@
 import { rational } from '../../numbers/index.ts';
 import type { SourceData, SourceKind } from './source.ts';
+import { gangedFacts, gangedInput, speedInput, speedOf } from './speed.ts';
 
 export interface Stepper extends SourceData {
   readonly kind: 'stepper';
@@ -9,6 +10,9 @@ export interface Stepper extends SourceData {
   readonly modes: readonly number[];
   /** the one in use */
   readonly mode: number;
+  /** turns a minute of its shaft, exact text */
+  readonly rpm?: string;
+  readonly ganged?: number;
 }
 
 export const STEPPER_DEFAULT: Stepper = {
@@ -22,6 +26,7 @@ export const STEPPER_DEFAULT: Stepper = {
 export const stepper: SourceKind<Stepper> = {
   kind: 'stepper',
   title: 'Stepper motor',
+  short: 'motor',
   says: 'moves by whole steps; the driver divides each into microsteps',
   inputs: [
     {
@@ -34,16 +39,22 @@ export const stepper: SourceKind<Stepper> = {
       default: 200,
       hint: '1.8° a step is 200, 0.9° is 400, 7.5° is 48',
     },
+    speedInput('60'),
+    gangedInput,
   ],
+  step: 'full step',
   fullSteps: (s) => s.fullSteps,
   modes: (s) => s.modes,
   mode: (s) => s.mode,
+  hasModes: true,
+  speed: (s) => speedOf(s.rpm, 60),
   parts: (s) => [
     { label: 'Motor', factor: rational(s.fullSteps) },
     ...(s.mode > 1 ? [{ label: 'Microsteps', factor: rational(s.mode) }] : []),
   ],
   facts: (s) => {
     const degrees = 360 / s.fullSteps;
-    return [`One full step is ${Number(degrees.toFixed(4))}° of the motor.`];
+    return [`One full step is ${Number(degrees.toFixed(4))}° of the motor.`, ...gangedFacts(s.ganged)];
   },
+  glyph: 'motor',
 };

@@ -27,4 +27,5 @@ export const belt: StageKind<Belt> = {
   },
   label: (s) => `${s.z1} : ${s.z2}`,
   facts: huntingFacts,
+  play: { by: 'angle', arcmin: 0 },
 };

@@ -1,12 +1,36 @@
+import type { InputSpec } from '../inputs.ts';
 import { belt } from './belt.ts';
+import { box } from './box.ts';
+import { commonInputs } from './common.ts';
+import { cycloidPinion } from './cycloid-pinion.ts';
+import { cycloidal } from './cycloidal.ts';
+import { friction } from './friction.ts';
+import { geneva } from './geneva.ts';
 import { internal } from './internal.ts';
+import { planetary } from './planetary.ts';
 import { ratio } from './ratio.ts';
 import { spur } from './spur.ts';
 import type { StageData, StageKind } from './stage.ts';
+import { stepped } from './stepped.ts';
+import { strainWave } from './strain-wave.ts';
 import { worm } from './worm.ts';
 
 /** Every kind of stage, in the order the list of kinds shows them. One line a kind. */
-export const stages = { spur, belt, worm, internal, ratio } as const;
+export const stages = {
+  spur,
+  belt,
+  worm,
+  planetary,
+  internal,
+  box,
+  stepped,
+  cycloidal,
+  cycloidPinion,
+  strainWave,
+  geneva,
+  friction,
+  ratio,
+} as const;
 
 export type StageKindId = keyof typeof stages;
 type DataOf<K> = K extends StageKind<infer D> ? D : never;
@@ -19,3 +43,9 @@ export const isStageKind = (kind: string): kind is StageKindId => Object.hasOwn(
 /** What is known of a stage's kind. The registry pairs each kind with its own data, which the compiler cannot follow through a lookup. */
 export const kindOf = (stage: StageData): StageKind<StageData> =>
   stages[stage.kind as StageKindId] as unknown as StageKind<StageData>;
+
+/** Its kind's inputs and those that any stage may carry. */
+export const stageInputs = (stage: StageData): readonly InputSpec[] => [
+  ...kindOf(stage).inputs,
+  ...commonInputs,
+];

@@ -33,4 +33,5 @@ export const internal: StageKind<Internal> = {
     `The ${Math.max(s.z1, s.z2)} is the ring; the wheel turns inside it, ${Math.abs(s.z2 - s.z1)} teeth fewer.`,
     ...huntingFacts(s),
   ],
+  play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.z2) },
 };

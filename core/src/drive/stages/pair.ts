@@ -1,5 +1,5 @@
 import { gcd, neg, rational, type Rational } from '../../numbers/index.ts';
-import type { InputSpec } from '../inputs.ts';
+import type { InputOf } from '../inputs.ts';
 import type { Part } from './stage.ts';
 
 /** Two toothed wheels or pulleys: z1 drives z2. */
@@ -11,7 +11,12 @@ export interface Pair {
 /** Most teeth on one wheel: beyond this a count is a slip of the pen. */
 const MOST_TEETH = 10_000;
 
-export const teeth = (key: string, label: string, min: number, standard: number): InputSpec => ({
+export const teeth = (
+  key: string,
+  label: string,
+  min: number,
+  standard: number | null,
+): InputOf<'count'> => ({
   type: 'count',
   key,
   label,
@@ -19,9 +24,10 @@ export const teeth = (key: string, label: string, min: number, standard: number)
   min,
   max: MOST_TEETH,
   default: standard,
+  wheel: true,
 });
 
-export const size = (key: string, label: string, standard: number, hint: string): InputSpec => ({
+export const size = (key: string, label: string, standard: number, hint: string): InputOf<'size'> => ({
   type: 'size',
   key,
   label,
@@ -31,6 +37,46 @@ export const size = (key: string, label: string, standard: number, hint: string)
   default: standard,
   optional: true,
   hint,
+});
+
+/** Lobes and pins are counted like teeth, but a disc and its pins are made for one another. */
+export const lobes = (key: string, label: string, standard: number): InputOf<'count'> => ({
+  type: 'count',
+  key,
+  label,
+  min: 2,
+  max: 1000,
+  default: standard,
+});
+
+/** A count that is no wheel: starts, planets, pins. */
+export const count = (
+  key: string,
+  label: string,
+  min: number,
+  max: number,
+  standard: number,
+): InputOf<'count'> => ({
+  type: 'count',
+  key,
+  label,
+  min,
+  max,
+  default: standard,
+});
+
+export const choice = (
+  key: string,
+  label: string,
+  options: readonly (readonly [string, string])[],
+  more: { readonly optional?: true; readonly more?: true } = {},
+): InputOf<'choice'> => ({
+  type: 'choice',
+  key,
+  label,
+  options: options.map(([value, title]) => ({ value, title })),
+  default: options[0]![0],
+  ...more,
 });
 
 /** z2/z1, turned the other way when the wheels roll on one another's outside. */

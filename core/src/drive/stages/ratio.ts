@@ -1,4 +1,6 @@
-import { abs, exactly, isNegative, toText, type Rational } from '../../numbers/index.ts';
+import { abs, exactly, toText, type Rational } from '../../numbers/index.ts';
+import { choice } from './pair.ts';
+import { knownBy, provenanceFacts, ratioLabel } from './provenance.ts';
 import type { Provenance, StageData, StageKind } from './stage.ts';
 
 export interface Ratio extends StageData {
@@ -18,41 +20,16 @@ export const ratio: StageKind<Ratio> = {
   says: 'anything else, as turns in for one turn out',
   inputs: [
     { type: 'ratio', key: 'value', label: 'Ratio', default: '5', hint: '5:1, 20:76, 76/20 or 13.7272' },
-    {
-      type: 'choice',
-      key: 'provenance',
-      label: 'Known by',
-      options: [
-        { value: 'exact', title: 'Counted' },
-        { value: 'nominal', title: 'Label' },
-        { value: 'measured', title: 'Measured' },
-      ],
-      default: 'exact',
-      optional: true,
-    },
+    choice('provenance', 'Known by', knownBy, { optional: true }),
   ],
   reduction: value,
   parts: (s) => [{ label: 'Plain ratio', factor: abs(value(s)) }],
   provenance: (s) => s.provenance ?? 'exact',
   shape: (s) => ({ form: 'box', label: toText(abs(value(s))) }),
-  label,
-  facts: (s) => [`Read as ${label(s)}, turns in for one turn out.`, ...provenanceFacts(s.provenance)],
+  label: (s) => ratioLabel(value(s)),
+  play: null,
+  facts: (s) => [
+    `Read as ${ratioLabel(value(s))}, turns in for one turn out.`,
+    ...provenanceFacts(s.provenance),
+  ],
 };
-
-function label(s: Ratio): string {
-  const r = value(s);
-  return `${isNegative(r) ? '−' : ''}${r.n} : ${r.d}`;
-}
-
-function provenanceFacts(provenance: Provenance = 'exact'): readonly string[] {
-  switch (provenance) {
-    case 'exact':
-      return [];
-    case 'nominal':
-      return [
-        'The label on a gearbox is often not its ratio: count the teeth, or turn it ten times and count the steps.',
-      ];
-    case 'measured':
-      return ['Measured: right as far as the measurement went.'];
-  }
-}

@@ -27,4 +27,5 @@ export const spur: StageKind<Spur> = {
   },
   label: (s) => `${s.z1} : ${s.z2}`,
   facts: huntingFacts,
+  play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.z2) },
 };

@@ -1,5 +1,5 @@
 import type { Rational, Refusal } from '../../numbers/index.ts';
-import type { InputSpec } from '../inputs.ts';
+import type { InputSpec, InputValue } from '../inputs.ts';
 import type { Shape } from '../shape.ts';
 
 /** Where a ratio comes from. `nominal` is printed on the part: an Even that rests on it holds only if it is exactly so. (handbook: numbers) */
@@ -9,7 +9,25 @@ export type Provenance = 'exact' | 'nominal' | 'measured';
 export interface StageData {
   readonly kind: string;
   readonly name?: string;
+  readonly quality?: Quality;
+  /** end to end at its own output */
+  readonly playArcmin?: number;
+  readonly playMm?: number;
+  readonly inBoreMm?: number;
+  readonly outBoreMm?: number;
 }
+
+/** How well its wheels are made; without a word of it, bought. */
+export type Quality = 'printed' | 'homecut' | 'bought' | 'precise';
+
+/**
+ * An estimate of play: an angle at the output, or a length at the driven wheel's pitch line of diameter `drivenMm`
+ * (null while the module is not known, and the play with it). (handbook: errors)
+ */
+export type Play<D> =
+  | { readonly by: 'angle'; readonly arcmin: number }
+  | { readonly by: 'mesh'; readonly drivenMm: (stage: D) => number | null }
+  | null;
 
 /** What one part of a stage does to the steps of a turn: a driven wheel of 76 brings 76, a driver of 20 takes 20. */
 export interface Part {
@@ -27,6 +45,8 @@ export interface StageKind<D extends StageData> {
   /** when one would choose it, in one line */
   readonly says: string;
   readonly inputs: readonly InputSpec[];
+  /** what a new one has beside the defaults of what must be there */
+  readonly fresh?: Readonly<Record<string, InputValue>>;
   /** turns in for one turn out; negative when the output turns the other way. (handbook: drive) */
   readonly reduction: (stage: D) => Rational;
   /** whose factors multiply to |reduction| */
@@ -37,6 +57,14 @@ export interface StageKind<D extends StageData> {
   readonly label: (stage: D) => string;
   /** a condition that no single input can hold, such as a ring larger than the wheel in it */
   readonly refuse?: (stage: D) => Refusal | null;
+  /** after an edit of `key`: the stage with its other choices moved out of the way, so that it can be edited field by field */
+  readonly settle?: (after: D, before: D, key: string) => D;
   /** what a maker should know of this very stage, said in words */
   readonly facts: (stage: D) => readonly string[];
+  /** what keeps it from being built as it stands: teeth that foul, planets that do not go in */
+  readonly warns?: (stage: D) => readonly string[];
+  /** its play when nothing was said or measured, end to end at its output; null when there is none to go by */
+  readonly play: Play<D>;
+  /** it rests only at this many places a turn of its output, whatever drives it; its reduction is then the mean */
+  readonly locks?: (stage: D) => number;
 }

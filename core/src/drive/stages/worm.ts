@@ -22,6 +22,7 @@ export const worm: StageKind<Worm> = {
     { type: 'count', key: 'starts', label: 'Starts', min: 1, max: 20, default: 1 },
     teeth('wheel', 'Wheel', 8, 60),
     size('moduleMm', 'Module', 1, 'pitch diameter of the wheel over its teeth, for the drawing'),
+    { ...size('wormDiameterMm', 'Worm', 18, 'pitch diameter of the worm, for the drawing'), more: true },
     {
       type: 'choice',
       key: 'hand',
@@ -49,4 +50,5 @@ export const worm: StageKind<Worm> = {
   facts: (s) => [
     `One turn of the worm moves the wheel by ${s.starts === 1 ? 'one tooth' : `${s.starts} teeth`} of ${s.wheel}; ${s.hand ?? 'right'} hand.`,
   ],
+  play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.wheel) },
 };

@@ -4,6 +4,7 @@ import { format } from 'date-fns';
 import { mdiArrowLeft, mdiClose, mdiFileDelimitedOutline, mdiPlay, mdiPrinterOutline } from '@mdi/js';
 import {
   doneGaps,
+  limitSays,
   MOST_ROWS,
   planRun,
   readCount,
@@ -46,6 +47,9 @@ watch(
 );
 const plan = computed(
   () => running?.plan ?? (count.value === null ? null : planRun(report.drive, count.value)),
+);
+const limited = computed(() =>
+  plan.value && !running ? limitSays(report.drive, plan.value.divisions) : null,
 );
 const head = computed(() => plan.value && sheet(plan.value));
 const opened = computed(() => (plan.value && !running ? report.opened(plan.value.divisions) : null));
@@ -115,6 +119,13 @@ async function print(): Promise<void> {
       <div v-if="plan" class="scroll sheet" tabindex="0" aria-label="Sheet of targets">
         <SheetTable ref="table" :plan="plan" :now="running?.gap ?? 0" />
       </div>
+      <div v-else-if="!report.kinematics.stepsPerTurn" class="teach">
+        <h3>This source has no steps</h3>
+        <p class="quiet">
+          It turns by itself: there are no targets to step through. Give the train a motor, a crank or an
+          encoder to count by.
+        </p>
+      </div>
       <div v-else class="teach">
         <h3>Choose a count to run</h3>
         <p class="quiet">
@@ -169,10 +180,12 @@ async function print(): Promise<void> {
             variant="flat"
             height="64"
             :prepend-icon="mdiPlay"
+            :disabled="limited !== null"
             @click="emit('start', plan)"
             >Start at gap 1</v-btn
           >
-          <p v-if="!running" class="quiet">
+          <p v-if="limited" class="limited" role="status">{{ limited }}</p>
+          <p v-else-if="!running" class="quiet">
             Set the work on its mark first. Space goes on, Backspace goes back; every move is kept, so the
             laptop may be shut at any time.
           </p>

@@ -28,10 +28,10 @@ defineProps<{ shafts: readonly ShaftReport[]; work: Report['train']['work']; col
     </section>
     <section class="shaft last" :style="{ minWidth: `${column}px` }" aria-label="Work">
       <h4>
-        <b>Work</b> <span>{{ work.carries }}</span>
+        <b>{{ work.title === 'Table' ? 'Work' : work.title }}</b> <span>{{ work.carries }}</span>
       </h4>
-      <div v-for="(row, i) in work.rows" :key="i" class="row">
-        <span>{{ row.label }}</span><span class="num">{{ row.text }}</span>
+      <div v-for="row in work.rows" :key="row.label" class="row">
+        <span>{{ row.label }}</span><FigureText class="num" :figure="row.figure" />
       </div>
     </section>
   </div>
@@ -43,17 +43,12 @@ defineProps<{ shafts: readonly ShaftReport[]; work: Report['train']['work']; col
   background: var(--p-ground-deep);
   border-top: 1px solid var(--p-scribe3);
   color: var(--p-scribe);
-  min-height: 108px;
+  min-height: 126px;
 }
 .shaft {
   flex: none;
   padding: 7px 16px 6px 20px;
   position: relative;
-}
-.words {
-  font-family: var(--text);
-  letter-spacing: 0;
-  font-size: 13px;
 }
 .last {
   flex: 1;
@@ -93,6 +88,13 @@ h4 span {
 }
 .row > span:first-child {
   white-space: nowrap;
+}
+.num :deep(.u) {
+  color: var(--p-scribe-text);
+}
+.num :deep(.fr) {
+  font-size: 0.68em;
+  margin-block: -4px;
 }
 .num {
   color: var(--p-scribe);

@@ -1,49 +1,122 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { sourceKindOf, type Edit, type Refusal, type Report, type Source } from '@pendrix/core';
+import { mdiSwapHorizontal } from '@mdi/js';
+import {
+  sourceKindOf,
+  sources,
+  type Edit,
+  type Refusal,
+  type Report,
+  type Source,
+  type SourceKindId,
+} from '@pendrix/core';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import ReadField from '../../ui/ReadField.vue';
 import InputFields from './InputFields.vue';
 import TrainCard from './TrainCard.vue';
 
-/** The motor: full steps, the driver's modes, and the one in use. */
-const { source, report, edit } = defineProps<{
+/** What drives the train: its own inputs, and for a stepper the driver's modes and the one in use. */
+const { source, report, dismissed, edit } = defineProps<{
   source: Source;
   report: Report['train']['source'];
+  dismissed: readonly string[];
   edit: (e: Edit, burst?: string) => Refusal | null;
 }>();
 
 const kind = computed(() => sourceKindOf(source));
+const kinds = Object.entries(sources) as readonly (readonly [
+  SourceKindId,
+  { readonly title: string; readonly says: string },
+])[];
+const stepper = computed(() => (source.kind === 'stepper' ? source : null));
 const set = (key: string, text: string, burst?: string): Refusal | null =>
   edit({ do: 'source', key, text }, burst);
 const setModes = (text: string, burst: string): Refusal | null => edit({ do: 'modes', text }, burst);
 const modes = computed(() =>
-  source.modes.map((m) => ({ value: String(m), title: m === 1 ? 'Full step' : `1/${m}` })),
+  (stepper.value?.modes ?? []).map((m) => ({ value: String(m), title: m === 1 ? 'Full step' : `1/${m}` })),
 );
+const caution = computed(() => {
+  const { caution: known } = kind.value;
+  return known && !dismissed.includes(known.id) ? known : null;
+});
 </script>
 
 <template>
-  <TrainCard :title="kind.title" :label="kind.title" :steps="report.steps" :facts="report.facts">
-    <InputFields :specs="kind.inputs" :data="source" :set="set" />
-    <ChoiceField
-      label="Microsteps"
-      :value="String(source.mode)"
-      :options="modes"
-      @choose="(v) => edit({ do: 'mode', mode: Number(v) })"
-    />
-    <ReadField
-      class="modes"
-      label="Driver’s modes"
-      :value="source.modes.join(', ')"
-      hint="all the microsteps a step that the driver can be set to"
-      :commit="setModes"
-    />
+  <TrainCard
+    :title="kind.title"
+    :label="kind.title"
+    :steps="report.steps"
+    :word="report.word"
+    :facts="report.facts"
+  >
+    <template #menu>
+      <v-menu location="bottom end">
+        <template #activator="{ props }">
+          <button
+            type="button"
+            class="icon-button"
+            v-bind="props"
+            :aria-label="`Another source than the ${kind.title.toLowerCase()}`"
+            title="Another source"
+          >
+            <v-icon :icon="mdiSwapHorizontal" size="18" />
+          </button>
+        </template>
+        <v-list>
+          <v-list-item
+            v-for="[id, info] in kinds"
+            :key="id"
+            :title="info.title"
+            :subtitle="info.says"
+            :active="id === source.kind"
+            @click="edit({ do: 'sourceKind', kind: id })"
+          />
+        </v-list>
+      </v-menu>
+    </template>
+    <p v-if="caution" class="caution">
+      {{ caution.says }}
+      <button type="button" @click="edit({ do: 'dismiss', caution: caution.id })">Read, put away</button>
+    </p>
+    <InputFields :specs="kind.inputs" :data="source" :set="set">
+      <template v-if="stepper">
+        <ChoiceField
+          label="Microsteps"
+          :value="String(stepper.mode)"
+          :options="modes"
+          @choose="(v) => edit({ do: 'mode', mode: Number(v) })"
+        />
+        <ReadField
+          class="modes"
+          label="Driver’s modes"
+          :value="stepper.modes.join(', ')"
+          hint="all the microsteps a step that the driver can be set to"
+          :commit="setModes"
+        />
+      </template>
+    </InputFields>
   </TrainCard>
 </template>
 
 <style scoped>
 .card {
   border-left: 0;
+}
+.icon-button {
+  margin-right: -10px;
+  color: var(--p-quiet);
+}
+.caution {
+  font-size: 13px;
+  line-height: 17px;
+  background: var(--p-amber-ground);
+  border-top: 2px solid var(--p-amber);
+  padding: 6px 8px;
+}
+.caution button {
+  color: var(--p-blue);
+  font-weight: 600;
+  min-height: 32px;
 }
 .modes {
   --field-width: 100%;

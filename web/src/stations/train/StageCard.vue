@@ -1,22 +1,24 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { mdiArrowLeft, mdiArrowRight, mdiDeleteOutline, mdiDotsVertical, mdiDragVertical } from '@mdi/js';
-import { kindOf, type Edit, type Refusal, type Stage, type StageReport } from '@pendrix/core';
+import { stageInputs, type Edit, type Refusal, type Stage, type StageReport } from '@pendrix/core';
 import InputFields from './InputFields.vue';
 import TrainCard from './TrainCard.vue';
 
 /** One stage: its inputs, the steps a turn so far, and what can be done with it. */
-const { stage, report, at, last, selected, edit } = defineProps<{
+const { stage, report, at, last, selected, word, edit } = defineProps<{
   stage: Stage;
   report: StageReport;
   at: number;
   last: number;
   selected: boolean;
+  /** what the running figure counts: "steps a turn" */
+  word: string;
   edit: (e: Edit, burst?: string) => Refusal | null;
 }>();
 const emit = defineEmits<{ select: []; move: [to: number]; remove: [] }>();
 
-const kind = computed(() => kindOf(stage));
+const specs = computed(() => stageInputs(stage));
 const set = (key: string, text: string, burst?: string): Refusal | null =>
   edit({ do: 'stage', at, key, text }, burst);
 
@@ -34,7 +36,9 @@ function keys(e: KeyboardEvent): void {
     :title="report.title"
     :label="`Stage ${at + 1}: ${report.title} ${report.label}`"
     :steps="report.stepsSoFar"
+    :word="word"
     :facts="report.facts"
+    :warns="report.warns"
     :on="selected"
     @focusin="emit('select')"
     @click="emit('select')"
@@ -72,7 +76,7 @@ function keys(e: KeyboardEvent): void {
         </v-list>
       </v-menu>
     </template>
-    <InputFields :specs="kind.inputs" :data="stage" :set="set" />
+    <InputFields :specs="specs" :data="stage" :set="set" />
   </TrainCard>
 </template>
 

@@ -1,21 +1,36 @@
 <script setup lang="ts">
 import type { Rich } from '@pendrix/core';
 import RichText from '../../ui/RichText.vue';
+import MarkIcon from '../../ui/MarkIcon.vue';
 
-/** The frame of a card in the strip: head, fields, the steps a turn so far, what a maker should know. */
-defineProps<{ title: string; label: string; steps: Rich; facts: readonly string[]; on?: boolean }>();
+/** The frame of a card in the strip: head, fields, a figure that runs along the train, misfits, what a maker should know. */
+defineProps<{
+  title: string;
+  label: string;
+  facts: readonly string[];
+  warns?: readonly string[];
+  steps?: Rich | null;
+  word?: string;
+  on?: boolean;
+}>();
 </script>
 
 <template>
   <section class="card" :class="{ on }" :aria-label="label">
     <header>
       <slot name="handle" />
-      <h3>{{ title }}</h3>
+      <h3 :title="title">{{ title }}</h3>
       <slot name="menu" />
     </header>
     <div class="fields"><slot /></div>
-    <footer><span>steps a turn</span><RichText class="mono" :text="steps" /></footer>
+    <footer v-if="steps">
+      <span>{{ word ?? 'steps a turn' }}</span><RichText class="mono" :text="steps" />
+    </footer>
+    <p v-for="warn in warns ?? []" :key="warn" class="fact warn">
+      <MarkIcon name="diamond" :size="12" /><span>{{ warn }}</span>
+    </p>
     <p v-for="fact in facts" :key="fact" class="fact">{{ fact }}</p>
+    <slot name="after" />
   </section>
 </template>
 
@@ -66,6 +81,18 @@ h3 {
   line-height: 17px;
   color: var(--p-quiet);
   padding: 3px 0 4px;
+  overflow-wrap: anywhere;
+}
+.warn {
+  display: flex;
+  gap: 6px;
+  align-items: flex-start;
+  color: var(--p-amber);
+  font-weight: 600;
+}
+.warn :deep(svg) {
+  flex: none;
+  margin-top: 2px;
 }
 footer {
   margin-top: 4px;

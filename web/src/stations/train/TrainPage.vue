@@ -1,25 +1,33 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue';
-import { VueDraggable, type SortableEvent } from 'vue-draggable-plus';
-import type { StageKindId } from '@pendrix/core';
-import FactorLedger from '../../ui/FactorLedger.vue';
+import { computed, ref } from 'vue';
+import { useElementSize } from '@vueuse/core';
+import { VueDraggable } from 'vue-draggable-plus';
+import { report as reportFor, type InputValue, type StageKindId } from '@pendrix/core';
 import FigureText from '../../ui/FigureText.vue';
 import { useNextFrame } from '../../ui/next-frame.ts';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
-import { stations } from '../../ui/stations.ts';
-import TrainDrawing from '../../ui/TrainDrawing.vue';
 import AddStage from './AddStage.vue';
+import ComparePanel from './ComparePanel.vue';
+import DrawingBench from './DrawingBench.vue';
+import LedgerColumn from './LedgerColumn.vue';
 import ShaftColumns from './ShaftColumns.vue';
 import SourceCard from './SourceCard.vue';
 import StageCard from './StageCard.vue';
+import TrainMenu from './TrainMenu.vue';
+import TrueRatio from './TrueRatio.vue';
+import WorkCard from './WorkCard.vue';
+import { useCards } from './use-cards.ts';
+import { useCompare } from './use-compare.ts';
+import { SPEEDS, useSpeed } from './use-speed.ts';
 
 /** What turns what, and does it come out even? Part, shaft column and card stand in one vertical line. */
 const COLUMN = 205;
-const { edit } = useOpenDrive();
+const { edit, id } = useOpenDrive();
 const report = useReport();
 const cards = ref<HTMLElement | null>(null);
-const selected = ref<number | null>(null);
-const said = ref('');
+const bench = ref<HTMLElement | null>(null);
+const { width: room } = useElementSize(bench);
+const { selected, said, add, move, remove, dropped } = useCards(cards, edit);
 
 const stages = computed(() => report.value.drive.train.stages);
 /** Sortable wants a list of its own; what it does to it is taken back and done as an edit. */
@@ -28,35 +36,26 @@ const sortable = computed({ get: () => [...stages.value], set: () => {} });
 const drawn = useNextFrame(() => report.value);
 const picture = computed(() => drawn.value.picture(COLUMN, 314));
 const width = computed(() => `${picture.value.drawing.width}px`);
+const { speed, still, turning } = useSpeed(() => drawn.value);
+const drawing = ref<InstanceType<typeof DrawingBench> | null>(null);
+const { pinned, pair, pin, unpin, backToA, tryCure, take, drop, comparePinned } = useCompare(
+  () => id.value,
+  () => report.value,
+  edit,
+  (drive) => reportFor(drive),
+);
 
-/** A menu gives the focus back to its key when it closes; only then does the card take it. */
-const MENU_CLOSES_MS = 80;
-async function focusCard(at: number): Promise<void> {
-  await nextTick();
-  await new Promise((r) => setTimeout(r, MENU_CLOSES_MS));
-  cards.value
-    ?.querySelectorAll<HTMLElement>('[data-stage]')
-    [at]?.querySelector<HTMLElement>('.card input, .card select')
-    ?.focus();
-}
-function add(kind: StageKindId, at: number): void {
-  if (edit({ do: 'addStage', kind, at })) return;
-  said.value = `Stage ${at + 1} added`;
-  void focusCard(at);
-}
-function move(from: number, to: number): void {
-  if (from === to || edit({ do: 'moveStage', from, to })) return;
-  selected.value = to;
-  said.value = `Stage moved to place ${to + 1}`;
-  void focusCard(to);
-}
-function remove(at: number): void {
-  edit({ do: 'removeStage', at });
-  selected.value = null;
-  said.value = `Stage ${at + 1} removed`;
-}
-function dropped(e: SortableEvent): void {
-  if (e.oldIndex !== undefined && e.newIndex !== undefined) move(e.oldIndex, e.newIndex);
+const ratioOpen = ref(false);
+function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>>, replace: boolean): void {
+  const at = replace ? (selected.value ?? stages.value.length) : stages.value.length;
+  if (replace && selected.value !== null) {
+    const made = {
+      ...report.value.drive.train,
+      stages: stages.value.map((s, i) => (i === at ? { kind, ...values } : s)),
+    };
+    edit({ do: 'train', train: made as typeof report.value.drive.train, says: 'true ratio' });
+  } else if (!add(kind, at, values)) return;
+  ratioOpen.value = false;
 }
 </script>
 
@@ -65,27 +64,59 @@ function dropped(e: SortableEvent): void {
     <section class="left">
       <header class="sub">
         <h2>Train</h2>
-        <span class="q">{{ stations.train.asks }}</span>
-        <span class="sp"></span>
         <span class="quiet ratio"
           >reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span
         >
+        <span class="sp"></span>
+        <div class="segments" role="group" aria-label="Drawing">
+          <button
+            v-for="s in SPEEDS"
+            :key="s.value"
+            type="button"
+            :aria-pressed="speed === s.value || (still && s.value === 0)"
+            :disabled="still && s.value > 0"
+            :title="still ? 'Your system asks for less motion' : ''"
+            @click="speed = s.value"
+          >
+            {{ s.title }}
+          </button>
+        </div>
+        <TrainMenu
+          :pinned="pinned !== null"
+          :picture="picture"
+          :svg="() => drawing?.svg ?? null"
+          :drive="report.drive"
+          @ratio="ratioOpen = true"
+          @pin="pin"
+          @unpin="unpin"
+          @compare="comparePinned"
+        />
         <AddStage large where="at the end" @add="(kind) => add(kind, stages.length)" />
       </header>
-      <div class="scroll bench" tabindex="0" aria-label="The train, from the motor to the work">
+      <p v-if="pinned" class="pinned">
+        <b>A is pinned.</b> What you change now is B.
+        <button type="button" @click="comparePinned">Compare A and B</button>
+        <button type="button" @click="backToA">Back to A</button>
+        <button type="button" @click="unpin">Let A go</button>
+      </p>
+      <div ref="bench" class="scroll bench" tabindex="0" aria-label="The train, from the motor to the work">
         <div class="strip" :style="{ width, minWidth: '100%' }">
-          <div class="ground drawing">
-            <TrainDrawing
-              :drawing="picture.drawing"
-              :picture="picture"
-              :alt="picture.alt"
-              :selected="selected"
-              @choose="(s) => (selected = s)"
-            />
-          </div>
+          <DrawingBench
+            ref="drawing"
+            :picture="picture"
+            :selected="selected"
+            :turning="turning"
+            :room="room"
+            @choose="(s) => (selected = s)"
+          />
           <ShaftColumns :shafts="drawn.train.shafts" :work="drawn.train.work" :column="COLUMN" />
           <div ref="cards" class="cards">
-            <SourceCard :source="report.drive.train.source" :report="report.train.source" :edit="edit" />
+            <SourceCard
+              :source="report.drive.train.source"
+              :report="report.train.source"
+              :dismissed="report.drive.dismissed ?? []"
+              :edit="edit"
+            />
             <VueDraggable v-model="sortable" class="stages" handle=".handle" :animation="0" @end="dropped">
               <div v-for="(stage, i) in stages" :key="i" class="slot" :data-stage="i">
                 <span class="between"
@@ -99,6 +130,7 @@ function dropped(e: SortableEvent): void {
                   :at="i"
                   :last="stages.length - 1"
                   :selected="selected === i"
+                  :word="report.train.source.word"
                   :edit="edit"
                   @select="selected = i"
                   @move="(to) => move(i, to)"
@@ -106,40 +138,45 @@ function dropped(e: SortableEvent): void {
                 />
               </div>
             </VueDraggable>
-            <section class="card work" aria-label="Work">
+            <div class="slot work">
               <span class="between"
                 ><AddStage where="before the work" @add="(kind) => add(kind, stages.length)"
               /></span>
-              <header><h3>Work</h3></header>
-              <p v-if="stages.length === 0" class="quiet">
-                The motor turns the work itself. Add a belt, a worm or a pair of wheels between them.
-              </p>
-              <p v-else class="quiet">A table, a dial or an arbor that turns all the way round.</p>
-            </section>
+              <WorkCard :drive="report.drive" :report="report.train" :edit="edit" />
+            </div>
           </div>
         </div>
       </div>
       <p class="sr-only" role="status">{{ said }}</p>
     </section>
-    <aside class="right scroll" tabindex="0" aria-label="Factor ledger">
-      <header class="sub">
-        <h2>Factor ledger</h2>
-        <span class="sp"></span>
-        <span class="quiet total"><FigureText class="mono" :figure="report.train.steps" /> a turn</span>
-      </header>
-      <div class="book"><FactorLedger :ledger="drawn.train.ledger" /></div>
-      <p v-if="drawn.train.ledger.unlisted > 0" class="quiet more">
-        and {{ drawn.train.ledger.unlisted }} counts more
-      </p>
-      <div v-if="drawn.train.ledger.missing.length > 0 && report.counts.length > 0" class="missing">
-        <p v-for="m in drawn.train.ledger.missing" :key="m.strong">
-          <b>{{ m.strong }}</b> {{ m.rest }}
-        </p>
-      </div>
-      <p v-else-if="report.counts.length === 0" class="quiet more">
-        Ask for divisions in the Job, and their primes stand here against the train's.
-      </p>
+    <aside class="right scroll" tabindex="0" :aria-label="pair ? 'Comparison of trains' : 'Factor ledger'">
+      <ComparePanel
+        v-if="pair"
+        :key="pair.title"
+        :a="pair.a"
+        :b="pair.b"
+        :title="pair.title"
+        :a-name="pair.aName"
+        :b-name="pair.bName"
+        @close="drop"
+      >
+        <template v-if="pair.cure">
+          <v-btn variant="flat" @click="take">Take it</v-btn>
+          <v-btn @click="drop">Drop it</v-btn>
+        </template>
+        <template v-else>
+          <v-btn @click="backToA">Back to A</v-btn>
+          <v-btn @click="unpin">Keep B, let A go</v-btn>
+        </template>
+      </ComparePanel>
+      <LedgerColumn v-else :report="report" :drawn="drawn" @compare="tryCure" />
     </aside>
+    <TrueRatio
+      v-model="ratioOpen"
+      :full-steps="report.train.fullSteps"
+      :has-stage="selected !== null"
+      @use="useRatio"
+    />
   </div>
 </template>
 

@@ -1,0 +1,128 @@
+import {
+  at,
+  compare,
+  decimal,
+  isNegative,
+  isZero,
+  pairTrains,
+  readCount,
+  readNumber,
+  refused,
+  simplestIn,
+  taken,
+  toText,
+  type Interval,
+  type PairTrain,
+  type Rational,
+  type Result,
+  type Teeth,
+} from '@pendrix/core';
+import { table, type Command } from './command.ts';
+import { readOptions } from './options.ts';
+
+/** Up to so many of each are given. */
+const COUNT = 20;
+const MOST_TEETH = 400;
+const MOST_PAIRS = 4;
+
+/** `pendrix ratio --low A --high B [--teeth 8-60 --pairs 3] [--json]`: what ratio it may be. (handbook: numbers, true ratio) */
+export const ratio: Command = {
+  name: 'ratio',
+  usage: 'ratio --low 13.7325 --high 13.7365 [--teeth 8-60 --pairs 3] [--json]',
+  says: 'the simplest fractions in an interval, and the wheel pairs that make one',
+  run: async (words) => {
+    const given = readOptions(words, {
+      json: 'flag',
+      low: 'text',
+      high: 'text',
+      teeth: 'text',
+      pairs: 'text',
+    });
+    if (!given.ok) return given;
+    const { files, flags, texts } = given.value;
+    if (files[0] !== undefined)
+      return refused('noOption', files[0], { limit: '--low, --high, --teeth, --pairs, --json' });
+    const interval = readInterval(texts);
+    if (!interval.ok) return interval;
+    const trains = readTrains(texts, interval.value);
+    if (!trains.ok) return trains;
+    const fractions = simplestIn(interval.value, COUNT);
+    if (flags.has('json')) return taken(JSON.stringify(answer(fractions, trains.value), null, 2));
+    return taken(readable(fractions, trains.value));
+  },
+};
+
+function readInterval(texts: ReadonlyMap<string, string>): Result<Interval> {
+  const ends: Rational[] = [];
+  for (const name of ['low', 'high']) {
+    const text = texts.get(name);
+    const option = `--${name}`;
+    if (text === undefined) return refused('needsOption', option, { example: `${option} 13.7325` });
+    const read = readNumber(text);
+    if (!read.ok) return { ok: false, refusal: at(option, read.refusal) };
+    if (isZero(read.value)) return refused('zero', text, { path: option, example: '13.7325' });
+    if (isNegative(read.value)) return refused('negative', text, { path: option, example: '13.7325' });
+    ends.push(read.value);
+  }
+  const [low, high] = ends as [Rational, Rational];
+  return compare(low, high) > 0
+    ? refused('backwards', `${toText(low)} to ${toText(high)}`, {
+        path: '--high',
+        example: '--low 13.7 --high 13.8',
+      })
+    : taken({ low, high });
+}
+
+/** The wheel trains when wheels were given; null when not. */
+function readTrains(
+  texts: ReadonlyMap<string, string>,
+  { low, high }: Interval,
+): Result<readonly PairTrain[] | null> {
+  const [wheels, pairs] = [texts.get('teeth'), texts.get('pairs')];
+  if (wheels === undefined)
+    return pairs === undefined ? taken(null) : refused('needsOption', '--teeth', { example: '--teeth 8-60' });
+  const teeth = readTeeth(wheels);
+  if (!teeth.ok) return teeth;
+  const most = readCount(pairs ?? '2', { min: 1, max: MOST_PAIRS, unit: 'pairs', example: '2' });
+  if (!most.ok) return { ok: false, refusal: at('--pairs', most.refusal) };
+  return taken(pairTrains(low, high, teeth.value, most.value, COUNT));
+}
+
+function readTeeth(text: string): Result<Teeth> {
+  const sides = text
+    .split('-')
+    .map((s) => readCount(s, { min: 1, max: MOST_TEETH, unit: 'teeth', example: '8-60' }));
+  for (const side of sides) if (!side.ok) return { ok: false, refusal: at('--teeth', side.refusal) };
+  const [from, to = from] = sides.map((s) => (s.ok ? s.value : 0));
+  if (from === undefined || to === undefined || sides.length > 2)
+    return refused('notDivisions', text, { path: '--teeth' });
+  return from > to ? refused('backwards', text, { path: '--teeth', example: '8-60' }) : taken({ from, to });
+}
+
+const answer = (fractions: readonly Rational[], trains: readonly PairTrain[] | null): object => ({
+  fractions: fractions.map(toText),
+  trains: (trains ?? []).map((t) => ({ ratio: toText(t.ratio), driven: t.driven, drivers: t.drivers })),
+});
+
+function readable(fractions: readonly Rational[], trains: readonly PairTrain[] | null): string {
+  const parts = [
+    table(
+      ['Fraction', 'decimal'],
+      fractions.map((r) => [toText(r), decimal(r, 6)]),
+    ),
+  ];
+  if (trains?.length === 0) parts.push('No wheels of that range make a ratio in it.');
+  if (trains && trains.length > 0)
+    parts.push(
+      table(
+        ['Wheels', 'driven', 'drivers', 'teeth'],
+        trains.map((t) => [
+          toText(t.ratio),
+          t.driven.join(' '),
+          t.drivers.join(' '),
+          String([...t.driven, ...t.drivers].reduce((n, z) => n + z, 0)),
+        ]),
+      ),
+    );
+  return parts.join('\n\n');
+}

@@ -1,0 +1,47 @@
+import {
+  exactly,
+  isNegative,
+  isZero,
+  readNumber,
+  refused,
+  taken,
+  toText,
+  type Result,
+} from '../../numbers/index.ts';
+import type { EditKind } from './edit.ts';
+
+export interface SetLimits {
+  readonly do: 'limits';
+  /** turns of the work from home; both empty takes the limits away */
+  readonly back: string;
+  readonly forth: string;
+  readonly why?: string;
+}
+
+/** How far the work may turn. Refuses limits that leave no room. (handbook: drive, limits of turning) */
+export const limits: EditKind<SetLimits> = {
+  id: 'limits',
+  apply: (drive, edit) => {
+    const { limits: _, ...train } = drive.train;
+    if (edit.back.trim() === '' && edit.forth.trim() === '') return taken({ ...drive, train });
+    const [back, forth] = [turns(edit.back), turns(edit.forth)];
+    if (!back.ok) return back;
+    if (!forth.ok) return forth;
+    if (isZero(exactly(back.value)) && isZero(exactly(forth.value)))
+      return refused('limitBackwards', `${edit.back} and ${edit.forth}`);
+    const why = edit.why?.trim().slice(0, 60);
+    const after = { back: back.value, forth: forth.value, ...(why ? { why } : {}) };
+    return taken({ ...drive, train: { ...train, limits: after } });
+  },
+  says: (edit) =>
+    edit.back.trim() === '' && edit.forth.trim() === ''
+      ? 'no limits of turning'
+      : `limits ${edit.back} back, ${edit.forth} forth`,
+};
+
+function turns(text: string): Result<string> {
+  if (text.trim() === '') return taken('0');
+  const read = readNumber(text);
+  if (!read.ok) return { ok: false, refusal: { ...read.refusal, example: '1' } };
+  return isNegative(read.value) ? refused('negative', text, { example: '1' }) : taken(toText(read.value));
+}

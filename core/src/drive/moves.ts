@@ -1,0 +1,42 @@
+import {
+  parseRational,
+  piValue,
+  rational,
+  readLength,
+  refused,
+  taken,
+  type PiValue,
+  type Result,
+} from '../numbers/index.ts';
+
+/** One wanted move along a linear output: as typed, and in mm with π as a symbol. */
+export interface Move {
+  readonly text: string;
+  readonly mm: PiValue;
+}
+
+const MOST_MOVES = 40;
+
+/** "1, 0.5 mm, 1/8 in, 2π" → the moves, mm. π as "π" or "pi" after a number. Refuses what is not above 0 by its piece. (handbook: numbers) */
+export function readMoves(text: string): Result<readonly Move[]> {
+  const pieces = text
+    .split(/[,;]+/)
+    .map((p) => p.trim())
+    .filter((p) => p !== '');
+  if (pieces.length > MOST_MOVES) return refused('tooMany', text, { limit: String(MOST_MOVES) });
+  if (text.length > 2000) return refused('tooLong', text, { limit: '2000' });
+  const out: Move[] = [];
+  for (const piece of pieces) {
+    const withPi = /^([\d./ ]*)\s*[·*x]?\s*(?:π|pi)\s*(mm)?$/i.exec(piece);
+    if (withPi) {
+      const q = withPi[1]!.trim() === '' ? rational(1n) : parseRational(withPi[1]!.replace(/\s+/g, ''));
+      if (!q || q.n === 0n) return refused('noTravel', piece);
+      out.push({ text: piece, mm: piValue(q, 1) });
+      continue;
+    }
+    const read = readLength(piece);
+    if (!read.ok) return read.refusal.code === 'notLength' ? refused('noTravel', piece) : read;
+    out.push({ text: piece, mm: piValue(read.value) });
+  }
+  return taken(out);
+}

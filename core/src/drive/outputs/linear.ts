@@ -1,0 +1,88 @@
+import { add, exactly, mul, piValue, rational } from '../../numbers/index.ts';
+import type { InputOf } from '../inputs.ts';
+import type { OutputData, OutputKind } from './output.ts';
+
+export interface Screw extends OutputData {
+  readonly kind: 'screw';
+  readonly leadMm: string;
+}
+export interface BeltDrive extends OutputData {
+  readonly kind: 'beltDrive';
+  readonly teeth: number;
+  readonly pitchMm: string;
+}
+export interface Rack extends OutputData {
+  readonly kind: 'rack';
+  readonly teeth: number;
+  readonly moduleMm: string;
+}
+export interface Drum extends OutputData {
+  readonly kind: 'drum';
+  readonly diameterMm: string;
+  readonly cordMm: string;
+}
+
+const mm = (key: string, label: string, standard: string, hint: string): InputOf<'exact'> => ({
+  type: 'exact',
+  key,
+  label,
+  unit: 'mm',
+  default: standard,
+  hint,
+});
+const teeth: InputOf<'count'> = {
+  type: 'count',
+  key: 'teeth',
+  label: 'Pulley',
+  unit: 'teeth',
+  min: 4,
+  max: 10_000,
+  default: 20,
+};
+
+/** Lead = pitch × starts a turn. (handbook: drive, output kinds) */
+export const screw: OutputKind<Screw> = {
+  kind: 'screw',
+  title: 'Screw',
+  says: 'a carriage on a lead screw',
+  inputs: [mm('leadMm', 'Lead', '2', 'travel for one turn: pitch times starts')],
+  travel: (o) => piValue(exactly(o.leadMm)),
+  facts: () => [],
+  glyph: 'screw',
+};
+
+/** z × pitch a turn. */
+export const beltDrive: OutputKind<BeltDrive> = {
+  kind: 'beltDrive',
+  title: 'Belt carriage',
+  says: 'a carriage on a toothed belt',
+  inputs: [teeth, mm('pitchMm', 'Pitch', '2', 'from tooth to tooth along the belt')],
+  travel: (o) => piValue(mul(rational(o.teeth), exactly(o.pitchMm))),
+  facts: () => ['A toothed belt has no play but stretches: keep it short and taut.'],
+  glyph: 'belt',
+};
+
+/** π · module · z a turn. */
+export const rack: OutputKind<Rack> = {
+  kind: 'rack',
+  title: 'Rack',
+  says: 'a pinion along a rack',
+  inputs: [{ ...teeth, label: 'Pinion' }, mm('moduleMm', 'Module', '1', 'pitch diameter over teeth')],
+  travel: (o) => piValue(mul(exactly(o.moduleMm), rational(o.teeth)), 1),
+  facts: () => ['Its travel has π in it: no whole millimetre comes out even, whole teeth of the rack may.'],
+  glyph: 'rack',
+};
+
+/** π · (d + cord) a turn, the cord at its middle. */
+export const drum: OutputKind<Drum> = {
+  kind: 'drum',
+  title: 'Cord drum',
+  says: 'a cord wound on a drum',
+  inputs: [
+    mm('diameterMm', 'Drum', '30', 'of the drum itself'),
+    mm('cordMm', 'Cord', '1', 'thickness of the cord; it winds at its middle'),
+  ],
+  travel: (o) => piValue(add(exactly(o.diameterMm), exactly(o.cordMm)), 1),
+  facts: () => ['One layer only: a second one winds at a larger diameter. Its travel has π in it.'],
+  glyph: 'drum',
+};

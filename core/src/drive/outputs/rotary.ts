@@ -1,0 +1,15 @@
+import type { OutputData, OutputKind } from './output.ts';
+
+export interface Rotary extends OutputData {
+  readonly kind: 'rotary';
+}
+
+export const rotary: OutputKind<Rotary> = {
+  kind: 'rotary',
+  title: 'Table',
+  says: 'a table, a dial or an arbor that turns',
+  inputs: [],
+  travel: () => null,
+  facts: () => [],
+  glyph: 'table',
+};

@@ -1,0 +1,62 @@
+import { rational } from '../../numbers/index.ts';
+import { choice } from '../stages/pair.ts';
+import type { SourceData, SourceKind } from './source.ts';
+import { gangedFacts, gangedInput, speedInput, speedOf } from './speed.ts';
+
+export interface EncoderMotor extends SourceData {
+  readonly kind: 'encoderMotor';
+  readonly lines: number;
+  readonly decode: 1 | 2 | 4;
+  readonly maxRpm?: string;
+  readonly rpm?: string;
+  readonly ganged?: number;
+}
+
+const counts = (s: EncoderMotor): number => s.lines * s.decode;
+
+/** DC motor that is positioned by its encoder: lines · decode counts a turn stand for steps. (handbook: drive, sources) */
+export const encoderMotor: SourceKind<EncoderMotor> = {
+  kind: 'encoderMotor',
+  title: 'Motor with encoder',
+  short: 'motor',
+  says: 'a DC motor that goes to a count',
+  inputs: [
+    { type: 'count', key: 'lines', label: 'Lines', unit: 'a turn', min: 1, max: 1_000_000, default: 600 },
+    {
+      ...choice('decode', 'Decoded', [
+        ['4', '4 times'],
+        ['2', 'twice'],
+        ['1', 'once'],
+      ]),
+      number: true,
+    },
+    speedInput('1000'),
+    {
+      type: 'exact',
+      key: 'maxRpm',
+      label: 'At most',
+      unit: 'rpm',
+      default: '',
+      optional: true,
+      more: true,
+      hint: 'the fastest it turns with no load',
+    },
+    gangedInput,
+  ],
+  step: 'count',
+  fullSteps: counts,
+  modes: () => [1],
+  mode: () => 1,
+  hasModes: false,
+  speed: (s) => speedOf(s.rpm, 1000),
+  parts: (s) => [
+    { label: 'Encoder lines', factor: rational(s.lines) },
+    ...(s.decode > 1 ? [{ label: 'Decoding', factor: rational(s.decode) }] : []),
+  ],
+  facts: (s) => [
+    `${s.lines} lines × ${s.decode} = ${counts(s)} counts a turn.`,
+    'Decoded once, an encoder that shakes on an edge miscounts; decoded four times it comes back to the same count.',
+    ...gangedFacts(s.ganged),
+  ],
+  glyph: 'encoderMotor',
+};

@@ -1,0 +1,56 @@
+import { div, exactly, mul, toNumber, type Rational } from '../../numbers/index.ts';
+import { durationText } from '../duration.ts';
+import type { SourceData, SourceKind } from './source.ts';
+
+export interface Spring extends SourceData {
+  readonly kind: 'spring';
+  readonly storedTurns: string;
+  readonly arborPerBarrelTurn: string;
+  readonly rpm: string;
+}
+
+/** Turns stored × arbor turns a barrel turn ÷ speed, in seconds. (handbook: drive, sources) */
+export const runningSeconds = (s: Spring): Rational =>
+  mul(div(mul(exactly(s.storedTurns), exactly(s.arborPerBarrelTurn)), exactly(s.rpm)), exactly('60'));
+
+/** Spring barrel: no steps, a governed speed, and a time that it runs. */
+export const spring: SourceKind<Spring> = {
+  kind: 'spring',
+  title: 'Spring barrel',
+  short: 'barrel',
+  says: 'runs by itself for a while at a governed speed; has no steps',
+  inputs: [
+    {
+      type: 'exact',
+      key: 'storedTurns',
+      label: 'Stores',
+      unit: 'turns',
+      default: '6',
+      hint: 'turns of the barrel from wound to let down',
+    },
+    {
+      type: 'exact',
+      key: 'arborPerBarrelTurn',
+      label: 'Arbor',
+      unit: 'per turn',
+      default: '60',
+      hint: 'turns of the governed arbor (shaft 0) for one turn of the barrel',
+    },
+    { type: 'exact', key: 'rpm', label: 'Governed', unit: 'rpm', default: '2', hint: 'speed of the arbor' },
+  ],
+  step: 'step',
+  fullSteps: () => null,
+  modes: () => [1],
+  mode: () => 1,
+  hasModes: false,
+  speed: (s) => ({ rpm: exactly(s.rpm), estimate: false }),
+  parts: () => [],
+  facts: (s) => [
+    `Runs ${durationText(toNumber(runningSeconds(s)))} on one winding: ${s.storedTurns} × ${s.arborPerBarrelTurn} turns at ${s.rpm} rpm.`,
+  ],
+  glyph: 'spring',
+  caution: {
+    id: 'spring',
+    says: 'A wound spring can break fingers: let it down before the barrel is opened, keep hold of the spring, wear eye protection. Local rules and a qualified person come first.',
+  },
+};

@@ -1,0 +1,82 @@
+import {
+  abs,
+  div,
+  exactly,
+  isNegative,
+  ONE,
+  rational,
+  refused,
+  sub,
+  toNumber,
+  toText,
+  type Rational,
+} from '../../numbers/index.ts';
+import { pairsRatio, type ToothPairs } from '../pairs.ts';
+import { choice } from './pair.ts';
+import { knownBy, provenanceFacts, ratioLabel } from './provenance.ts';
+import type { Part, Provenance, StageData, StageKind } from './stage.ts';
+
+export interface Box extends StageData {
+  readonly kind: 'box';
+  /** driver and driven of each pair, when they were counted */
+  readonly pairs?: ToothPairs;
+  /** what is printed on it; in force while there are no pairs */
+  readonly ratio?: string;
+  readonly provenance?: Provenance;
+}
+
+const reduction = (s: Box): Rational =>
+  s.pairs ? pairsRatio(s.pairs) : s.ratio === undefined ? ONE : exactly(s.ratio);
+
+/** A packaged gearbox: by its tooth pairs, taken as +, or by the ratio on its label. (handbook: drive; numbers) */
+export const box: StageKind<Box> = {
+  kind: 'box',
+  title: 'Packaged box',
+  short: 'box',
+  says: 'a bought gearbox, by its teeth or by its label',
+  inputs: [
+    {
+      type: 'pairs',
+      key: 'pairs',
+      label: 'Tooth pairs',
+      default: '',
+      optional: true,
+      hint: 'driver : driven of each pair, for example 9:32, 11:22, 9:26, 10:31',
+    },
+    { type: 'ratio', key: 'ratio', label: 'Printed', default: '', optional: true, hint: 'the label, 64:1' },
+    choice('provenance', 'Known by', [['nominal', 'Label'], ...knownBy.filter(([v]) => v !== 'nominal')], {
+      optional: true,
+    }),
+  ],
+  fresh: { ratio: '64', provenance: 'nominal' },
+  refuse: (s) =>
+    s.pairs === undefined && s.ratio === undefined ? refused('noRatio', '', { path: 'pairs' }).refusal : null,
+  reduction,
+  parts: (s): readonly Part[] =>
+    s.pairs
+      ? s.pairs.map(([z1, z2]) => ({ label: `Box ${z1}:${z2}`, factor: rational(z2, z1) }))
+      : [{ label: 'Box', factor: abs(reduction(s)) }],
+  provenance: (s) => (s.pairs ? 'exact' : (s.provenance ?? 'nominal')),
+  shape: (s) => ({ form: 'box', label: short(reduction(s)) }),
+  label: (s) => ratioLabel(reduction(s)),
+  facts: (s) => {
+    if (!s.pairs) return provenanceFacts(s.provenance ?? 'nominal');
+    const r = pairsRatio(s.pairs);
+    const teeth = `${s.pairs.length} ${s.pairs.length === 1 ? 'pair' : 'pairs'}: ${toText(r)} = ${toNumber(r).toFixed(6).replace(/0+$/, '').replace(/\.$/, '')}.`;
+    if (s.ratio === undefined) return [teeth];
+    const off = toNumber(div(sub(abs(exactly(s.ratio)), r), r)) * 100;
+    return Math.abs(off) < 1e-12
+      ? [teeth, 'The label is exactly that.']
+      : [
+          teeth,
+          `The label says ${toText(exactly(s.ratio))}, ${Math.abs(off).toPrecision(3)} % too ${off > 0 ? 'much' : 'little'}; the teeth are in force.`,
+        ];
+  },
+  play: null,
+};
+
+const short = (r: Rational): string => {
+  const n = toNumber(abs(r));
+  const sign = isNegative(r) ? '−' : '';
+  return sign + (r.d === 1n ? r.n.toString() : Number(n.toPrecision(5)).toString());
+};

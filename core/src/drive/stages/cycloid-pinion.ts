@@ -1,0 +1,38 @@
+import { rational, neg } from '../../numbers/index.ts';
+import { lobes, size } from './pair.ts';
+import type { StageData, StageKind } from './stage.ts';
+
+export interface CycloidPinion extends StageData {
+  readonly kind: 'cycloidPinion';
+  readonly lobes: number;
+  readonly moduleMm?: number;
+}
+
+/** A pinion of a single lobe on a lobed wheel, on parallel shafts: r = −L, like a worm's. (handbook: drive) */
+export const cycloidPinion: StageKind<CycloidPinion> = {
+  kind: 'cycloidPinion',
+  title: 'Cycloid pinion',
+  short: 'cycloid pinion',
+  says: 'one lobe drives a lobed wheel: a worm’s ratio on parallel shafts',
+  inputs: [
+    lobes('lobes', 'Lobes', 30),
+    size('moduleMm', 'Module', 2, 'pitch diameter of the wheel over its lobes, for the drawing'),
+  ],
+  reduction: (s) => neg(rational(s.lobes)),
+  parts: (s) => [{ label: 'Lobed wheel', factor: rational(s.lobes) }],
+  provenance: () => 'exact',
+  shape: (s) => {
+    const module = s.moduleMm ?? 2;
+    return {
+      form: 'mesh',
+      driver: { teeth: 1, pitchMm: module * 4 },
+      driven: { teeth: s.lobes, pitchMm: module * s.lobes },
+      inner: false,
+    };
+  },
+  label: (s) => `1 : ${s.lobes}`,
+  facts: (s) => [
+    `One turn of the pinion moves the wheel by one lobe of ${s.lobes}; it is a twisted stack, for a single disc would let go.`,
+  ],
+  play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.lobes) },
+};

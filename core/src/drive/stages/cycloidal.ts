@@ -1,0 +1,90 @@
+import { abs, rational, refused, type Rational } from '../../numbers/index.ts';
+import type { SetMember } from '../shape.ts';
+import { choice, lobes, size } from './pair.ts';
+import type { StageData, StageKind } from './stage.ts';
+
+export interface Cycloidal extends StageData {
+  readonly kind: 'cycloidal';
+  readonly lobes: number;
+  readonly pins: number;
+  readonly held?: 'pins' | 'disc';
+  /** distance along the pin circle, for the drawing */
+  readonly pitchMm?: number;
+}
+
+const discHeld = (s: Cycloidal): boolean => s.held === 'disc';
+
+/** An eccentric disc of L lobes in P pins: r = L/(L − P), −L when P is L + 1; with the disc held, P/(P − L). (handbook: drive) */
+const reduction = (s: Cycloidal): Rational =>
+  discHeld(s) ? rational(s.pins, s.pins - s.lobes) : rational(s.lobes, s.lobes - s.pins);
+
+export const cycloidal: StageKind<Cycloidal> = {
+  kind: 'cycloidal',
+  title: 'Cycloidal drive',
+  short: 'cycloidal',
+  says: 'a lobed disc rolling in pins; compact, little play',
+  inputs: [
+    lobes('lobes', 'Lobes', 19),
+    lobes('pins', 'Pins', 20),
+    choice(
+      'held',
+      'Held',
+      [
+        ['pins', 'Pins'],
+        ['disc', 'Disc'],
+      ],
+      { optional: true },
+    ),
+    { ...size('pitchMm', 'Pin pitch', 5, 'from pin to pin around the circle, for the drawing'), more: true },
+  ],
+  refuse: (s) =>
+    s.lobes === s.pins ? refused('asManyPins', String(s.lobes), { path: 'pins' }).refusal : null,
+  reduction,
+  parts: (s) => [{ label: 'Cycloidal', factor: abs(reduction(s)) }],
+  provenance: () => 'exact',
+  shape: (s) => {
+    const pinsMm = ((s.pitchMm ?? 5) * s.pins) / Math.PI;
+    return {
+      form: 'set',
+      radiusMm: pinsMm / 2 + 3,
+      members: members(s, pinsMm),
+      label: `${s.lobes} / ${s.pins}`,
+    };
+  },
+  label: (s) => `${s.lobes} / ${s.pins}`,
+  facts: (s) => [
+    discHeld(s)
+      ? `The disc is held and only wobbles; the ${s.pins} pins turn with the crank.`
+      : `One turn of the crank lets the disc back by ${Math.abs(s.pins - s.lobes) === 1 ? 'one lobe' : `${Math.abs(s.pins - s.lobes)} lobes`} of ${s.lobes}.`,
+    'It has a ripple of its own at every pin; a second disc half a turn round balances it.',
+  ],
+  warns: (s) =>
+    s.pins === s.lobes + 1
+      ? []
+      : [`A plain disc has one lobe fewer than there are pins: ${s.pins - 1} lobes for ${s.pins} pins.`],
+  play: { by: 'angle', arcmin: 6 },
+};
+
+function members(s: Cycloidal, pinsMm: number): readonly SetMember[] {
+  const r = Number(reduction(s).s * reduction(s).n) / Number(reduction(s).d);
+  const eccentric = pinsMm / 2 / s.pins / 1.6;
+  return [
+    {
+      as: 'pins',
+      wheel: { teeth: s.pins, pitchMm: pinsMm },
+      reach: 0,
+      place: 0,
+      orbit: 0,
+      spin: discHeld(s) ? 1 : 0,
+    },
+    {
+      as: 'lobes',
+      wheel: { teeth: s.lobes, pitchMm: pinsMm - 4 * eccentric },
+      reach: eccentric,
+      place: 0,
+      orbit: r,
+      spin: discHeld(s) ? 0 : 1,
+    },
+    { as: 'wheel', wheel: { teeth: 0, pitchMm: pinsMm * 0.16 }, reach: 0, place: 0, orbit: 0, spin: r },
+  ];
+}

@@ -1,0 +1,156 @@
+import { abs, div, neg, rational, refused, type Rational } from '../../numbers/index.ts';
+import { byModule, type SetMember } from '../shape.ts';
+import { choice, count, size, teeth } from './pair.ts';
+import type { StageData, StageKind } from './stage.ts';
+
+export type Member = 'sun' | 'ring' | 'carrier';
+
+export interface Planetary extends StageData {
+  readonly kind: 'planetary';
+  readonly sun: number;
+  readonly ring: number;
+  readonly planets: number;
+  readonly fixed: Member;
+  readonly in: Member;
+  readonly out: Member;
+  readonly moduleMm?: number;
+}
+
+const ROLES = ['fixed', 'in', 'out'] as const;
+const member = (key: string, label: string, first: Member): ReturnType<typeof choice> =>
+  choice(
+    key,
+    label,
+    ([first, 'sun', 'ring', 'carrier'] as const)
+      .filter((m, i, all) => all.indexOf(m) === i)
+      .map((m) => [m, m[0]!.toUpperCase() + m.slice(1)] as const),
+  );
+
+/** Willis: S·(ωS − ωC) + R·(ωR − ωC) = 0, so these weights times the three speeds add up to nothing. */
+const weight = (s: Planetary, m: Member): Rational =>
+  m === 'sun' ? rational(s.sun) : m === 'ring' ? rational(s.ring) : rational(-s.sun - s.ring);
+
+/** Teeth of a planet; a half when ring and sun are not both odd or both even. */
+const planetTeeth = (s: Planetary): number => (s.ring - s.sun) / 2;
+
+/** Sun, planets in a carrier, ring: r = −w(out)/w(in) with one member held. (handbook: drive, planetary) */
+export const planetary: StageKind<Planetary> = {
+  kind: 'planetary',
+  title: 'Planetary set',
+  short: 'planetary',
+  says: 'sun, planets and ring on one axis; strong and short',
+  inputs: [
+    teeth('sun', 'Sun', 6, 12),
+    teeth('ring', 'Ring', 12, 48),
+    count('planets', 'Planets', 1, 24, 3),
+    member('fixed', 'Held', 'ring'),
+    member('in', 'Driven by', 'sun'),
+    member('out', 'Output', 'carrier'),
+    { ...size('moduleMm', 'Module', 1, 'pitch diameter over teeth, for the drawing'), more: true },
+  ],
+  refuse: (s) => {
+    if (s.ring < s.sun + 2)
+      return refused('ringTooSmall', String(s.ring), { path: 'ring', limit: String(s.sun) }).refusal;
+    if (s.fixed === s.in || s.fixed === s.out)
+      return refused('sameMember', s.fixed, { path: 'fixed' }).refusal;
+    return s.in === s.out ? refused('sameMember', s.in, { path: 'in' }).refusal : null;
+  },
+  settle: (after, before, key) => {
+    const other = ROLES.find((r) => r !== key && after[r] === after[key as 'fixed']);
+    return (ROLES as readonly string[]).includes(key) && other
+      ? { ...after, [other]: before[key as 'fixed'] }
+      : after;
+  },
+  reduction: (s) => neg(div(weight(s, s.out), weight(s, s.in))),
+  parts: (s) => [
+    { label: `Planetary in`, factor: abs(div(rational(1n), weight(s, s.in))) },
+    { label: `Planetary out`, factor: abs(weight(s, s.out)) },
+  ],
+  provenance: () => 'exact',
+  shape: (s) => ({
+    form: 'set',
+    radiusMm: (s.ring / 2 + 3) * (s.moduleMm ?? 1),
+    members: members(s),
+    label: `${s.sun} / ${s.ring}`,
+  }),
+  label: (s) => `${s.sun} / ${s.ring}`,
+  facts: (s) => [
+    `${s.fixed} held, ${s.in} in, ${s.out} out; planets of ${planetTeeth(s)} teeth.`.replace(/^./, (c) =>
+      c.toUpperCase(),
+    ),
+    ...(fits(s)
+      ? [`(${s.sun} + ${s.ring})/${s.planets} = ${(s.sun + s.ring) / s.planets}: ${planetsFit(s)}.`]
+      : []),
+    ...(s.fixed === 'carrier'
+      ? ['With the carrier held the planets are idlers and the ring turns backwards.']
+      : []),
+  ],
+  warns: (s) => [
+    ...(Number.isInteger(planetTeeth(s))
+      ? []
+      : [
+          `${s.ring} − ${s.sun} is odd: a planet would need ${planetTeeth(s)} teeth; take one tooth more or less on ring or sun.`,
+        ]),
+    ...(fits(s)
+      ? []
+      : [
+          `(${s.sun} + ${s.ring})/${s.planets} is not whole: ${s.planets} planets at equal angles do not go in${otherPlanets(s)}.`,
+        ]),
+    ...(clear(s) ? [] : [fouls(s)]),
+  ],
+  play: { by: 'angle', arcmin: 42 },
+};
+
+const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
+const planetsFit = (s: Planetary): string =>
+  `${WORDS[s.planets] ?? s.planets} ${s.planets === 1 ? 'planet fits' : 'planets fit'}`;
+const fits = (s: Planetary): boolean => (s.sun + s.ring) % s.planets === 0;
+
+/** Tips of neighbouring planets stay apart: (S + P)·sin(π/n) > P + 2. */
+const clear = (s: Planetary): boolean =>
+  s.planets < 2 || (s.sun + planetTeeth(s)) * Math.sin(Math.PI / s.planets) > planetTeeth(s) + 2;
+
+function fouls(s: Planetary): string {
+  const P = planetTeeth(s);
+  const room = (s.sun + P) * Math.sin(Math.PI / s.planets);
+  return `${s.planets} planets of ${P} teeth foul one another: (${s.sun} + ${P})·sin(180°/${s.planets}) = ${room.toFixed(2)}, and ${P + 2} is needed.`;
+}
+
+function otherPlanets(s: Planetary): string {
+  const good = [2, 3, 4, 5, 6].filter((n) => fits({ ...s, planets: n }) && clear({ ...s, planets: n }));
+  return good.length > 0 ? `; ${good.join(' or ')} would` : '';
+}
+
+function members(s: Planetary): readonly SetMember[] {
+  const module = s.moduleMm ?? 1;
+  const out = weight(s, s.out);
+  const turn = (m: Member): number => {
+    if (m === s.fixed) return 0;
+    return m === s.out ? 1 : -Number(out.s * out.n) / Number(weight(s, m).s * weight(s, m).n);
+  };
+  const carrier = turn('carrier');
+  const planet = Math.max(1, Math.round(planetTeeth(s)));
+  const reach = ((s.sun + s.ring) / 4) * module;
+  const spin = carrier - (s.sun / planet) * (turn('sun') - carrier);
+  return [
+    { as: 'ring', wheel: byModule(s.ring, module), reach: 0, place: 0, orbit: 0, spin: turn('ring') },
+    {
+      as: 'arms',
+      arms: s.planets,
+      wheel: { teeth: 0, pitchMm: reach * 2 },
+      reach: 0,
+      place: 0,
+      orbit: 0,
+      spin: carrier,
+    },
+    ...Array.from({ length: s.planets }, (_, i): SetMember => ({
+      as: 'wheel',
+      wheel: byModule(planet, module),
+      reach,
+      place: i / s.planets,
+      orbit: carrier,
+      spin,
+    })),
+    { as: 'wheel', wheel: byModule(s.sun, module), reach: 0, place: 0, orbit: 0, spin: turn('sun') },
+  ];
+}

@@ -1,0 +1,82 @@
+import { abs, rational, refused, type Rational } from '../../numbers/index.ts';
+import type { SetMember } from '../shape.ts';
+import { choice, size, teeth } from './pair.ts';
+import type { StageData, StageKind } from './stage.ts';
+
+export interface StrainWave extends StageData {
+  readonly kind: 'strainWave';
+  readonly flex: number;
+  readonly rigid: number;
+  readonly held?: 'rigid' | 'flex';
+  readonly moduleMm?: number;
+}
+
+const flexHeld = (s: StrainWave): boolean => s.held === 'flex';
+
+/** Wave in: rigid ring C held, −F/(C − F); flexible ring F held, +C/(C − F). (handbook: drive) */
+const reduction = (s: StrainWave): Rational =>
+  flexHeld(s) ? rational(s.rigid, s.rigid - s.flex) : rational(-s.flex, s.rigid - s.flex);
+
+export const strainWave: StageKind<StrainWave> = {
+  kind: 'strainWave',
+  title: 'Strain wave',
+  short: 'strain wave',
+  says: 'a flexible ring pushed round by a wave; great ratio, hardly any play',
+  inputs: [
+    teeth('flex', 'Flexible', 20, 200),
+    teeth('rigid', 'Rigid', 20, 202),
+    choice(
+      'held',
+      'Held',
+      [
+        ['rigid', 'Rigid'],
+        ['flex', 'Flexible'],
+      ],
+      { optional: true },
+    ),
+    { ...size('moduleMm', 'Module', 0.3, 'pitch diameter over teeth, for the drawing'), more: true },
+  ],
+  refuse: (s) =>
+    s.rigid <= s.flex
+      ? refused('rigidTooSmall', String(s.rigid), { path: 'rigid', limit: String(s.flex) }).refusal
+      : null,
+  reduction,
+  parts: (s) => [{ label: 'Strain wave', factor: abs(reduction(s)) }],
+  provenance: () => 'exact',
+  shape: (s) => {
+    const module = s.moduleMm ?? 0.3;
+    return {
+      form: 'set',
+      radiusMm: (s.rigid / 2) * module + 4,
+      members: members(s, module),
+      label: `${s.flex} / ${s.rigid}`,
+    };
+  },
+  label: (s) => `${s.flex} / ${s.rigid}`,
+  facts: (s) => [
+    `One turn of the wave moves the ${flexHeld(s) ? 'rigid ring on' : 'flexible ring back'} by ${s.rigid - s.flex} teeth.`,
+    'It ripples twice in each turn of the wave.',
+  ],
+  warns: (s) =>
+    (s.rigid - s.flex) % 2 === 0
+      ? []
+      : [`A wave with two crests needs an even difference of teeth, not ${s.rigid - s.flex}.`],
+  play: { by: 'angle', arcmin: 1 },
+};
+
+function members(s: StrainWave, module: number): readonly SetMember[] {
+  const r = Number(reduction(s).s * reduction(s).n) / Number(reduction(s).d);
+  const at = (as: SetMember['as'], teeth: number, mm: number, spin: number): SetMember => ({
+    as,
+    wheel: { teeth, pitchMm: mm },
+    reach: 0,
+    place: 0,
+    orbit: 0,
+    spin,
+  });
+  return [
+    at('ring', s.rigid, s.rigid * module, flexHeld(s) ? 1 : 0),
+    at('wave', s.flex, s.flex * module * 0.97, r),
+    at('wheel', 0, s.flex * module * 0.3, r),
+  ];
+}

@@ -1,0 +1,63 @@
+import { compareToPi } from './pi.ts';
+import {
+  abs,
+  compare,
+  div,
+  isZero,
+  mul,
+  ONE,
+  rational,
+  toNumber,
+  toText,
+  type Rational,
+} from './rational.ts';
+
+/** q·π^piPower, exact: π stays a symbol. Zero has power 0. (handbook: numbers) */
+export interface PiValue {
+  readonly q: Rational;
+  readonly piPower: -1 | 0 | 1;
+}
+
+export const piValue = (q: Rational, piPower: PiValue['piPower'] = 0): PiValue => ({
+  q,
+  piPower: isZero(q) ? 0 : piPower,
+});
+
+/** a/b. Throws a RangeError when b is 0 or a power of π would leave −1, 0, 1. */
+export function divPi(a: PiValue, b: PiValue): PiValue {
+  const power = a.piPower - b.piPower;
+  if (power !== -1 && power !== 0 && power !== 1) throw new RangeError('π to a higher power');
+  return piValue(div(a.q, b.q), power);
+}
+
+export const scalePi = (a: PiValue, by: Rational): PiValue => piValue(mul(a.q, by), a.piPower);
+
+/** The nearest double. */
+export const piToNumber = (a: PiValue): number => toNumber(a.q) * Math.PI ** a.piPower;
+
+/** −1, 0 or 1 as a is less than, equal to or greater than the rational r; exact. Only for a above 0 and r above 0. */
+export function comparePi(a: PiValue, r: Rational): -1 | 0 | 1 {
+  if (a.piPower === 0) return compare(a.q, r);
+  const ratio = div(r, a.q);
+  // q·π against r is π against r/q; q/π against r is q/r against π.
+  return a.piPower === 1 ? (-compareToPi(ratio) as -1 | 1) : compareToPi(div(ONE, ratio));
+}
+
+/** The nearest whole number to a ≥ 0: exact, π never gives a half. (handbook: numbers, rounding) */
+export function roundPi(a: PiValue): bigint {
+  if (isZero(a.q)) return 0n;
+  let guess = BigInt(Math.max(0, Math.round(piToNumber(a))));
+  const half = rational(1n, 2n);
+  const above = (n: bigint): Rational => rational(2n * n + 1n, 2n);
+  while (guess > 0n && comparePi(a, above(guess - 1n)) < 0) guess--;
+  while (comparePi(a, guess === 0n ? half : above(guess)) >= 0) guess++;
+  return guess;
+}
+
+/** "2·π", "127/50", "800/π" */
+export function piText(a: PiValue): string {
+  const q = toText(a.q);
+  if (a.piPower === 0) return q;
+  if (a.piPower === -1) return a.q.d === 1n ? `${q}/π` : `${a.q.s < 0n ? '-' : ''}${a.q.n}/(${a.q.d}·π)`;
+  return toText(abs(a.q)) === '1' ? (a.q.s < 0n ? '-π' : 'π') : `${q}·π`;
+}

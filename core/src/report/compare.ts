@@ -1,0 +1,63 @@
+import { kindOf } from '../drive/index.ts';
+import { plainText, type Rich } from './rich.ts';
+import type { Report } from './report.ts';
+import { grouped, mixed } from './text.ts';
+import type { Graded } from './figure.ts';
+
+/** One line of a comparison; equal lines go quiet. */
+export interface CompareRow {
+  readonly label: string;
+  readonly a: Side;
+  readonly b: Side;
+  readonly differs: boolean;
+}
+interface Side {
+  readonly text: Rich;
+  readonly graded: Graded | null;
+}
+
+const side = (text: Rich, graded: Graded | null = null): Side => ({ text, graded });
+
+const MOST_COUNTS = 40;
+
+/** Two trains for the same job, figure by figure. */
+export function compareReports(a: Report, b: Report): readonly CompareRow[] {
+  const rows: CompareRow[] = [];
+  const add = (label: string, x: Side, y: Side): void => {
+    const plain = (s: Side): string => `${plainText(s.text)} ${s.graded?.word ?? ''}`;
+    rows.push({ label, a: x, b: y, differs: plain(x) !== plain(y) });
+  };
+  const both = (label: string, of: (r: Report) => Side): void => add(label, of(a), of(b));
+  const stages = Math.max(a.drive.train.stages.length, b.drive.train.stages.length);
+  both('reduction', (r) => side([...r.train.ratio.text, ' : 1']));
+  both('steps per turn', (r) => side(r.train.steps.text, r.verdict[0]?.graded ?? null));
+  for (let i = 0; i < stages; i++)
+    both(`stage ${i + 1}`, (r) => {
+      const stage = r.drive.train.stages[i];
+      return side([stage ? `${kindOf(stage).short} ${kindOf(stage).label(stage)}` : 'none']);
+    });
+  for (const D of a.counts.slice(0, MOST_COUNTS))
+    both(`divide by ${grouped(String(D))}`, (r) => {
+      const d = r.opened(D);
+      return d
+        ? side(mixed(d.division.step), d.row.graded)
+        : side(['Unknown'], { grade: 'unknown', word: 'Unknown' });
+    });
+  if (a.counts.length > 0)
+    both('worst error', (r) => side(r.verdict[2]?.figure?.text ?? ['Unknown'], r.verdict[2]?.graded ?? null));
+  for (const label of ['one turn takes', 'play in all'])
+    both(label, (r) => side(r.train.work.rows.find((w) => w.label === label)?.figure.text ?? ['none']));
+  both('wheels', (r) => side([teethOf(r)]));
+  return rows;
+}
+
+/** "5 wheels, 186 teeth" */
+function teethOf(r: Report): string {
+  const teeth = r.drive.train.stages.flatMap((stage) =>
+    kindOf(stage)
+      .inputs.filter((i) => i.type === 'count' && i.wheel)
+      .map((i) => (stage as unknown as Readonly<Record<string, unknown>>)[i.key])
+      .filter((z): z is number => typeof z === 'number'),
+  );
+  return `${teeth.length}, ${grouped(String(teeth.reduce((n, z) => n + z, 0)))} teeth`;
+}

@@ -1,0 +1,275 @@
+import {
+  ARCSEC_PER_TURN,
+  div,
+  exactly,
+  piText,
+  piToNumber,
+  rational,
+  scalePi,
+  toNumber,
+} from '../numbers/index.ts';
+import {
+  durationText,
+  kindOf,
+  lostMotion,
+  outputKindOf,
+  readMoves,
+  type Drive,
+  type Kinematics,
+} from '../drive/index.ts';
+import { judgeMove, type JudgedMove } from '../divide/index.ts';
+import type { Figure, Graded, WorkingLine } from './figure.ts';
+import { rpmOf, speedLine, stepAngle } from './shafts.ts';
+import { stageLines, turnLine } from './train.ts';
+import { angleText, dmsText, grouped, lengthText, measured, mixed, strong, timeText, whole } from './text.ts';
+import type { Rich } from './rich.ts';
+
+/** One wanted move of a linear output. */
+export interface MoveReport {
+  readonly label: string;
+  readonly graded: Graded;
+  readonly figure: Figure;
+}
+
+/** The work: what one division, one microstep and one turn are there, and what a maker should know of it. */
+export interface WorkReport {
+  readonly title: string;
+  readonly carries: string;
+  readonly rows: readonly { readonly label: string; readonly figure: Figure }[];
+  readonly facts: readonly string[];
+  readonly moves: readonly MoveReport[];
+}
+
+type Row = WorkReport['rows'][number];
+
+/** A length with its unit set apart. */
+const length = (mm: number): Rich => {
+  const [n, unit] = lengthText(mm);
+  return [n, { unit }];
+};
+
+const row = (
+  key: string,
+  label: string,
+  says: string,
+  text: Rich,
+  exact: boolean,
+  lines: () => readonly WorkingLine[],
+): Row => ({
+  label,
+  figure: {
+    key: `work.${key}`,
+    label: says,
+    value: null,
+    text,
+    exact,
+    working: () => [...lines(), { label, text: strong(text), exact }],
+  },
+});
+
+export function workReport(drive: Drive, k: Kinematics, divisions: number | undefined): WorkReport {
+  const kind = outputKindOf(drive.train.output);
+  const radius = drive.job.radiusMm === undefined ? null : toNumber(exactly(drive.job.radiusMm));
+  const rows = k.travel ? linearRows(drive, k) : rotaryRows(drive, k, divisions, radius);
+  const carries = k.travel
+    ? kind.says
+    : radius === null
+      ? 'give a radius in the Job'
+      : `at the rim, ${measured(radius)} mm`;
+  return {
+    title: kind.title,
+    carries,
+    rows: [...rows, turnRow(drive, k), ...playRows(drive, k)],
+    facts: [...kind.facts(drive.train.output), ...extremes(drive, k)],
+    moves: moveReports(drive, k),
+  };
+}
+
+function rotaryRows(
+  drive: Drive,
+  k: Kinematics,
+  D: number | undefined,
+  radius: number | null,
+): readonly Row[] {
+  const rows: Row[] = [];
+  const circle = radius === null ? 0 : 2 * Math.PI * radius;
+  if (D !== undefined) {
+    const angle = dmsText(rational(ARCSEC_PER_TURN, D));
+    rows.push(
+      row('division', `one of ${grouped(String(D))}`, `angle of one of ${D}`, [angle], false, () => [
+        { label: 'one turn', text: [`360° ÷ ${grouped(String(D))}`], exact: true },
+      ]),
+    );
+  }
+  if (k.stepsPerTurn) {
+    const step: Rich =
+      radius === null
+        ? [stepAngle(div(rational(ARCSEC_PER_TURN), k.stepsPerTurn))]
+        : length(circle / toNumber(k.stepsPerTurn));
+    const says = radius === null ? 'one step at the work' : 'one step along the rim';
+    rows.push(
+      row('step', radius === null ? 'one step' : 'step at rim', says, step, false, () => [
+        turnLine(drive, k),
+        ...(radius === null
+          ? []
+          : [{ label: 'the rim', text: [`2π × ${measured(radius)} mm`], exact: true }]),
+      ]),
+    );
+  }
+  return rows;
+}
+
+function linearRows(drive: Drive, k: Kinematics): readonly Row[] {
+  const travel = k.travel!;
+  const text = length(piToNumber(travel));
+  const rows: Row[] = [
+    row(
+      'travel',
+      'travel a turn',
+      'travel for one turn of the last shaft',
+      text,
+      travel.piPower === 0,
+      () => [{ label: 'exactly', text: [`${piText(travel)} mm`], exact: true }],
+    ),
+  ];
+  if (k.stepsPerTurn) {
+    const per = scalePi(travel, div(rational(1n), k.stepsPerTurn));
+    rows.push(
+      row('step', 'one step', 'travel of one step', length(piToNumber(per)), false, () => [
+        turnLine(drive, k),
+        { label: 'travel a turn', text: [`${piText(travel)} mm`], exact: true },
+        { label: 'exactly', text: [`${piText(per)} mm`], exact: true },
+      ]),
+    );
+  }
+  return rows;
+}
+
+/** Seconds of one turn of the work at the source's speed. */
+const turnSeconds = (k: Kinematics): number => toNumber(div(rational(60), rpmOf(k, k.shafts.at(-1)!)));
+
+function turnRow(drive: Drive, k: Kinematics): Row {
+  const seconds = turnSeconds(k);
+  const [n, unit] = timeText(seconds);
+  return row('time', 'one turn takes', 'time for one turn of the work', [n, { unit }], false, () => [
+    speedLine(k),
+    ...stageLines(drive, k),
+    {
+      label: 'one turn',
+      text: [...mixed(k.reduction), ` turns of the source: ${whole(BigInt(Math.round(seconds)))} s`],
+      exact: false,
+    },
+    { label: 'in words', text: [durationText(seconds)], exact: false },
+  ]);
+}
+
+function playRows(drive: Drive, k: Kinematics): readonly Row[] {
+  const lost = lostMotion(drive.train);
+  if (drive.train.stages.length === 0) return [];
+  const text: Rich = k.travel
+    ? length(lost.atWork * piToNumber(k.travel))
+    : [angleText(lost.atWork * Number(ARCSEC_PER_TURN))];
+  const unknown = lost.unknown > 0 ? ` and ${lost.unknown} not known` : '';
+  return [
+    row('play', 'play in all', 'lost motion at the work', text, false, () => [
+      ...lost.byStage.flatMap((b, i): WorkingLine[] => [
+        {
+          label: kindOf(drive.train.stages[i]!).short,
+          text: [
+            b === null ? 'Unknown: give its module or its play' : angleText(b * Number(ARCSEC_PER_TURN)),
+          ],
+          exact: false,
+        },
+      ]),
+      {
+        label: 'at the source',
+        text: [`${turnsText(lost.atSource)} of ${sourceTurn(k)} before the work follows`],
+        exact: false,
+      },
+      {
+        label: 'all at once',
+        text: [...text, `${unknown}${lost.estimate ? ', estimated' : ''}`],
+        exact: false,
+      },
+    ]),
+  ];
+}
+
+const sourceTurn = (k: Kinematics): string => (k.shafts.length > 1 ? 'shaft 0' : 'the source');
+const turnsText = (turns: number): string =>
+  turns < 1 ? `${measured(turns * 360)}°` : `${measured(turns)} turns`;
+
+const DAY = 86_400;
+
+/** What is surprising about a great reduction, in words. (handbook: drive, long trains) */
+function extremes(drive: Drive, k: Kinematics): readonly string[] {
+  const out: string[] = [];
+  const seconds = turnSeconds(k);
+  const lost = lostMotion(drive.train);
+  const rpm = `At ${Number(toNumber(k.speed.rpm).toPrecision(6))} rpm`;
+  if (seconds >= DAY) {
+    const years = seconds / (365.25 * DAY);
+    const also = years >= 1 && seconds < 2 * 365.25 * DAY ? ` (${years.toFixed(2)} years)` : '';
+    out.push(`${rpm} one turn of the work takes ${durationText(seconds)}${also}.`);
+  }
+  if (lost.atSource >= 1) {
+    const est = lost.estimate ? ' (estimated)' : '';
+    out.push(`Turned back, the source makes ${turnsText(lost.atSource)} that only take up play${est}.`);
+  }
+  const lastPlay = lost.byStage.at(-1) ?? 0;
+  if (lastPlay > DAY / seconds && seconds > DAY)
+    out.push(
+      'The last wheel’s play is more than a day’s motion: at first it only takes up backlash. Never drive such a train from its slow end.',
+    );
+  return out;
+}
+
+function moveReports(drive: Drive, k: Kinematics): readonly MoveReport[] {
+  const read = readMoves(drive.job.moves ?? '');
+  if (!k.travel || !read.ok) return [];
+  const tolerance = drive.job.toleranceMm === undefined ? null : exactly(drive.job.toleranceMm);
+  return read.value.flatMap((move, i) => {
+    const judged = judgeMove(k, move, tolerance);
+    return judged ? [moveReport(drive, k, judged, i)] : [];
+  });
+}
+
+function moveReport(drive: Drive, k: Kinematics, m: JudgedMove, i: number): MoveReport {
+  const error = lengthText(Math.abs(m.errorMm)).join(' ');
+  const words: Record<string, string> = {
+    even: 'Even',
+    evenMicrostep: `Even at 1/${m.coarsestMode ?? '?'}`,
+    rounded: `Rounded ±${error}`,
+    misses: `Misses, off by ${error}`,
+  };
+  const label = /mm|in|µ|π|pi/i.test(m.move.text) ? m.move.text : `${m.move.text} mm`;
+  const steps: Rich = m.steps.piPower === 0 ? mixed(m.steps.q) : [measured(piToNumber(m.steps))];
+  const exactSteps = piText(m.steps);
+  return {
+    label,
+    graded: { grade: m.grade, word: words[m.grade] ?? 'Unknown' },
+    figure: {
+      key: `work.move${i}`,
+      label: `steps for ${label}`,
+      value: exactSteps,
+      text: steps,
+      exact: m.steps.piPower === 0,
+      working: () => [
+        turnLine(drive, k),
+        { label: 'travel a turn', text: [`${piText(k.travel!)} mm`], exact: true },
+        { label: 'the move', text: [`${piText(m.move.mm)} mm`], exact: true },
+        { label: 'steps, exactly', text: [exactSteps], exact: true },
+        ...(m.errorMm === 0
+          ? []
+          : [
+              {
+                label: 'goes to',
+                text: [`${whole(m.nearest)}: ${error} ${m.errorMm > 0 ? 'too far' : 'short'}`],
+                exact: false,
+              },
+            ]),
+        { label: `steps for ${label}`, text: strong(steps), exact: m.steps.piPower === 0 },
+      ],
+    },
+  };
+}

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { mdiCompare } from '@mdi/js';
+import {
+  readCount,
+  refused,
+  type CureBlock,
+  type CureReport,
+  type LedgerReport,
+  type Refusal,
+} from '@pendrix/core';
+import GradeTag from '../../ui/GradeTag.vue';
+import MarkIcon from '../../ui/MarkIcon.vue';
+import ReadField from '../../ui/ReadField.vue';
+import { useTrials } from '../../stores/trials.ts';
+
+/** What is missing, and the changes that bring it; each opens as a comparison, none goes in by itself. */
+const { missing, chosen, block } = defineProps<{
+  missing: LedgerReport['missing'];
+  chosen: string | null;
+  block: CureBlock | null;
+}>();
+const emit = defineEmits<{ choose: [prime: string]; compare: [cure: CureReport] }>();
+const trials = useTrials();
+const wheels = computed(() => trials.kept.wheels);
+const present = computed(() => missing.find((m) => String(m.prime) === chosen));
+
+const set =
+  (end: 'from' | 'to') =>
+  (text: string): Refusal | null => {
+    const read = readCount(text, { min: 6, max: 400, unit: 'teeth', example: end === 'from' ? '12' : '127' });
+    if (!read.ok) return read.refusal;
+    const range = { ...wheels.value, [end]: read.value };
+    if (range.from > range.to)
+      return refused('backwards', `${range.from} to ${range.to}`, { example: '12 and 127' }).refusal;
+    trials.setWheels(range);
+    return null;
+  };
+</script>
+
+<template>
+  <section class="cures" aria-label="Cures">
+    <div v-if="missing.length > 1" class="primes" role="group" aria-label="Which prime is missing">
+      <button
+        v-for="m in missing"
+        :key="String(m.prime)"
+        type="button"
+        :aria-pressed="String(m.prime) === chosen"
+        :aria-label="`Cures for ${m.prime}`"
+        @click="emit('choose', String(m.prime))"
+      >
+        {{ m.prime }}
+      </button>
+    </div>
+    <template v-if="present && block">
+      <h3><MarkIcon name="rounded" /> {{ block.prime }} is missing</h3>
+      <p>{{ block.lacking }} {{ block.lacking.includes(' ') ? 'lack' : 'lacks' }} it: {{ present.rest }}</p>
+      <article v-for="cure in block.cures" :key="cure.says" class="cure">
+        <div>
+          <h4>{{ cure.says }}</h4>
+          <p v-for="o in cure.outcome" :key="o.graded.word" class="outcome">
+            <GradeTag :graded="o.graded" /> <span>{{ o.counts }}</span>
+          </p>
+          <p v-if="cure.loses" class="loses">{{ cure.loses }}</p>
+        </div>
+        <v-btn :prepend-icon="mdiCompare" :aria-label="`Compare: ${cure.says}`" @click="emit('compare', cure)"
+          >Compare</v-btn
+        >
+      </article>
+      <p v-if="block.none" class="none">{{ block.none }}</p>
+      <div class="range">
+        <span>Wheels from</span>
+        <ReadField
+          label="Least teeth of a cure’s wheel"
+          :labelled="false"
+          :value="String(wheels.from)"
+          :commit="set('from')"
+        />
+        <span>to</span>
+        <ReadField
+          label="Most teeth of a cure’s wheel"
+          :labelled="false"
+          :value="String(wheels.to)"
+          :commit="set('to')"
+        />
+        <span>teeth</span>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.cures {
+  margin-top: 12px;
+  background: var(--p-amber-ground);
+  border-top: 2px solid var(--p-amber);
+  padding: 10px 14px 14px;
+  font-size: 14px;
+  line-height: 19px;
+  flex: 1;
+}
+.primes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin-bottom: 8px;
+}
+.primes button {
+  min-width: 36px;
+  height: 32px;
+  padding: 0 8px;
+  border: 1px solid var(--p-amber);
+  border-radius: 2px;
+  color: var(--p-amber);
+  font: 600 14px var(--mono);
+  background: var(--p-surface);
+}
+.primes button[aria-pressed='true'] {
+  background: var(--p-amber);
+  color: var(--p-surface);
+}
+h3 {
+  color: var(--p-amber);
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  margin-bottom: 3px;
+}
+.cure {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: start;
+  border-top: 1px solid var(--p-amber-rule);
+  margin-top: 9px;
+  padding-top: 8px;
+}
+h4 {
+  font-size: 14px;
+  line-height: 19px;
+  font-weight: 650;
+}
+.outcome {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 6px;
+}
+.loses {
+  color: var(--p-red);
+  font-weight: 600;
+}
+.none {
+  border-top: 1px solid var(--p-amber-rule);
+  margin-top: 9px;
+  padding-top: 8px;
+}
+.range {
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 6px;
+  border-top: 1px solid var(--p-amber-rule);
+  margin-top: 10px;
+  padding-top: 8px;
+  --field-width: 58px;
+}
+</style>

@@ -1,0 +1,246 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { mdiClose } from '@mdi/js';
+import {
+  compare,
+  decimal,
+  exactly,
+  knownBoxes,
+  labelInterval,
+  pairsRatio,
+  rational,
+  ratioInterval,
+  readCount,
+  readNumber,
+  readRatio,
+  refused,
+  isNegative,
+  isZero,
+  simplestIn,
+  toText,
+  type Interval,
+  type InputValue,
+  type Rational,
+  type Refusal,
+  type StageKindId,
+} from '@pendrix/core';
+import ReadField from '../../ui/ReadField.vue';
+import { useTrains } from './use-trains.ts';
+
+/** What a gearbox really is: from a count at the machine, or from its label; and the wheels that would make it. */
+const open = defineModel<boolean>({ required: true });
+const { fullSteps, hasStage } = defineProps<{
+  /** of the drive's source, to start with */
+  fullSteps: number;
+  /** a stage is chosen that the ratio can take the place of */
+  hasStage: boolean;
+}>();
+const emit = defineEmits<{
+  use: [kind: StageKindId, values: Readonly<Record<string, InputValue>>, replace: boolean];
+}>();
+
+const by = ref<'count' | 'label'>('count');
+const perTurn = ref<Rational>(rational(fullSteps));
+const turns = ref<Rational>(rational(10));
+const steps = ref<Rational | null>(null);
+const off = ref<Rational>(rational(4));
+const label = ref<Rational>(rational(64));
+const percent = ref<Rational>(rational(1));
+const teeth = ref({ from: 8, to: 60 });
+const pairs = ref(2);
+const { trains, busy, failed, search, stop, clear } = useTrains();
+
+const interval = computed<Interval | null>(() => {
+  if (by.value === 'label') return labelInterval(label.value, percent.value);
+  if (!steps.value) return null;
+  return ratioInterval({ perTurn: perTurn.value, turns: turns.value, steps: steps.value, error: off.value });
+});
+const fractions = computed(() => (interval.value ? simplestIn(interval.value, 8) : []));
+const middle = computed(() =>
+  interval.value
+    ? `${decimal(interval.value.low, 5)} to ${decimal(interval.value.high, 5)}`
+    : by.value === 'count'
+      ? 'Type how many steps the source made.'
+      : 'The label may not be off by all of itself.',
+);
+watch(open, (now) => {
+  if (now) perTurn.value = rational(fullSteps);
+  else clear();
+});
+watch([interval, teeth, pairs], clear);
+
+const number =
+  (take: (value: Rational) => void, zero = false) =>
+  (text: string): Refusal | null => {
+    const read = readNumber(text);
+    if (!read.ok) return read.refusal;
+    if (isNegative(read.value)) return refused('negative', text, { example: '10' }).refusal;
+    if (isZero(read.value) && !zero) return refused('zero', text, { example: '10' }).refusal;
+    take(read.value);
+    return null;
+  };
+const setLabel = (text: string): Refusal | null => {
+  const read = readRatio(text);
+  if (!read.ok) return read.refusal;
+  if (isNegative(read.value.value)) return refused('negative', text, { example: '64:1' }).refusal;
+  label.value = read.value.value;
+  return null;
+};
+const setTeeth =
+  (end: 'from' | 'to') =>
+  (text: string): Refusal | null => {
+    const read = readCount(text, { min: 4, max: 400, unit: 'teeth', example: '8' });
+    if (!read.ok) return read.refusal;
+    const range = { ...teeth.value, [end]: read.value };
+    if (range.from > range.to) return refused('backwards', text, { example: '8 and 60' }).refusal;
+    teeth.value = range;
+    return null;
+  };
+const setPairs = (text: string): Refusal | null => {
+  const read = readCount(text, { min: 1, max: 4, unit: 'pairs', example: '2' });
+  if (!read.ok) return read.refusal;
+  pairs.value = read.value;
+  return null;
+};
+const shown = (r: Rational | null): string => (r === null ? '' : toText(r));
+const provenance = computed(() => (by.value === 'count' ? 'measured' : 'nominal'));
+const useRatio = (r: string): void =>
+  emit('use', 'ratio', { value: r, provenance: provenance.value }, hasStage);
+const boxPairs = (
+  driven: readonly number[],
+  drivers: readonly number[],
+): Readonly<Record<string, InputValue>> => ({
+  pairs: driven.map((z, i) => [drivers[i]!, z] as const),
+});
+const boxes = knownBoxes.map((b) => ({ ...b, ratio: pairsRatio(b.pairs) }));
+const inside = (r: Rational): boolean => {
+  const i = interval.value;
+  if (!i) return false;
+  return compare(i.low, r) <= 0 && compare(r, i.high) <= 0;
+};
+const trainRatio = (r: string): string => decimal(exactly(r), 5);
+</script>
+
+<template>
+  <v-dialog v-model="open" aria-labelledby="ratio-title" max-width="760">
+    <div class="dialog">
+      <header>
+        <h2 id="ratio-title">True ratio</h2>
+        <span class="sp"></span>
+        <button type="button" class="icon-button" aria-label="Close" @click="open = false">
+          <v-icon :icon="mdiClose" size="20" />
+        </button>
+      </header>
+      <div class="ways" role="group" aria-label="Known from">
+        <button type="button" :aria-pressed="by === 'count'" @click="by = 'count'">From a count</button>
+        <button type="button" :aria-pressed="by === 'label'" @click="by = 'label'">From the label</button>
+      </div>
+      <div class="two">
+        <div class="given">
+          <template v-if="by === 'count'">
+            <p class="quiet">
+              Put a mark on the output, let the source turn it some whole turns, and count its steps.
+            </p>
+            <ReadField
+              label="Turns of the output"
+              :value="shown(turns)"
+              :commit="number((v) => (turns = v))"
+            />
+            <ReadField
+              label="Steps counted"
+              :value="shown(steps)"
+              placeholder="27469"
+              :commit="number((v) => (steps = v))"
+            />
+            <ReadField label="give or take" :value="shown(off)" :commit="number((v) => (off = v), true)" />
+            <ReadField label="Steps a turn" :value="shown(perTurn)" :commit="number((v) => (perTurn = v))" />
+          </template>
+          <template v-else>
+            <p class="quiet">What is printed on it, and how far that may be from the truth.</p>
+            <ReadField label="Printed" :value="shown(label)" :commit="setLabel" />
+            <ReadField
+              label="may be off by"
+              unit="%"
+              :value="shown(percent)"
+              :commit="number((v) => (percent = v), true)"
+            />
+          </template>
+          <p class="span" role="status">
+            <b class="mono">{{ middle }}</b>
+          </p>
+        </div>
+        <div class="found" tabindex="0">
+          <h3>Simplest fractions in it</h3>
+          <ul v-if="fractions.length > 0">
+            <li v-for="r in fractions" :key="toText(r)">
+              <span class="mono">{{ toText(r) }}</span><span class="mono quiet">{{ decimal(r, 5) }}</span>
+              <v-btn :aria-label="`Use ${toText(r)}`" @click="useRatio(toText(r))">Use</v-btn>
+            </li>
+          </ul>
+          <p v-else class="quiet">None yet.</p>
+          <h3>Boxes that are often met</h3>
+          <ul>
+            <li v-for="b in boxes" :key="b.title" :class="{ fits: inside(b.ratio) }">
+              <span
+                >{{ b.title
+                }}<small>sold as {{ b.label }} : 1{{ inside(b.ratio) ? ', lies in it' : '' }}</small></span
+              ><span class="mono quiet">{{ decimal(b.ratio, 5) }}</span>
+              <v-btn
+                :aria-label="`Use the ${b.title}`"
+                @click="emit('use', 'box', { pairs: b.pairs, ratio: b.label }, hasStage)"
+                >Use</v-btn
+              >
+            </li>
+          </ul>
+        </div>
+      </div>
+      <section class="wheels" aria-label="From wheels">
+        <div class="line">
+          <h3>From wheels of</h3>
+          <ReadField
+            label="Least teeth"
+            :labelled="false"
+            :value="String(teeth.from)"
+            :commit="setTeeth('from')"
+          />
+          <span>to</span>
+          <ReadField
+            label="Most teeth"
+            :labelled="false"
+            :value="String(teeth.to)"
+            :commit="setTeeth('to')"
+          />
+          <span>teeth, up to</span>
+          <ReadField label="Most pairs" :labelled="false" :value="String(pairs)" :commit="setPairs" />
+          <span>pairs</span>
+          <v-btn v-if="busy" @click="stop">Stop</v-btn>
+          <v-btn
+            v-else
+            variant="flat"
+            :disabled="!interval"
+            @click="interval && search(interval, teeth, pairs)"
+            >Look</v-btn
+          >
+        </div>
+        <p v-if="busy" class="quiet" role="status">Trying the wheels…</p>
+        <p v-else-if="failed" class="quiet" role="alert">The search broke off; look again.</p>
+        <p v-else-if="trains?.length === 0" class="quiet" role="status">
+          No wheels of that range make a ratio in it. Allow more pairs, or a wider range.
+        </p>
+        <ul v-if="trains && trains.length > 0" class="list" tabindex="0" aria-label="Wheel trains">
+          <li v-for="t in trains" :key="t.ratio">
+            <span class="mono">{{ t.ratio }}</span><span class="mono quiet">{{ trainRatio(t.ratio) }}</span>
+            <span class="mono">{{ t.driven.map((z, i) => `${t.drivers[i]}:${z}`).join('  ') }}</span>
+            <v-btn
+              :aria-label="`Use ${t.ratio} from wheels`"
+              @click="emit('use', 'box', boxPairs(t.driven, t.drivers), hasStage)"
+              >Use</v-btn
+            >
+          </li>
+        </ul>
+      </section>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped src="./true-ratio.css"></style>

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import {
+  encoderInputs,
+  outputKindOf,
+  outputs,
+  type Drive,
+  type Edit,
+  type OutputKindId,
+  type Refusal,
+  type Report,
+} from '@pendrix/core';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import FigureText from '../../ui/FigureText.vue';
+import GradeTag from '../../ui/GradeTag.vue';
+import ReadField from '../../ui/ReadField.vue';
+import InputFields from './InputFields.vue';
+import TrainCard from './TrainCard.vue';
+
+/** The work: what kind of output, its moves, how far it may turn, and the encoder that watches the train. */
+const { drive, report, edit } = defineProps<{
+  drive: Drive;
+  report: Report['train'];
+  edit: (e: Edit, burst?: string) => Refusal | null;
+}>();
+
+const kind = computed(() => outputKindOf(drive.train.output));
+const kinds = Object.entries(outputs).map(([value, k]) => ({ value, title: k.title }));
+const refusal = ref<Refusal | null>(null);
+const choose = (v: string): void => {
+  refusal.value = edit({ do: 'outputKind', kind: v as OutputKindId });
+};
+const set = (key: string, text: string, burst?: string): Refusal | null =>
+  edit({ do: 'output', key, text }, burst);
+const setEncoder = (key: string, text: string, burst?: string): Refusal | null =>
+  edit({ do: 'encoder', key, text }, burst);
+const setMoves = (text: string, burst: string): Refusal | null => edit({ do: 'moves', text }, burst);
+const limits = computed(() => ({ back: '', forth: '', why: '', ...drive.train.limits }));
+const limit =
+  (key: 'back' | 'forth' | 'why') =>
+  (text: string, burst: string): Refusal | null =>
+    edit({ do: 'limits', ...limits.value, [key]: text }, burst);
+const facts = computed(() => {
+  if (drive.train.stages.length > 0) return report.work.facts;
+  return [
+    ...report.work.facts,
+    'The source turns the work itself. Add a belt, a worm or a pair of wheels between them.',
+  ];
+});
+watch(
+  () => drive.train.output.kind,
+  () => (refusal.value = null),
+);
+</script>
+
+<template>
+  <TrainCard title="Work" label="Work" :facts="facts">
+    <ChoiceField label="Kind" :value="drive.train.output.kind" :options="kinds" @choose="choose" />
+    <p v-if="refusal" class="refusal" role="status">
+      Write a radius for the tolerance in the Job first: a table measures it along a circle.
+    </p>
+    <InputFields :specs="kind.inputs" :data="drive.train.output" :set="set" />
+    <ReadField
+      v-if="kind.glyph !== 'table'"
+      class="wide"
+      label="Moves that must come out even"
+      :value="drive.job.moves ?? ''"
+      placeholder="1, 1/8 in, 2π"
+      hint="each a distance along the output, mm unless you say in"
+      :commit="setMoves"
+    />
+    <template #after>
+      <ul v-if="report.work.moves.length > 0" class="moves">
+        <li v-for="m in report.work.moves" :key="m.figure.key">
+          <span>{{ m.label }}</span><FigureText class="mono" :figure="m.figure" />
+          <GradeTag :graded="m.graded" />
+        </li>
+      </ul>
+      <details class="more" :open="drive.train.limits !== undefined">
+        <summary>Limits of turning</summary>
+        <ReadField
+          label="Back"
+          unit="turns"
+          :value="limits.back"
+          placeholder="0"
+          hint="how far it may turn back from home"
+          :commit="limit('back')"
+        />
+        <ReadField
+          label="Forth"
+          unit="turns"
+          :value="limits.forth"
+          placeholder="no limit"
+          hint="how far it may turn on from home"
+          :commit="limit('forth')"
+        />
+        <ReadField
+          v-if="drive.train.limits"
+          class="wide"
+          label="Why"
+          :value="limits.why"
+          placeholder="cables through the axis"
+          :commit="limit('why')"
+        />
+        <p v-if="drive.train.limits" class="fact">
+          A run keeps within them: it is taken back, not round, and one that cannot fit is refused.
+        </p>
+      </details>
+      <details class="more" :open="drive.encoder !== undefined">
+        <summary>Encoder</summary>
+        <template v-if="drive.encoder && report.encoder">
+          <InputFields :specs="encoderInputs" :data="drive.encoder" :set="setEncoder" />
+          <p class="counts">
+            <FigureText class="mono" :figure="report.encoder.counts" /> counts a turn of the work
+          </p>
+          <p class="fact">{{ report.encoder.one }}</p>
+          <p v-for="g in report.encoder.groups" :key="g.graded.word" class="group">
+            <GradeTag :graded="g.graded" /> <span>{{ g.counts }}</span>
+          </p>
+          <v-btn variant="text" @click="edit({ do: 'removeEncoder' })">Remove the encoder</v-btn>
+        </template>
+        <template v-else>
+          <p class="fact">It counts where a shaft really is: on the source’s, the work’s, or any between.</p>
+          <v-btn @click="edit({ do: 'addEncoder' })">Add an encoder</v-btn>
+        </template>
+      </details>
+    </template>
+  </TrainCard>
+</template>
+
+<style scoped>
+.card {
+  flex: 1 0 205px;
+}
+.card :deep(.fields),
+.more,
+.card :deep(.fact),
+.moves {
+  max-width: 260px;
+}
+.wide {
+  --field-width: 100%;
+  grid-template-columns: minmax(0, 1fr);
+  row-gap: 4px;
+}
+.more {
+  border-top: 1px solid var(--p-hair);
+  margin-top: 4px;
+}
+.more > :not(summary) {
+  margin-bottom: 4px;
+}
+summary {
+  font-size: 14px;
+  line-height: 32px;
+  min-height: 32px;
+  cursor: pointer;
+  color: var(--p-blue);
+  font-weight: 600;
+}
+.fact {
+  font-size: 13px;
+  line-height: 17px;
+  color: var(--p-quiet);
+  padding: 3px 0 4px;
+}
+.counts {
+  font-size: 14px;
+  padding-top: 6px;
+}
+.counts .mono {
+  font-weight: 600;
+}
+.group {
+  font-size: 14px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
+}
+.refusal {
+  font-size: 13px;
+  color: var(--p-red);
+}
+.moves {
+  border-top: 1px solid var(--p-hair);
+  margin-top: 6px;
+}
+.moves li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0 8px;
+  font-size: 14px;
+  padding: 4px 0;
+  border-bottom: 1px dotted var(--p-dotted);
+}
+.moves li > :last-child {
+  grid-column: 1 / -1;
+}
+</style>

@@ -1,0 +1,52 @@
+import { nextTick, ref, type Ref } from 'vue';
+import type { Edit, InputValue, Refusal, StageKindId } from '@pendrix/core';
+import type { SortableEvent } from 'vue-draggable-plus';
+
+/** A menu gives the focus back to its key when it closes; only then does the card take it. */
+const MENU_CLOSES_MS = 80;
+
+/** What can be done with the cards of a train; the focus follows, and what was done is said. */
+export function useCards(
+  cards: Ref<HTMLElement | null>,
+  edit: (e: Edit) => Refusal | null,
+): {
+  readonly selected: Ref<number | null>;
+  readonly said: Ref<string>;
+  readonly add: (kind: StageKindId, at: number, values?: Readonly<Record<string, InputValue>>) => boolean;
+  readonly move: (from: number, to: number) => void;
+  readonly remove: (at: number) => void;
+  readonly dropped: (e: SortableEvent) => void;
+} {
+  const selected = ref<number | null>(null);
+  const said = ref('');
+
+  async function focusCard(at: number): Promise<void> {
+    await nextTick();
+    await new Promise((r) => setTimeout(r, MENU_CLOSES_MS));
+    cards.value
+      ?.querySelectorAll<HTMLElement>('[data-stage]')
+      [at]?.querySelector<HTMLElement>('.card input, .card select')
+      ?.focus();
+  }
+  function add(kind: StageKindId, at: number, values?: Readonly<Record<string, InputValue>>): boolean {
+    if (edit({ do: 'addStage', kind, at, ...(values ? { with: values } : {}) })) return false;
+    said.value = `Stage ${at + 1} added`;
+    void focusCard(at);
+    return true;
+  }
+  function move(from: number, to: number): void {
+    if (from === to || edit({ do: 'moveStage', from, to })) return;
+    selected.value = to;
+    said.value = `Stage moved to place ${to + 1}`;
+    void focusCard(to);
+  }
+  function remove(at: number): void {
+    edit({ do: 'removeStage', at });
+    selected.value = null;
+    said.value = `Stage ${at + 1} removed`;
+  }
+  function dropped(e: SortableEvent): void {
+    if (e.oldIndex !== undefined && e.newIndex !== undefined) move(e.oldIndex, e.newIndex);
+  }
+  return { selected, said, add, move, remove, dropped };
+}

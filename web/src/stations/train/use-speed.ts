@@ -1,0 +1,28 @@
+import { computed, ref, type ComputedRef, type Ref } from 'vue';
+import { usePreferredReducedMotion } from '@vueuse/core';
+import { toNumber, type Report } from '@pendrix/core';
+import type { Turning } from '../../ui/turning.ts';
+
+/** Still, at the source's own speed, or twenty times as fast. */
+export const SPEEDS = [
+  { value: 0, title: 'Still' },
+  { value: 1, title: 'True speed' },
+  { value: 20, title: '20×' },
+] as const;
+
+/** How the drawing turns; always still where less motion is wanted. */
+export function useSpeed(report: () => Report): {
+  readonly speed: Ref<number>;
+  readonly still: ComputedRef<boolean>;
+  readonly turning: ComputedRef<Turning | null>;
+} {
+  const motion = usePreferredReducedMotion();
+  const speed = ref(0);
+  const still = computed(() => motion.value === 'reduce');
+  const turning = computed(() => {
+    if (speed.value === 0 || still.value) return null;
+    const { drive, kinematics } = report();
+    return { train: drive.train, perSecond: (toNumber(kinematics.speed.rpm) / 60) * speed.value };
+  });
+  return { speed, still, turning };
+}

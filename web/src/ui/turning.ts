@@ -1,0 +1,87 @@
+import { onScopeDispose, watch, type Ref } from 'vue';
+import { shaftAngles, type Motion, type Train } from '@pendrix/core';
+
+/** A train set turning: `perSecond` turns of its source a second. */
+export interface Turning {
+  readonly train: Train;
+  readonly perSecond: number;
+}
+
+interface Moving {
+  readonly el: Element;
+  readonly at: (angles: readonly number[]) => void;
+}
+
+const attribute = (el: Element, name: string, value: string): void => el.setAttribute(name, value);
+
+/** Everything in the drawing that moves, with how. */
+function movingIn(svg: SVGSVGElement): readonly Moving[] {
+  const found: Moving[] = [];
+  for (const el of svg.querySelectorAll('[data-moves]')) {
+    const m = JSON.parse(el.getAttribute('data-moves')!) as Motion;
+    found.push({
+      el,
+      at: (angles) => {
+        const a = (angles[m.shaft] ?? 0) * 360;
+        const orbit = m.orbit === 0 ? '' : `rotate(${(a * m.orbit) % 360} ${m.cx} ${m.cy}) `;
+        attribute(el, 'transform', `${orbit}rotate(${(a * (m.spin - m.orbit)) % 360} ${m.mx} ${m.my})`);
+      },
+    });
+  }
+  for (const el of svg.querySelectorAll('[data-slides]')) {
+    const s = JSON.parse(el.getAttribute('data-slides')!) as { shaft: number; px: number };
+    found.push({
+      el,
+      at: (angles) => {
+        const turn = (angles[s.shaft] ?? 0) % 1;
+        attribute(el, 'transform', `translate(${turn * s.px} 0)`);
+      },
+    });
+  }
+  for (const el of svg.querySelectorAll('[data-runs]')) {
+    const s = JSON.parse(el.getAttribute('data-runs')!) as { shaft: number; px: number; period: number };
+    found.push({
+      el,
+      at: (angles) => {
+        const run = ((angles[s.shaft] ?? 0) * s.px) % s.period;
+        attribute(el, 'stroke-dashoffset', String(-run));
+      },
+    });
+  }
+  return found;
+}
+
+/** Turns what moves in a drawing, frame by frame, while there is a turning; else everything stands as it was drawn. */
+export function useTurning(svg: Ref<SVGSVGElement | null>, turning: () => Turning | null): void {
+  let frame = 0;
+  let turns = 0;
+  let before = 0;
+
+  function still(): void {
+    cancelAnimationFrame(frame);
+    frame = 0;
+    turns = 0;
+    for (const el of svg.value?.querySelectorAll('[data-moves], [data-slides]') ?? [])
+      el.removeAttribute('transform');
+  }
+
+  function start({ train, perSecond }: Turning): void {
+    cancelAnimationFrame(frame);
+    const angles = shaftAngles(train);
+    let parts: readonly Moving[] = [];
+    before = performance.now();
+    const step = (now: number): void => {
+      // A drawing that was made anew brings new parts.
+      if (svg.value && (parts.length === 0 || !parts[0]!.el.isConnected)) parts = movingIn(svg.value);
+      turns += (Math.min(250, now - before) / 1000) * perSecond;
+      before = now;
+      const at = angles(turns);
+      for (const part of parts) part.at(at);
+      frame = requestAnimationFrame(step);
+    };
+    frame = requestAnimationFrame(step);
+  }
+
+  watch(turning, (now) => (now ? start(now) : still()), { immediate: true, flush: 'post' });
+  onScopeDispose(() => cancelAnimationFrame(frame));
+}
