@@ -30,27 +30,29 @@ export const ratio: Command = {
   name: 'ratio',
   usage: 'ratio --low 13.7325 --high 13.7365 [--teeth 8-60 --pairs 3] [--json]',
   says: 'the simplest fractions in an interval, and the wheel pairs that make one',
-  run: async (words) => {
-    const given = readOptions(words, {
-      json: 'flag',
-      low: 'text',
-      high: 'text',
-      teeth: 'text',
-      pairs: 'text',
-    });
-    if (!given.ok) return given;
-    const { files, flags, texts } = given.value;
-    if (files[0] !== undefined)
-      return refused('noOption', files[0], { limit: '--low, --high, --teeth, --pairs, --json' });
-    const interval = readInterval(texts);
-    if (!interval.ok) return interval;
-    const trains = readTrains(texts, interval.value);
-    if (!trains.ok) return trains;
-    const fractions = simplestIn(interval.value, COUNT);
-    if (flags.has('json')) return taken(JSON.stringify(answer(fractions, trains.value), null, 2));
-    return taken(readable(fractions, trains.value));
-  },
+  run: (words) => Promise.resolve(run(words)),
 };
+
+function run(words: readonly string[]): Result<string> {
+  const given = readOptions(words, {
+    json: 'flag',
+    low: 'text',
+    high: 'text',
+    teeth: 'text',
+    pairs: 'text',
+  });
+  if (!given.ok) return given;
+  const { files, flags, texts } = given.value;
+  if (files[0] !== undefined)
+    return refused('noOption', files[0], { limit: '--low, --high, --teeth, --pairs, --json' });
+  const interval = readInterval(texts);
+  if (!interval.ok) return interval;
+  const trains = readTrains(texts, interval.value);
+  if (!trains.ok) return trains;
+  const fractions = simplestIn(interval.value, COUNT);
+  if (flags.has('json')) return taken(JSON.stringify(answer(fractions, trains.value), null, 2));
+  return taken(readable(fractions, trains.value));
+}
 
 function readInterval(texts: ReadonlyMap<string, string>): Result<Interval> {
   const ends: Rational[] = [];

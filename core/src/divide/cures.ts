@@ -119,7 +119,7 @@ function wheels(drive: Drive, k: Kinematics, value: Rational, range: WheelRange)
       const out: Candidate[] = [];
       for (let to = Math.max(range.from, spec.min); to <= Math.min(range.to, spec.max); to++) {
         if (to === from) continue;
-        const other = { ...stage, [spec.key]: to } as Stage;
+        const other = { ...stage, [spec.key]: to };
         if (kind.refuse?.(other) || (kind.warns?.(other).length ?? 0) > misfits) continue;
         const change = { do: 'wheel', stage: i, key: spec.key, from, to } as const;
         out.push({ change, value: mul(rest, abs(kind.reduction(other))), rank: [1, to] });
@@ -170,9 +170,7 @@ function changed(drive: Drive, change: Cure['change']): Train {
     case 'wheel':
       return {
         ...train,
-        stages: train.stages.map((s, i) =>
-          i === change.stage ? ({ ...s, [change.key]: change.to } as Stage) : s,
-        ),
+        stages: train.stages.map((s, i) => (i === change.stage ? { ...s, [change.key]: change.to } : s)),
       };
     case 'pair': {
       const pair: Stage = { kind: 'spur', z1: change.z1, z2: change.z2 };

@@ -1,16 +1,5 @@
-import { compareToPi } from './pi.ts';
-import {
-  abs,
-  compare,
-  div,
-  isZero,
-  mul,
-  ONE,
-  rational,
-  toNumber,
-  toText,
-  type Rational,
-} from './rational.ts';
+import { compareToPi, roundTimesPi } from './pi.ts';
+import { abs, compare, div, isZero, mul, ONE, round, toNumber, toText, type Rational } from './rational.ts';
 
 /** q·π^piPower, exact: π stays a symbol. Zero has power 0. (handbook: numbers) */
 export interface PiValue {
@@ -43,16 +32,8 @@ export function comparePi(a: PiValue, r: Rational): -1 | 0 | 1 {
   return a.piPower === 1 ? (-compareToPi(ratio) as -1 | 1) : compareToPi(div(ONE, ratio));
 }
 
-/** The nearest whole number to a ≥ 0: exact, π never gives a half. (handbook: numbers, rounding) */
-export function roundPi(a: PiValue): bigint {
-  if (isZero(a.q)) return 0n;
-  let guess = BigInt(Math.max(0, Math.round(piToNumber(a))));
-  const half = rational(1n, 2n);
-  const above = (n: bigint): Rational => rational(2n * n + 1n, 2n);
-  while (guess > 0n && comparePi(a, above(guess - 1n)) < 0) guess--;
-  while (comparePi(a, guess === 0n ? half : above(guess)) >= 0) guess++;
-  return guess;
-}
+/** The nearest whole number to a ≥ 0, exact. (handbook: numbers, rounding) */
+export const roundPi = (a: PiValue): bigint => (a.piPower === 0 ? round(a.q) : roundTimesPi(a.q, a.piPower));
 
 /** "2·π", "127/50", "800/π" */
 export function piText(a: PiValue): string {

@@ -1,4 +1,4 @@
-import { compare, mul, numerator, rational, type Rational } from './rational.ts';
+import { compare, div, mul, numerator, rational, round, type Rational } from './rational.ts';
 
 const DIGITS = 3141592653589793238462643383279502884197169399375105820974944592307816406286n;
 const LOW = rational(DIGITS, 10n ** 75n);
@@ -18,4 +18,12 @@ export function compareToPi(q: Rational): -1 | 1 {
 export function ceilTimesPi(q: Rational): bigint {
   const above = mul(q, HIGH);
   return (above.n + above.d - 1n) / above.d;
+}
+
+/** The whole number nearest to q·π^power, q ≥ 0; exact: π never gives a half. Throws a RangeError beyond 70 digits. */
+export function roundTimesPi(q: Rational, power: -1 | 1): bigint {
+  const [low, high] = power === 1 ? [mul(q, LOW), mul(q, HIGH)] : [div(q, HIGH), div(q, LOW)];
+  const near = round(low);
+  if (near !== round(high)) throw new RangeError('too large to round with π');
+  return near;
 }

@@ -38,13 +38,9 @@ const ROLES = [
 /** Any stage of one kind, with any of its optional inputs; never one that the kind refuses. */
 export const anyOfKind = (id: keyof typeof stages): fc.Arbitrary<Stage> => {
   const { inputs } = kindOf({ kind: id });
-  const record = fc.record(
-    Object.fromEntries(inputs.map((spec) => [spec.key, anyValue(spec)])) as Record<
-      string,
-      fc.Arbitrary<unknown>
-    >,
-    { requiredKeys: inputs.filter((i) => !i.optional).map((i) => i.key) },
-  );
+  const record = fc.record(Object.fromEntries(inputs.map((spec) => [spec.key, anyValue(spec)])), {
+    requiredKeys: inputs.filter((i) => !i.optional).map((i) => i.key),
+  });
   const whole = fc.tuple(record, fc.constantFrom(...ROLES)).map(([values, [fixed, from, to]]) => {
     const roles = id === 'planetary' ? { fixed, in: from, out: to } : {};
     return { kind: id, ...values, ...roles } as unknown as Stage;

@@ -28,8 +28,8 @@ export interface RemoveEncoder {
 export const removeEncoder: EditKind<RemoveEncoder> = {
   id: 'removeEncoder',
   apply: (drive) => {
-    const { encoder: _, ...rest } = drive;
-    return taken(rest);
+    const rest = Object.entries(drive).filter(([key]) => key !== 'encoder');
+    return taken(Object.fromEntries(rest) as unknown as Drive);
   },
   says: () => 'remove encoder',
 };

@@ -8,6 +8,7 @@ import {
   toText,
   type Result,
 } from '../../numbers/index.ts';
+import type { Train } from '../drive.ts';
 import type { EditKind } from './edit.ts';
 
 export interface SetLimits {
@@ -22,7 +23,9 @@ export interface SetLimits {
 export const limits: EditKind<SetLimits> = {
   id: 'limits',
   apply: (drive, edit) => {
-    const { limits: _, ...train } = drive.train;
+    const train = Object.fromEntries(
+      Object.entries(drive.train).filter(([key]) => key !== 'limits'),
+    ) as unknown as Train;
     if (edit.back.trim() === '' && edit.forth.trim() === '') return taken({ ...drive, train });
     const [back, forth] = [turns(edit.back), turns(edit.forth)];
     if (!back.ok) return back;

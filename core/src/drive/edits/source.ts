@@ -44,7 +44,7 @@ export const sourceKind: EditKind<SetSourceKind> = {
     if (before.kind === edit.kind) return taken(drive);
     const after = ofKind(edit.kind, sources[edit.kind].inputs, { ...before }) as unknown as Source;
     const modes = sources[edit.kind].hasModes ? { ...STEPPER_DEFAULT, ...after } : after;
-    return taken(withSource(drive, modes as Source));
+    return taken(withSource(drive, modes));
   },
   says: (edit) => sources[edit.kind].title.toLowerCase(),
 };
