@@ -1,4 +1,10 @@
+import { readdirSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
+
+/** How many drives the demo workshop has. */
+export const DEMO_DRIVES = readdirSync(new URL('../demo/', import.meta.url)).filter((f) =>
+  f.endsWith('.pendrix.json'),
+).length;
 
 /** Opens the demo workshop in an empty browser. */
 export async function openDemo(page: Page): Promise<void> {

@@ -38,7 +38,7 @@ test('every kind of stage by mouse: added, changed, dragged, removed, undone', a
     await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
     await page.getByText(kind, { exact: true }).last().click();
   }
-  const cards = page.locator('.slot');
+  const cards = page.locator('.slot[data-stage]');
   await expect(cards).toHaveCount(5);
   // 3 · 3 · 60 · 5 · 5 of 3 200 steps, turned round once by the spur pair
   await expect(cell(page, 'steps')).toContainText('43200000');

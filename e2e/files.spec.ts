@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { field, go, openDemo, openDrive, saved, upload } from './bench.ts';
+import { DEMO_DRIVES, field, go, openDemo, openDrive, saved, upload } from './bench.ts';
 
 const cutter = readFileSync(new URL('../demo/orrery-wheel-cutter.pendrix.json', import.meta.url), 'utf8');
 
@@ -27,7 +27,7 @@ test('a broken file is refused in one sentence and changes nothing', async ({ pa
     expect(await list.innerText()).toBe(before);
   }
   await page.reload();
-  await expect(list.locator('tr')).toHaveCount(5);
+  await expect(list.locator('tr')).toHaveCount(DEMO_DRIVES);
 });
 
 test('a drive goes out as a file and comes back the same', async ({ page }) => {
@@ -43,10 +43,10 @@ test('a drive goes out as a file and comes back the same', async ({ page }) => {
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Import a file' }).click();
   await (await chooser).setFiles(upload('x.json', text));
-  await expect(page.locator('tbody tr')).toHaveCount(6);
+  await expect(page.locator('tbody tr')).toHaveCount(DEMO_DRIVES + 1);
   await expect(page.getByText('Orrery wheel cutter 2').first()).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.locator('tbody tr')).toHaveCount(5);
+  await expect(page.locator('tbody tr')).toHaveCount(DEMO_DRIVES);
 });
 
 test('drives are renamed, duplicated, deleted and brought back', async ({ page }) => {
@@ -73,7 +73,7 @@ test('drives are renamed, duplicated, deleted and brought back', async ({ page }
   await expect(page.locator('th.name', { hasText: 'Harbour dial copy' })).toHaveCount(0);
   await saved(page);
   await page.reload();
-  await expect(page.locator('tbody tr')).toHaveCount(5);
+  await expect(page.locator('tbody tr')).toHaveCount(DEMO_DRIVES);
   await expect(page.locator('th.name', { hasText: 'Harbour dial' })).toBeVisible();
 });
 
@@ -85,7 +85,7 @@ test('tables leave as CSV and a backup holds everything', async ({ page }) => {
     format: string;
     drives: unknown[];
   };
-  expect([all.format, all.drives.length]).toEqual(['pendrix-workshop', 5]);
+  expect([all.format, all.drives.length]).toEqual(['pendrix-workshop', DEMO_DRIVES]);
 
   await openDrive(page, 'Orrery wheel cutter', 'Check');
   const divisions = page.waitForEvent('download');

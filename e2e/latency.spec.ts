@@ -1,6 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { cell, field, openDemo, openDrive } from './bench.ts';
 
+// Measured one after the other: two at once would measure each other.
+test.describe.configure({ mode: 'serial' });
+
 /** Runs in the page: types tooth counts and waits for the verdict; gives the times, and those of empty frames, in ms. */
 async function measure(counts: readonly number[]): Promise<{ edits: number[]; frames: number[] }> {
   const frame = (): Promise<number> => new Promise((r) => requestAnimationFrame(r));
@@ -55,4 +58,85 @@ test('an edit of a tooth count with 200 divisions: the verdict, and its time bes
   console.log(said);
   info.annotations.push({ type: 'bench', description: said });
   await expect(cell(page, 'steps')).toContainText(String((200 * 16 * counts.at(-1)! * 90) / 20));
+});
+
+/** Runs in the page: types into a field of a long train; gives the ms of the keystroke's own frame and of the redraw in the next. */
+async function redraw(
+  counts: readonly number[],
+): Promise<{ key: number[]; drawn: number[]; shown: number[] }> {
+  const frame = (): Promise<number> => new Promise((r) => requestAnimationFrame(r));
+  const input = [...document.querySelectorAll('label')]
+    .find((l) => l.textContent === 'Driven')!
+    .parentElement!.querySelector('input')!;
+  const property = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!;
+  /** a frame in which something was done */
+  const works = (ms: number): boolean => ms > 1;
+  // First in every frame a look at the clock, one when it is laid out, one when it is painted too.
+  let laid: number[] = [];
+  let painted: number[] = [];
+  let starts = 0;
+  const probe = document.body.appendChild(document.createElement('div'));
+  probe.style.cssText = 'position:fixed;height:1px;width:1px;contain:strict';
+  new ResizeObserver(() => laid.push(performance.now() - starts)).observe(probe);
+  const channel = new MessageChannel();
+  channel.port1.onmessage = () => painted.push(performance.now() - starts);
+  const tick = (): void => {
+    requestAnimationFrame(tick);
+    starts = performance.now();
+    probe.style.width = probe.style.width === '1px' ? '2px' : '1px';
+    channel.port2.postMessage(0);
+  };
+  requestAnimationFrame(tick);
+  const key: number[] = [];
+  const drawn: number[] = [];
+  const shown: number[] = [];
+  for (const z of counts) {
+    await frame();
+    await new Promise((r) => setTimeout(r, 300));
+    const before = document.querySelector('.pane')!.innerHTML;
+    const from = performance.now();
+    property.set?.call(input, String(z));
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+    await Promise.resolve();
+    await Promise.resolve();
+    void document.body.offsetHeight;
+    key.push(performance.now() - from);
+    // The drawing, the figures under it and the ledger follow in a frame each; every frame that works counts.
+    [laid, painted] = [[], []];
+    for (let f = 0; f < 7; f++) await frame();
+    drawn.push(...laid.filter(works));
+    shown.push(...painted.filter(works));
+    if (document.querySelector('.pane')!.innerHTML === before) throw new Error('nothing was drawn');
+  }
+  probe.remove();
+  return { key, drawn, shown };
+}
+
+test('the redraw of an eight-stage train while typing, in its own frame', async ({ page }, info) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive' }).click();
+  await field(page, 'Divisions of one turn').fill('60, 73, 95, 97');
+  await page.getByRole('link', { name: 'Open the train' }).click();
+  const kinds = [
+    'Toothed belt',
+    'Spur pair',
+    'Planetary set',
+    'Worm',
+    'Spur pair',
+    'Internal pair',
+    'Stepped planets',
+    'Worm',
+  ];
+  for (const kind of kinds) {
+    await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
+    await page.getByText(kind, { exact: true }).last().click();
+  }
+  await expect(page.locator('.slot[data-stage]')).toHaveCount(8);
+  const counts = Array.from({ length: 60 }, (_, i) => 30 + ((i * 7) % 61));
+  const { key, drawn, shown } = await page.evaluate(redraw, counts);
+  const p95 = (list: readonly number[]): number =>
+    [...list].sort((a, b) => a - b)[Math.floor(list.length * 0.95)]!;
+  const said = `redraw of eight stages: p95 ${p95(drawn).toFixed(1)} ms, median ${median(drawn).toFixed(1)} ms (wanted < 16) until it is laid out, ${p95(shown).toFixed(1)} ms with painting in software; the keystroke itself p95 ${p95(key).toFixed(1)} ms`;
+  console.log(said);
+  info.annotations.push({ type: 'bench', description: said });
 });

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { app } from '../server/src/app.ts';
-import { field, go, openDemo, openDrive } from './bench.ts';
+import { DEMO_DRIVES, field, go, openDemo, openDrive } from './bench.ts';
 
 const built = fileURLToPath(new URL('../web/dist', import.meta.url));
 
@@ -22,7 +22,7 @@ test('works without a network after the first load; a new version says so and wa
     await page.goto(base);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.getByRole('button', { name: 'Open the demo workshop' }).click();
-    await expect(page.locator('tbody tr')).toHaveCount(5);
+    await expect(page.locator('tbody tr')).toHaveCount(DEMO_DRIVES);
     await page.reload();
 
     await context.setOffline(true);

@@ -65,7 +65,7 @@ export function cures(
   const evenNow = new Set(weighed.filter((D) => even(value, D)));
   const found = [
     ...modes(drive, k),
-    ...wheels(drive, k, value, range),
+    ...wheels(drive, k, value, range, targets),
     ...pairs(k, value, range, targets),
   ].filter((c) => targets.every((D) => even(c.value, D)));
   const judged = found.map((c) => {
@@ -107,7 +107,13 @@ function modes(drive: Drive, k: Kinematics): readonly Candidate[] {
 }
 
 /** Every wheel of every stage that a wheel in range can take the place of without a new misfit. */
-function wheels(drive: Drive, k: Kinematics, value: Rational, range: WheelRange): readonly Candidate[] {
+function wheels(
+  drive: Drive,
+  k: Kinematics,
+  value: Rational,
+  range: WheelRange,
+  targets: readonly number[],
+): readonly Candidate[] {
   return drive.train.stages.flatMap((stage, i) => {
     if (i < (k.lock?.stage ?? 0)) return [];
     const kind = kindOf(stage);
@@ -120,9 +126,11 @@ function wheels(drive: Drive, k: Kinematics, value: Rational, range: WheelRange)
       for (let to = Math.max(range.from, spec.min); to <= Math.min(range.to, spec.max); to++) {
         if (to === from) continue;
         const other = { ...stage, [spec.key]: to };
-        if (kind.refuse?.(other) || (kind.warns?.(other).length ?? 0) > misfits) continue;
+        if (kind.refuse?.(other)) continue;
+        const made = mul(rest, abs(kind.reduction(other)));
+        if (!targets.every((D) => even(made, D)) || (kind.warns?.(other).length ?? 0) > misfits) continue;
         const change = { do: 'wheel', stage: i, key: spec.key, from, to } as const;
-        out.push({ change, value: mul(rest, abs(kind.reduction(other))), rank: [1, to] });
+        out.push({ change, value: made, rank: [1, to] });
       }
       return out;
     });

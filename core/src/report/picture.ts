@@ -142,7 +142,7 @@ function pictureAlt(drive: Drive, k: Kinematics): string {
     const shaft = k.shafts[i + 1]!;
     const turns = `makes ${plainText(mixed(shaft.turnsPerOutputTurn))} turns a turn of the work${shaft.against ? ', against it' : ''}`;
     const carries = i === stages.length - 1 ? 'carries the work' : turns;
-    return `${kindOf(s).title.toLowerCase()} ${kindOf(s).label(s)} to shaft ${i + 1}, which ${carries}`;
+    return `${kindOf(s).short} ${kindOf(s).label(s)} to shaft ${i + 1}, which ${carries}`;
   });
   const encoder = drive.encoder
     ? ` An encoder of ${drive.encoder.lines} lines is on shaft ${drive.encoder.shaft}.`

@@ -270,7 +270,7 @@ describe('the train', () => {
   test('the picture says in words what it shows', () => {
     const p = cutter.picture(205, 314);
     expect(p.alt).toBe(
-      'Stepper motor, then toothed belt 20 : 76 to shaft 1, which makes 90 turns a turn of the work, then worm 1 : 90 to shaft 2, which carries the work, then table. Train reduction 342 : 1.',
+      'Stepper motor, then belt 20 : 76 to shaft 1, which makes 90 turns a turn of the work, then worm 1 : 90 to shaft 2, which carries the work, then table. Train reduction 342 : 1.',
     );
     expect(p.labels.map((l) => plainText(l.says))).toEqual([
       'takes 2^2·5',

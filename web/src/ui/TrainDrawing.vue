@@ -58,6 +58,7 @@ const spokes = (w: DrawnWheel): string => {
     :width="viewBox ? '100%' : drawing.width"
     :height="drawing.height"
     :viewBox="viewBox || `0 0 ${drawing.width} ${drawing.height}`"
+    :data-size="`${drawing.width} ${drawing.height}`"
     role="img"
     :aria-label="alt"
     :class="{ small }"
@@ -90,6 +91,7 @@ const spokes = (w: DrawnWheel): string => {
     <g
       v-for="(w, i) in drawing.wheels"
       :key="`w${i}`"
+      v-memo="[w.x, w.y, w.r, w.rim, w.teeth, w.ring, w.stage, w.stage === selected, small]"
       class="part"
       :class="{ on: w.stage === selected }"
       :data-moves="wheelTurns(w)"
@@ -125,6 +127,7 @@ const spokes = (w: DrawnWheel): string => {
     <g
       v-for="(m, i) in drawing.members"
       :key="`e${i}`"
+      v-memo="[m.d, m.motion.spin, m.motion.orbit, m.stage, m.stage === selected]"
       class="part"
       :class="{ on: m.stage === selected }"
       :data-moves="moving(m.motion)"
@@ -217,9 +220,10 @@ const spokes = (w: DrawnWheel): string => {
         v-for="(l, i) in picture.labels"
         :key="`l${i}`"
         :class="{ lit: l.stage !== null && l.stage === selected }"
+        :transform="`translate(${l.x} ${l.y})`"
       >
-        <text class="ln" :x="l.x" :y="l.y"><RichSvg :text="l.title" /></text>
-        <text class="lt" :x="l.x" :y="l.y + 17"><RichSvg :text="l.says" /></text>
+        <text class="ln"><RichSvg :text="l.title" /></text>
+        <text class="lt" y="17"><RichSvg :text="l.says" /></text>
       </g>
       <g v-if="picture.bar">
         <path

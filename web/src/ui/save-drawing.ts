@@ -16,17 +16,30 @@ const KEPT = [
   'text-anchor',
 ] as const;
 
+const kept: ReadonlySet<string> = new Set(KEPT);
+
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** All of it, whatever part is shown. */
+const sizeOf = (svg: SVGSVGElement): Size => {
+  const [width = 0, height = 0] = (svg.dataset['size'] ?? '').split(' ').map(Number);
+  return { width, height };
+};
+
 /** The drawing as a picture of its own: colours and lines written into each element, letters carried along. */
-export async function standalone(svg: SVGSVGElement, width: number, height: number): Promise<string> {
+async function standalone(svg: SVGSVGElement, { width, height }: Size): Promise<string> {
   const copy = svg.cloneNode(true) as SVGSVGElement;
   const originals = [svg, ...svg.querySelectorAll('*')];
   const copies = [copy, ...copy.querySelectorAll('*')];
   copies.forEach((el, i) => {
     const style = getComputedStyle(originals[i]!);
-    const kept = KEPT.map((name) => `${name}:${style.getPropertyValue(name)}`).join(';');
+    const lines = KEPT.map((name) => `${name}:${style.getPropertyValue(name)}`).join(';');
     for (const { name } of [...el.attributes])
-      if (name === 'class' || name.startsWith('data-')) el.removeAttribute(name);
-    el.setAttribute('style', kept);
+      if (name === 'class' || name.startsWith('data-') || kept.has(name)) el.removeAttribute(name);
+    el.setAttribute('style', lines);
   });
   copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   copy.setAttribute('width', String(width));
@@ -67,25 +80,16 @@ async function faces(): Promise<string> {
   return rules.join('');
 }
 
-export async function saveSvg(
-  name: string,
-  svg: SVGSVGElement,
-  width: number,
-  height: number,
-): Promise<void> {
-  save(`${name}.svg`, await standalone(svg, width, height), 'image/svg+xml');
+export async function saveSvg(name: string, svg: SVGSVGElement): Promise<void> {
+  save(`${name}.svg`, await standalone(svg, sizeOf(svg)), 'image/svg+xml');
 }
 
 /** Twice as fine as on the screen. */
 const FINE = 2;
 
-export async function savePng(
-  name: string,
-  svg: SVGSVGElement,
-  width: number,
-  height: number,
-): Promise<void> {
-  const text = await standalone(svg, width, height);
+export async function savePng(name: string, svg: SVGSVGElement): Promise<void> {
+  const { width, height } = sizeOf(svg);
+  const text = await standalone(svg, { width, height });
   const image = new Image();
   image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(text)}`;
   await image.decode();

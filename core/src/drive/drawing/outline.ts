@@ -12,18 +12,22 @@ export const circle = (x: number, y: number, r: number): string =>
 export function toothed(x: number, y: number, r: number, teeth: number, height: number): string {
   const pitch = (2 * Math.PI) / teeth;
   const [tip, root] = [r + height / 2, Math.max(r - height / 2, 0.5)];
-  const points: string[] = [];
+  // The corners of one tooth, turned on from tooth to tooth: a train has thousands of them.
+  const corner = (radius: number, a: number): readonly [number, number] => [
+    radius * Math.cos(a * pitch),
+    radius * Math.sin(a * pitch),
+  ];
+  const corners = [corner(root, -0.32), corner(tip, -0.165), corner(tip, 0.165), corner(root, 0.32)];
+  let d = '';
   for (let i = 0; i < teeth; i++) {
-    const a = i * pitch;
-    points.push(
-      at(x, y, root, a - pitch * 0.32),
-      at(x, y, tip, a - pitch * 0.165),
-      at(x, y, tip, a + pitch * 0.165),
-      at(x, y, root, a + pitch * 0.32),
-    );
+    const [c, s] = [Math.cos(i * pitch), Math.sin(i * pitch)];
+    for (const [u, v] of corners) d += `L${tenths(x + u * c - v * s)} ${tenths(y + u * s + v * c)}`;
   }
-  return `M${points.join('L')}Z`;
+  return `M${d.slice(1)}Z`;
 }
+
+/** A tenth of a pixel is finer than a rim is drawn. */
+const tenths = (n: number): number => Math.round(n * 10) / 10;
 
 /** An open belt around two pulleys: two arcs and the outer tangents. */
 export function beltPath(x1: number, y1: number, r1: number, x2: number, y2: number, r2: number): string {

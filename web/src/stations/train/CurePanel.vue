@@ -15,10 +15,12 @@ import ReadField from '../../ui/ReadField.vue';
 import { useTrials } from '../../stores/trials.ts';
 
 /** What is missing, and the changes that bring it; each opens as a comparison, none goes in by itself. */
-const { missing, chosen, block } = defineProps<{
+const { missing, chosen, block, fresh } = defineProps<{
   missing: LedgerReport['missing'];
   chosen: string | null;
   block: CureBlock | null;
+  /** they belong to what is typed now */
+  fresh: boolean;
 }>();
 const emit = defineEmits<{ choose: [prime: string]; compare: [cure: CureReport] }>();
 const trials = useTrials();

@@ -128,6 +128,11 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
 .pane {
   height: 314px;
   overflow: hidden;
+  /* What is drawn here moves nothing around it. */
+  contain: strict;
+}
+.pane :deep(svg) {
+  display: block;
 }
 .zoomed {
   position: sticky;

@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue';
 import { mdiContentCopy } from '@mdi/js';
 import type { StripReport } from '@pendrix/core';
 import GradeTag from '../../ui/GradeTag.vue';
 import { useNotices } from '../../stores/notices.ts';
-import { computed } from 'vue';
 
 /** All counts from 2 to 400 in rows of fifty, a mark for each that comes out even; the same as a list. */
 const { strip, asked } = defineProps<{ strip: StripReport; asked: readonly number[] }>();
 const notices = useNotices();
+/** Drawn only while it is looked at. */
+const open = ref(false);
 const STEP = 6.9;
 const ROW = 15;
 const PER = 50;
@@ -41,7 +43,7 @@ async function copy(): Promise<void> {
 </script>
 
 <template>
-  <details class="strip">
+  <details class="strip" @toggle="(e) => (open = (e.target as HTMLDetailsElement).open)">
     <summary>
       <h3>What comes out even, 2 to 400</h3>
       <GradeTag :graded="{ grade: 'even', word: String(strip.even) }" />
@@ -51,6 +53,7 @@ async function copy(): Promise<void> {
       />
     </summary>
     <svg
+      v-if="open"
       width="378"
       height="128"
       viewBox="0 0 378 128"

@@ -3,28 +3,30 @@ import { computed, ref } from 'vue';
 import type { CureReport, Report } from '@pendrix/core';
 import FactorLedger from '../../ui/FactorLedger.vue';
 import FigureText from '../../ui/FigureText.vue';
+import { useNextFrame } from '../../ui/next-frame.ts';
+import { useSettled } from '../../ui/settled.ts';
 import { useTrials } from '../../stores/trials.ts';
 import CurePanel from './CurePanel.vue';
 import EvenStrip from './EvenStrip.vue';
 
 /** What each part brings, what each division asks, what is short, and what would cure it. */
-const { report, drawn } = defineProps<{
-  report: Report;
-  /** the same a frame later, for what is large */
-  drawn: Report;
-}>();
+const { report } = defineProps<{ report: Report }>();
 const emit = defineEmits<{ compare: [cure: CureReport] }>();
 const trials = useTrials();
+/** The drawing and its shafts come first. */
+const drawn = useNextFrame(() => report, 4);
 const wanted = ref<string | null>(null);
 
-const ledger = computed(() => drawn.train.ledger);
+const ledger = computed(() => drawn.value.train.ledger);
 /** The prime that was asked for while it is still missing, else the first that is. */
 const chosen = computed(() => {
   const primes = ledger.value.missing.map((m) => String(m.prime));
   return wanted.value !== null && primes.includes(wanted.value) ? wanted.value : (primes[0] ?? null);
 });
+/** Cures and the strip are worked out when the typing rests. */
+const { settled, fresh } = useSettled(() => report);
 const block = computed(() =>
-  chosen.value === null ? null : drawn.train.cures(BigInt(chosen.value), trials.kept.wheels),
+  chosen.value === null ? null : settled.value.train.cures(BigInt(chosen.value), trials.kept.wheels),
 );
 </script>
 
@@ -51,12 +53,13 @@ const block = computed(() =>
     <p v-else-if="!report.divider" class="quiet more">
       This source has no steps: nothing can be divided with it, only kept turning.
     </p>
-    <EvenStrip :strip="drawn.train.strip" :asked="report.counts" />
+    <EvenStrip :strip="settled.train.strip" :asked="report.counts" />
     <CurePanel
       v-if="ledger.missing.length > 0 && report.counts.length > 0 && report.divider"
       :missing="ledger.missing"
       :chosen="chosen"
       :block="block"
+      :fresh="fresh"
       @choose="(p) => (wanted = p)"
       @compare="(c) => emit('compare', c)"
     />
@@ -80,6 +83,7 @@ const block = computed(() =>
   font-weight: 600;
 }
 .book {
+  contain: content;
   padding: 0 14px;
 }
 .more {

@@ -39,6 +39,7 @@ defineProps<{ shafts: readonly ShaftReport[]; work: Report['train']['work']; col
 
 <style scoped>
 .shafts {
+  contain: content;
   display: flex;
   background: var(--p-ground-deep);
   border-top: 1px solid var(--p-scribe3);

@@ -36,6 +36,7 @@ defineProps<{
 
 <style scoped>
 .card {
+  contain: layout;
   width: 205px;
   flex: none;
   padding: 0 16px 0 20px;

@@ -8,14 +8,13 @@ import {
   mdiScaleBalance,
   mdiVectorSquare,
 } from '@mdi/js';
-import type { Drive, Picture } from '@pendrix/core';
+import type { Drive } from '@pendrix/core';
 import { fileStem } from '../../ui/files.ts';
 import { useNotices } from '../../stores/notices.ts';
 
 /** What can be done with the train as a whole. */
-const { pinned, picture, svg, drive } = defineProps<{
+const { pinned, svg, drive } = defineProps<{
   pinned: boolean;
-  picture: Picture;
   svg: () => SVGSVGElement | null;
   drive: Drive;
 }>();
@@ -25,11 +24,10 @@ const notices = useNotices();
 async function save(as: 'svg' | 'png'): Promise<void> {
   const el = svg();
   if (!el) return;
-  const { width, height } = picture.drawing;
   try {
     const { savePng, saveSvg } = await import('../../ui/save-drawing.ts');
     const name = `${await fileStem(drive)}-train`;
-    await (as === 'svg' ? saveSvg : savePng)(name, el, width, height);
+    await (as === 'svg' ? saveSvg : savePng)(name, el);
     notices.tell({ says: `The drawing is saved as ${name}.${as}.`, tone: 'plain' });
   } catch {
     notices.tell({ says: 'The drawing could not be saved. Reload the page and try again.', tone: 'bad' });

@@ -4,13 +4,11 @@ import { useElementSize } from '@vueuse/core';
 import { VueDraggable } from 'vue-draggable-plus';
 import { report as reportFor, type InputValue, type StageKindId } from '@pendrix/core';
 import FigureText from '../../ui/FigureText.vue';
-import { useNextFrame } from '../../ui/next-frame.ts';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import AddStage from './AddStage.vue';
 import ComparePanel from './ComparePanel.vue';
-import DrawingBench from './DrawingBench.vue';
+import BenchTop from './BenchTop.vue';
 import LedgerColumn from './LedgerColumn.vue';
-import ShaftColumns from './ShaftColumns.vue';
 import SourceCard from './SourceCard.vue';
 import StageCard from './StageCard.vue';
 import TrainMenu from './TrainMenu.vue';
@@ -32,12 +30,9 @@ const { selected, said, add, move, remove, dropped } = useCards(cards, edit);
 const stages = computed(() => report.value.drive.train.stages);
 /** Sortable wants a list of its own; what it does to it is taken back and done as an edit. */
 const sortable = computed({ get: () => [...stages.value], set: () => {} });
-/** The verdict and the cards follow the keystroke, the drawing and the ledger the frame after. */
-const drawn = useNextFrame(() => report.value);
-const picture = computed(() => drawn.value.picture(COLUMN, 314));
-const width = computed(() => `${picture.value.drawing.width}px`);
-const { speed, still, turning } = useSpeed(() => drawn.value);
-const drawing = ref<InstanceType<typeof DrawingBench> | null>(null);
+const width = computed(() => `${COLUMN * (stages.value.length + 2)}px`);
+const { speed, still, turning } = useSpeed(() => report.value);
+const top = ref<InstanceType<typeof BenchTop> | null>(null);
 const { pinned, pair, pin, unpin, backToA, tryCure, take, drop, comparePinned } = useCompare(
   () => id.value,
   () => report.value,
@@ -83,8 +78,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
         </div>
         <TrainMenu
           :pinned="pinned !== null"
-          :picture="picture"
-          :svg="() => drawing?.svg ?? null"
+          :svg="() => top?.svg ?? null"
           :drive="report.drive"
           @ratio="ratioOpen = true"
           @pin="pin"
@@ -101,15 +95,15 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
       </p>
       <div ref="bench" class="scroll bench" tabindex="0" aria-label="The train, from the motor to the work">
         <div class="strip" :style="{ width, minWidth: '100%' }">
-          <DrawingBench
-            ref="drawing"
-            :picture="picture"
+          <BenchTop
+            ref="top"
+            :report="report"
+            :column="COLUMN"
             :selected="selected"
             :turning="turning"
             :room="room"
             @choose="(s) => (selected = s)"
           />
-          <ShaftColumns :shafts="drawn.train.shafts" :work="drawn.train.work" :column="COLUMN" />
           <div ref="cards" class="cards">
             <SourceCard
               :source="report.drive.train.source"
@@ -169,7 +163,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
           <v-btn @click="unpin">Keep B, let A go</v-btn>
         </template>
       </ComparePanel>
-      <LedgerColumn v-else :report="report" :drawn="drawn" @compare="tryCure" />
+      <LedgerColumn v-else :report="report" @compare="tryCure" />
     </aside>
     <TrueRatio
       v-model="ratioOpen"

@@ -1,0 +1,241 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { cell, field, go, openDemo, openDrive } from './bench.ts';
+
+const stage = (page: Page, n: number) => page.getByRole('region', { name: new RegExp(`^Stage ${n}:`) });
+const menu = async (page: Page, item: string): Promise<void> => {
+  await page.getByRole('button', { name: 'More for this train' }).click();
+  await page.getByText(item, { exact: true }).click();
+};
+
+/** What both ways of building must come to. */
+async function fiveStages(page: Page): Promise<void> {
+  for (const [i, kind] of ['Toothed belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm'].entries())
+    await expect(stage(page, i + 1)).toHaveAccessibleName(new RegExp(kind));
+  // 3 · 60/13 · −3 · −6 · 60
+  await expect(page.locator('.sub').first()).toContainText('reduction 14953');
+  await expect(stage(page, 2)).toContainText('(13 + 47)/4 = 15: four planets fit.');
+  await expect(stage(page, 4)).toContainText('indexes 60°');
+  await expect(cell(page, 'steps')).toContainText('Locked');
+  const says = page.getByRole('img', { name: /Train reduction/ });
+  await expect(says).toHaveAccessibleName(
+    /^Stepper motor, then belt 20 : 60 to shaft 1, which makes 4 984 8\/13 turns .* then planetary 13 \/ 47 to shaft 2, .* then Geneva 6 slots to shaft 4, .* then worm 1 : 60 to shaft 5, which carries the work, then table\. Train reduction 14 953 11\/13 : 1\.$/,
+  );
+}
+
+test('a five-stage train with a planetary set and a Geneva, by mouse', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive' }).click();
+  await go(page, 'Train');
+  for (const kind of ['Toothed belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm']) {
+    await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
+    await page.getByText(kind, { exact: true }).last().click();
+  }
+  await stage(page, 2).getByRole('textbox', { name: 'Sun', exact: true }).fill('13');
+  await stage(page, 2).getByRole('textbox', { name: 'Ring', exact: true }).fill('47');
+  await stage(page, 2).getByRole('textbox', { name: 'Planets', exact: true }).fill('5');
+  await expect(stage(page, 2)).toContainText('17.63, and 19 is needed');
+  await stage(page, 2).getByRole('textbox', { name: 'Planets', exact: true }).fill('4');
+  await fiveStages(page);
+  // One member takes the other's part.
+  await stage(page, 2).getByLabel('Held').selectOption('sun');
+  await expect(stage(page, 2).getByLabel('Driven by')).toHaveValue('ring');
+});
+
+test('the same with the keyboard alone', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('main h2').first()).toHaveText('Job');
+  await page.keyboard.press('Escape');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('g');
+  await page.keyboard.press('t');
+  await expect(page.locator('main h2').first()).toHaveText('Train');
+  for (const [i, kind] of ['Toothed belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm'].entries()) {
+    await page.getByRole('button', { name: 'Add a stage', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    const list = page.locator('.v-list').last();
+    await expect(list).toBeVisible();
+    await page.keyboard.press('ArrowDown');
+    for (let n = 0; n < 20; n++) {
+      if ((await page.locator(':focus').innerText()).startsWith(kind)) break;
+      await page.keyboard.press('ArrowDown');
+    }
+    await page.keyboard.press('Enter');
+    await expect(stage(page, i + 1)).toBeVisible();
+    await expect(
+      stage(page, i + 1)
+        .locator('input')
+        .first(),
+    ).toBeFocused();
+    if (kind === 'Planetary set')
+      for (const text of ['13', '47', '4']) {
+        await page.keyboard.press('Control+a');
+        await page.keyboard.type(text);
+        await page.keyboard.press('Tab');
+      }
+  }
+  await fiveStages(page);
+});
+
+test('a cure is compared, taken, and undone; a pinned train stands beside the changed one', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Train');
+  await page.getByRole('button', { name: 'Cures for 97' }).click();
+  const cures = page.getByRole('region', { name: 'Cures' });
+  await expect(cures).toContainText('97 is missing');
+  await cures
+    .getByRole('button', { name: /Compare: Add a pair/ })
+    .first()
+    .click();
+  const compare = page.getByRole('region', { name: 'Comparison' });
+  await expect(compare.getByRole('row', { name: /divide by 97/ })).toContainText('Rounded');
+  await expect(compare.getByRole('row', { name: /divide by 97/ })).toContainText('Even');
+  await expect(stage(page, 3)).toBeHidden();
+  await compare.getByRole('button', { name: 'Take it' }).click();
+  await expect(stage(page, 3)).toBeVisible();
+  await expect(cell(page, 'divisions')).not.toContainText('4 of');
+  await page.keyboard.press('Control+z');
+  await expect(stage(page, 3)).toBeHidden();
+  await expect(cell(page, 'divisions')).toContainText('4of 6');
+
+  await menu(page, 'Pin this train as A');
+  await field(page, 'Driven').fill('73');
+  await page.getByRole('button', { name: 'Compare A and B' }).click();
+  await expect(compare.getByRole('row', { name: /steps per turn/ })).toContainText('1051200');
+  await page.reload();
+  await expect(page.getByText('A is pinned.')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to A' }).click();
+  await expect(field(page, 'Driven')).toHaveValue('76');
+  await page.getByRole('button', { name: 'Let A go' }).click();
+  await expect(page.getByText('A is pinned.')).toBeHidden();
+
+  // A range that leaves nothing says so, and bad numbers are refused in place.
+  await page.getByRole('button', { name: 'Cures for 73' }).click();
+  await field(page, 'Most teeth of a cure’s wheel').fill('60');
+  await expect(cures).toContainText('Widen the range');
+  await field(page, 'Least teeth of a cure’s wheel').fill('90');
+  await expect(cures).toContainText('runs backwards');
+});
+
+test('the true ratio from a count and from a label, and the wheels that make it', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Planet dial head', 'Train');
+  await expect(cell(page, 'steps')).toContainText('Even if exact');
+  await stage(page, 1).getByRole('textbox', { name: 'Printed' }).focus();
+  await menu(page, 'True ratio of a gearbox');
+  const dialog = page.getByRole('dialog');
+  await field(page, 'Steps a turn').fill('200');
+  await field(page, 'Steps counted').fill('27469');
+  await expect(dialog).toContainText('13.73250 to 13.73650');
+  for (const r of ['206/15', '467/34', '673/49', '728/53']) await expect(dialog).toContainText(r);
+  await dialog.getByRole('button', { name: 'Look' }).click();
+  const trains = dialog.getByRole('list', { name: 'Wheel trains' });
+  await expect(trains.getByRole('listitem')).toHaveCount(6);
+  await expect(trains).toContainText('989/72');
+  await field(page, 'Steps counted').fill('many');
+  await expect(dialog).toContainText('Many is not a number.');
+  const { violations } = await new AxeBuilder({ page }).include('.v-dialog').analyze();
+  expect(
+    violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id),
+  ).toEqual([]);
+
+  await dialog.getByRole('button', { name: 'From the label' }).click();
+  await expect(dialog).toContainText('lies in it');
+  await dialog.getByRole('button', { name: 'Use the Small four-pair geared motor' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(stage(page, 1)).toContainText('The label says 64, 0.496 % too much');
+  await expect(cell(page, 'steps')).toContainText('turns');
+});
+
+test('the drawing turns, is zoomed, chosen by, and saved', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  await openDemo(page);
+  await openDrive(page, 'Calendar ring', 'Train');
+  const turned = () => page.locator('.pane [data-moves][transform]').count();
+  expect(await turned()).toBe(0);
+  await page.getByRole('button', { name: 'True speed' }).click();
+  await expect.poll(turned).toBeGreaterThan(10);
+  const at = () => page.locator('.pane [data-moves][transform]').nth(1).getAttribute('transform');
+  const first = await at();
+  await expect.poll(at).not.toBe(first);
+  await page.getByRole('button', { name: 'Still' }).click();
+  await expect.poll(turned).toBe(0);
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await expect(page.getByRole('button', { name: '20×' })).toBeDisabled();
+
+  await page.locator('.pane .part').first().click({ force: true });
+  await expect(page.locator('.card.on')).toHaveCount(1);
+  await stage(page, 4).getByRole('textbox', { name: 'Slots' }).focus();
+  await expect(page.locator('.pane .part.on').first()).toBeVisible();
+
+  const pane = page.getByRole('group', { name: /Drawing: plus and minus/ });
+  await pane.focus();
+  await page.keyboard.press('w');
+  const box = () => pane.locator('svg').first().getAttribute('viewBox');
+  const whole = await box();
+  expect(Number(whole!.split(' ')[2])).toBeGreaterThan(1400);
+  await page.keyboard.press('+');
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(box).not.toBe(whole);
+  await page.keyboard.press('0');
+  await expect.poll(box).toMatch(/^0 0 /);
+
+  for (const [item, name] of [
+    ['Save the drawing as SVG', 'calendar-ring-train.svg'],
+    ['Save the drawing as PNG', 'calendar-ring-train.png'],
+  ] as const) {
+    const [download] = await Promise.all([page.waitForEvent('download'), menu(page, item)]);
+    expect(download.suggestedFilename()).toBe(name);
+    const bytes = readFileSync(await download.path());
+    if (name.endsWith('png')) expect(bytes.subarray(1, 4).toString()).toBe('PNG');
+    else {
+      expect(bytes.toString()).toContain('<svg');
+      expect(/var\(--/.test(bytes.toString())).toBe(false);
+    }
+    expect(bytes.length).toBeGreaterThan(20_000);
+  }
+});
+
+test('sources, a linear output, limits and an encoder', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Tide dial', 'Train');
+  await page.getByRole('button', { name: /Another source than/ }).click();
+  await page.getByText('Spring barrel', { exact: true }).click();
+  await expect(page.getByText('A wound spring can break fingers')).toBeVisible();
+  await page.getByRole('button', { name: 'Read, put away' }).click();
+  await expect(page.getByText('A wound spring can break fingers')).toBeHidden();
+  await expect(page.getByText(/Runs 3 hours on one winding/)).toBeVisible();
+  await expect(cell(page, 'steps')).toContainText('Unknown');
+  await go(page, 'Run');
+  await expect(page.getByText('This source has no steps')).toBeVisible();
+  await go(page, 'Train');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(cell(page, 'steps')).not.toContainText('Unknown');
+
+  const work = page.getByRole('region', { name: 'Work', exact: true }).last();
+  await work.getByText('Limits of turning').click();
+  await work.getByRole('textbox', { name: 'Forth' }).fill('1/2');
+  await go(page, 'Run');
+  await expect(page.getByText(/but the work may turn only 1\/2/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start at gap 1' })).toBeDisabled();
+  await go(page, 'Train');
+  await work.getByRole('textbox', { name: 'Forth' }).fill('');
+
+  await work.getByText('Encoder', { exact: true }).click();
+  await work.getByRole('button', { name: 'Add an encoder' }).click();
+  await work.getByRole('textbox', { name: 'On shaft' }).fill('9');
+  await expect(work).toContainText('There is no shaft 9.');
+  await work.getByRole('textbox', { name: 'On shaft' }).fill('0');
+  await expect(work).toContainText('counts a turn of the work');
+
+  await work.getByLabel('Kind').selectOption('rack');
+  await work.getByRole('textbox', { name: 'Moves that must come out even' }).fill('π, 1');
+  await expect(work.locator('.moves li')).toHaveCount(2);
+  await expect(work.locator('.moves li').nth(1)).toContainText('Rounded');
+});
