@@ -1,7 +1,7 @@
-import { kinematicsOf } from '../drive/index.ts';
+import { kinematicsOf, type Stage } from '../drive/index.ts';
 import { report } from '../report/index.ts';
 import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
-import { divide, dividerOf } from './index.ts';
+import { cures, divide, dividerOf } from './index.ts';
 
 /** One measured thing: what is done, and how often in one go. */
 export interface Bench {
@@ -19,6 +19,18 @@ const all = (d: typeof divider, n: number) => () => {
 const counts = Array.from({ length: 200 }, (_, i) => i + 40).join(', ');
 const twoHundred = wheelCutter(counts, { toleranceArcsec: '30' });
 
+const pair: Stage = { kind: 'spur', z1: 20, z2: 61 };
+const eight = driveOf(200, 16, [
+  { kind: 'belt', z1: 20, z2: 76 },
+  pair,
+  { kind: 'planetary', sun: 13, ring: 47, planets: 4, fixed: 'ring', in: 'sun', out: 'carrier' },
+  pair,
+  { kind: 'internal', z1: 16, z2: 80 },
+  pair,
+  { kind: 'strainWave', flex: 200, rigid: 202 },
+  { kind: 'worm', starts: 1, wheel: 90 },
+]);
+
 export const benches: readonly Bench[] = [
   { name: '500 divisions', run: all(divider, 500) },
   { name: '5 000 divisions', run: all(divider, 5000), wanted: 50 },
@@ -29,6 +41,12 @@ export const benches: readonly Bench[] = [
     wanted: 16,
   },
   { name: 'every row of its table', run: () => void report(twoHundred).check.rows.length },
+  { name: 'the strip of 2 to 400', run: () => void report(wheelCutter()).train.strip.list },
+  {
+    name: 'cures for 73 on an eight-stage train',
+    run: () => void cures(eight, [73], [60, 73, 95, 97]).length,
+    wanted: 100,
+  },
   {
     name: 'its ledger and picture',
     run: () => void [report(twoHundred).train.ledger, report(twoHundred).picture(205, 314)],

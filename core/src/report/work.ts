@@ -166,9 +166,11 @@ function turnRow(drive: Drive, k: Kinematics): Row {
 function playRows(drive: Drive, k: Kinematics): readonly Row[] {
   const lost = lostMotion(drive.train);
   if (drive.train.stages.length === 0) return [];
-  const text: Rich = k.travel
+  const known: Rich = k.travel
     ? length(lost.atWork * piToNumber(k.travel))
     : [angleText(lost.atWork * Number(ARCSEC_PER_TURN))];
+  const more: Rich = lost.atWork === 0 ? ['Unknown'] : [...known, { unit: 'or more' }];
+  const text = lost.unknown > 0 ? more : known;
   const unknown = lost.unknown > 0 ? ` and ${lost.unknown} not known` : '';
   return [
     row('play', 'play in all', 'lost motion at the work', text, false, () => [

@@ -19,7 +19,8 @@ const open = defineModel<boolean>({ required: true });
         <div v-for="k in keyList" :key="k.says">
           <dt>
             <template v-for="(key, i) in k.keys" :key="key"
-              ><span v-if="i > 0" class="quiet"> then </span><kbd>{{ key }}</kbd></template
+              ><span v-if="i > 0" class="quiet"> {{ k.or ? 'or' : 'then' }} </span
+              ><kbd>{{ key }}</kbd></template
             >
           </dt>
           <dd>{{ k.says }}</dd>

@@ -79,6 +79,12 @@ const words = computed(() => refusal.value && refusalSays(refusal.value));
   width: var(--field-width, 92px);
   justify-self: end;
 }
+/* Under its label instead of beside it. */
+.read-field.below {
+  --field-width: 100%;
+  grid-template-columns: minmax(0, 1fr);
+  row-gap: 4px;
+}
 .refusal {
   grid-column: 1 / -1;
 }

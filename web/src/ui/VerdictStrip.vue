@@ -16,7 +16,8 @@ const PAGES = [
 ] as const satisfies readonly (readonly CellId[])[];
 const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 /** A figure that would push its grade out of the cell. */
-const long = (cell: VerdictCell): boolean => cell.figure !== null && plainText(cell.figure.text).length > 10;
+const long = (cell: VerdictCell): boolean =>
+  cell.figure !== null && plainText(cell.figure.text).length * 1.4 + (cell.graded?.word.length ?? 0) > 22;
 </script>
 
 <template>

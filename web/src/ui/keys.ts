@@ -1,7 +1,12 @@
 import { onScopeDispose } from 'vue';
 
 /** What the keys do, for the list that ? shows. */
-export const keyList = [
+export const keyList: readonly {
+  readonly keys: readonly string[];
+  /** one of them, not one after the other */
+  readonly or?: true;
+  readonly says: string;
+}[] = [
   { keys: ['g', 'd'], says: 'the list of drives' },
   { keys: ['g', 'j'], says: 'Job' },
   { keys: ['g', 't'], says: 'Train' },
@@ -12,12 +17,17 @@ export const keyList = [
   { keys: ['Ctrl', 'Shift', 'Z'], says: 'redo' },
   { keys: ['Esc'], says: 'close what is open; in a field, take the last good value back' },
   { keys: ['?'], says: 'this list' },
-  { keys: ['↑', '↓'], says: 'in a table, the count before or after' },
+  { keys: ['↑', '↓'], or: true, says: 'in a table, the count before or after' },
   { keys: ['Alt', '←', '→'], says: 'on a stage card, move it along the train' },
+  {
+    keys: ['+', '−', 'W', '0'],
+    or: true,
+    says: 'on the drawing: larger, smaller, the whole train, over its columns again',
+  },
   { keys: ['Space'], says: 'in Run, on to the next gap' },
   { keys: ['Backspace'], says: 'in Run, back to the gap before' },
   { keys: ['P'], says: 'in Run, pause and go on' },
-] as const;
+];
 
 const typing = (e: KeyboardEvent): boolean =>
   e.target instanceof HTMLElement &&

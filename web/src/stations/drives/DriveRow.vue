@@ -8,7 +8,7 @@ import {
   mdiFileExportOutline,
   mdiPencilOutline,
 } from '@mdi/js';
-import { cellLabels, refusalSays, smallPicture, type Refusal } from '@pendrix/core';
+import { cellLabels, refusalSays, smallPicture, type Refusal, plainText } from '@pendrix/core';
 import type { DriveRecord } from '../../storage/storage.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import { reportOf } from '../../ui/open-drive.ts';
@@ -87,9 +87,10 @@ const focusSelf = (el: unknown): void => {
       :data-label="cellLabels[cell.cell]"
     >
       <template v-if="cell.figure"
-        ><RichText class="value" :text="cell.figure.text" /><GradeTag
-          v-if="cell.graded"
-          :graded="cell.graded"
+        ><RichText
+          class="value"
+          :class="{ long: plainText(cell.figure.text).length > 9 }"
+          :text="cell.figure.text" /><GradeTag v-if="cell.graded" :graded="cell.graded"
       /></template>
       <template v-else>{{ cell.absent.replace(/^no \S+ /, 'not ') }}</template>
     </td>
@@ -202,6 +203,14 @@ th {
   display: block;
   font: 600 15px/21px var(--mono);
   white-space: nowrap;
+}
+.value :deep(.fr) {
+  font-size: 0.68em;
+  margin-block: -6px;
+}
+.value.long {
+  font-size: 13px;
+  letter-spacing: -0.06em;
 }
 .value :deep(.u) {
   font-size: 13px;

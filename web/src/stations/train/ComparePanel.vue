@@ -107,6 +107,13 @@ td .fig {
   font-size: 14px;
   font-variant-numeric: tabular-nums;
 }
+td :deep(.grade) {
+  font-size: 13px;
+  gap: 4px;
+}
+td :deep(.grade > span) {
+  white-space: normal;
+}
 .what .quiet {
   display: block;
 }
@@ -117,13 +124,13 @@ tr {
   border-bottom: 1px solid var(--p-row);
 }
 .differs {
-  background: var(--p-even-ground);
+  background: var(--p-tint);
 }
 .differs th,
 .differs td {
   color: var(--p-ink);
 }
 .differs th:first-child {
-  box-shadow: inset 3px 0 0 var(--p-even);
+  box-shadow: inset 3px 0 0 var(--p-blue);
 }
 </style>

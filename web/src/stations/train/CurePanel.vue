@@ -1,18 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { mdiCompare } from '@mdi/js';
-import {
-  readCount,
-  refused,
-  type CureBlock,
-  type CureReport,
-  type LedgerReport,
-  type Refusal,
-} from '@pendrix/core';
+import type { CureBlock, CureReport, LedgerReport } from '@pendrix/core';
 import GradeTag from '../../ui/GradeTag.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
-import ReadField from '../../ui/ReadField.vue';
 import { useTrials } from '../../stores/trials.ts';
+import WheelRange from './WheelRange.vue';
 
 /** What is missing, and the changes that bring it; each opens as a comparison, none goes in by itself. */
 const { missing, chosen, block, fresh } = defineProps<{
@@ -26,18 +19,6 @@ const emit = defineEmits<{ choose: [prime: string]; compare: [cure: CureReport] 
 const trials = useTrials();
 const wheels = computed(() => trials.kept.wheels);
 const present = computed(() => missing.find((m) => String(m.prime) === chosen));
-
-const set =
-  (end: 'from' | 'to') =>
-  (text: string): Refusal | null => {
-    const read = readCount(text, { min: 6, max: 400, unit: 'teeth', example: end === 'from' ? '12' : '127' });
-    if (!read.ok) return read.refusal;
-    const range = { ...wheels.value, [end]: read.value };
-    if (range.from > range.to)
-      return refused('backwards', `${range.from} to ${range.to}`, { example: '12 and 127' }).refusal;
-    trials.setWheels(range);
-    return null;
-  };
 </script>
 
 <template>
@@ -65,26 +46,18 @@ const set =
           </p>
           <p v-if="cure.loses" class="loses">{{ cure.loses }}</p>
         </div>
-        <v-btn :prepend-icon="mdiCompare" :aria-label="`Compare: ${cure.says}`" @click="emit('compare', cure)"
+        <v-btn
+          :disabled="!fresh"
+          :prepend-icon="mdiCompare"
+          :aria-label="`Compare: ${cure.says}`"
+          @click="emit('compare', cure)"
           >Compare</v-btn
         >
       </article>
       <p v-if="block.none" class="none">{{ block.none }}</p>
       <div class="range">
         <span>Wheels from</span>
-        <ReadField
-          label="Least teeth of a cure’s wheel"
-          :labelled="false"
-          :value="String(wheels.from)"
-          :commit="set('from')"
-        />
-        <span>to</span>
-        <ReadField
-          label="Most teeth of a cure’s wheel"
-          :labelled="false"
-          :value="String(wheels.to)"
-          :commit="set('to')"
-        />
+        <WheelRange :range="wheels" :least="6" of="a cure’s wheel" :set="trials.setWheels" />
         <span>teeth</span>
       </div>
     </template>

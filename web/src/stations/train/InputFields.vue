@@ -29,7 +29,7 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
     :is="i === 0 ? 'div' : 'details'"
     v-for="(group, i) in groups.filter((g) => g.length > 0)"
     :key="i"
-    class="inputs"
+    class="inputs fold"
   >
     <summary v-if="i === 1">
       More<span v-if="filled > 0" class="quiet">, {{ filled }} given</span>
@@ -45,7 +45,7 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
       <ReadField
         v-else
         :label="spec.label"
-        :class="{ wide: wide(spec) }"
+        :class="{ below: wide(spec) }"
         :value="showInput(spec, valueOf(spec))"
         :unit="spec.unit ?? ''"
         :hint="spec.hint ?? ''"
@@ -69,20 +69,7 @@ details.inputs {
 details.inputs > :not(summary) {
   margin-bottom: 4px;
 }
-summary {
-  font-size: 14px;
-  line-height: 32px;
-  min-height: 32px;
-  cursor: pointer;
-  color: var(--p-blue);
-  font-weight: 600;
-}
 summary .quiet {
   font-weight: 400;
-}
-.wide {
-  --field-width: 100%;
-  grid-template-columns: minmax(0, 1fr);
-  row-gap: 4px;
 }
 </style>

@@ -87,7 +87,7 @@ const caution = computed(() => {
           @choose="(v) => edit({ do: 'mode', mode: Number(v) })"
         />
         <ReadField
-          class="modes"
+          class="modes below"
           label="Driver’s modes"
           :value="stepper.modes.join(', ')"
           hint="all the microsteps a step that the driver can be set to"
@@ -117,11 +117,6 @@ const caution = computed(() => {
   color: var(--p-blue);
   font-weight: 600;
   min-height: 32px;
-}
-.modes {
-  --field-width: 100%;
-  grid-template-columns: minmax(0, 1fr);
-  row-gap: 4px;
 }
 .modes :deep(input) {
   letter-spacing: -0.06em;

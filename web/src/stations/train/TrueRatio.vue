@@ -26,6 +26,7 @@ import {
 } from '@pendrix/core';
 import ReadField from '../../ui/ReadField.vue';
 import { useTrains } from './use-trains.ts';
+import WheelRange from './WheelRange.vue';
 
 /** What a gearbox really is: from a count at the machine, or from its label; and the wheels that would make it. */
 const open = defineModel<boolean>({ required: true });
@@ -86,16 +87,6 @@ const setLabel = (text: string): Refusal | null => {
   label.value = read.value.value;
   return null;
 };
-const setTeeth =
-  (end: 'from' | 'to') =>
-  (text: string): Refusal | null => {
-    const read = readCount(text, { min: 4, max: 400, unit: 'teeth', example: '8' });
-    if (!read.ok) return read.refusal;
-    const range = { ...teeth.value, [end]: read.value };
-    if (range.from > range.to) return refused('backwards', text, { example: '8 and 60' }).refusal;
-    teeth.value = range;
-    return null;
-  };
 const setPairs = (text: string): Refusal | null => {
   const read = readCount(text, { min: 1, max: 4, unit: 'pairs', example: '2' });
   if (!read.ok) return read.refusal;
@@ -197,19 +188,7 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
       <section class="wheels" aria-label="From wheels">
         <div class="line">
           <h3>From wheels of</h3>
-          <ReadField
-            label="Least teeth"
-            :labelled="false"
-            :value="String(teeth.from)"
-            :commit="setTeeth('from')"
-          />
-          <span>to</span>
-          <ReadField
-            label="Most teeth"
-            :labelled="false"
-            :value="String(teeth.to)"
-            :commit="setTeeth('to')"
-          />
+          <WheelRange :range="teeth" :least="4" of="a wheel" :set="(r) => (teeth = r)" />
           <span>teeth, up to</span>
           <ReadField label="Most pairs" :labelled="false" :value="String(pairs)" :commit="setPairs" />
           <span>pairs</span>

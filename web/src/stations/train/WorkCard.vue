@@ -62,7 +62,7 @@ watch(
     <InputFields :specs="kind.inputs" :data="drive.train.output" :set="set" />
     <ReadField
       v-if="kind.glyph !== 'table'"
-      class="wide"
+      class="below"
       label="Moves that must come out even"
       :value="drive.job.moves ?? ''"
       placeholder="1, 1/8 in, 2π"
@@ -76,7 +76,7 @@ watch(
           <GradeTag :graded="m.graded" />
         </li>
       </ul>
-      <details class="more" :open="drive.train.limits !== undefined">
+      <details class="more fold" :open="drive.train.limits !== undefined">
         <summary>Limits of turning</summary>
         <ReadField
           label="Back"
@@ -96,7 +96,7 @@ watch(
         />
         <ReadField
           v-if="drive.train.limits"
-          class="wide"
+          class="below"
           label="Why"
           :value="limits.why"
           placeholder="cables through the axis"
@@ -106,7 +106,7 @@ watch(
           A run keeps within them: it is taken back, not round, and one that cannot fit is refused.
         </p>
       </details>
-      <details class="more" :open="drive.encoder !== undefined">
+      <details class="more fold" :open="drive.encoder !== undefined">
         <summary>Encoder</summary>
         <template v-if="drive.encoder && report.encoder">
           <InputFields :specs="encoderInputs" :data="drive.encoder" :set="setEncoder" />
@@ -138,25 +138,12 @@ watch(
 .moves {
   max-width: 260px;
 }
-.wide {
-  --field-width: 100%;
-  grid-template-columns: minmax(0, 1fr);
-  row-gap: 4px;
-}
 .more {
   border-top: 1px solid var(--p-hair);
   margin-top: 4px;
 }
 .more > :not(summary) {
   margin-bottom: 4px;
-}
-summary {
-  font-size: 14px;
-  line-height: 32px;
-  min-height: 32px;
-  cursor: pointer;
-  color: var(--p-blue);
-  font-weight: 600;
 }
 .fact {
   font-size: 13px;
