@@ -189,6 +189,30 @@ describe('edits', () => {
     expect(held.train.stages[0]).toMatchObject({ fixed: 'sun', in: 'ring', out: 'carrier' });
   });
 
+  test('another stage takes the place of one, and keeps its name and play', () => {
+    const box = after(
+      base,
+      { do: 'stage', at: 0, key: 'name', text: 'small box' },
+      { do: 'stage', at: 0, key: 'playArcmin', text: '30' },
+    );
+    const now = after(box, {
+      do: 'replaceStage',
+      at: 0,
+      kind: 'ratio',
+      with: { value: '206/15', provenance: 'measured' },
+    });
+    expect(now.train.stages[0]).toEqual({
+      kind: 'ratio',
+      value: '206/15',
+      provenance: 'measured',
+      name: 'small box',
+      playArcmin: 30,
+    });
+    expect(now.train.stages.length).toBe(2);
+    expect(refusal({ do: 'replaceStage', at: 0, kind: 'ratio', with: { value: '0' } })).toBe('zero');
+    expect(refusal({ do: 'replaceStage', at: 9, kind: 'ratio', with: { value: '2' } })).toBe('noSuchStage');
+  });
+
   test('a box takes pairs, its label, or both, but not neither', () => {
     const box = after(base, { do: 'addStage', kind: 'box', at: 0 });
     expect(box.train.stages[0]).toEqual({ kind: 'box', ratio: '64', provenance: 'nominal' });

@@ -8,7 +8,7 @@ import { limits } from './limits.ts';
 import { output, outputKind } from './output.ts';
 import { rename } from './rename.ts';
 import { mode, modes, source, sourceKind } from './source.ts';
-import { addStage, moveStage, removeStage, stage } from './stages.ts';
+import { addStage, moveStage, removeStage, replaceStage, stage } from './stages.ts';
 import { train } from './train.ts';
 
 /** Every kind of edit under its id; a double does not compile. */
@@ -24,6 +24,7 @@ const edits = {
   modes,
   mode,
   addStage,
+  replaceStage,
   removeStage,
   moveStage,
   stage,

@@ -1,6 +1,7 @@
 import { refused, taken, type Result } from '../../numbers/index.ts';
 import { MOST_STAGES, type Drive } from '../drive.ts';
 import { defaultsOf, refusalOf, type InputValue } from '../inputs.ts';
+import { commonInputs } from '../stages/common.ts';
 import { kindOf, stageInputs, stages as registry, type Stage, type StageKindId } from '../stages/index.ts';
 import type { EditKind } from './edit.ts';
 import { withEncoderAt } from './encoder.ts';
@@ -29,24 +30,53 @@ export interface AddStage {
   readonly with?: Readonly<Record<string, InputValue>>;
 }
 
+/** A stage of a kind with its defaults, or with these inputs; checked. */
+function made(kindId: StageKindId, values?: Readonly<Record<string, InputValue>>): Result<Stage> {
+  const kind = kindOf({ kind: kindId });
+  const stage = { kind: kindId, ...defaultsOf(kind.inputs), ...(values ?? kind.fresh) } as unknown as Stage;
+  const refusal = refusalOf(stageInputs(stage), { ...stage }) ?? kind.refuse?.(stage);
+  return refusal ? { ok: false, refusal } : taken(stage);
+}
+
 export const addStage: EditKind<AddStage> = {
   id: 'addStage',
   apply: (drive, edit) => {
     const { stages } = drive.train;
     if (stages.length >= MOST_STAGES) return refused('tooManyStages', '', { limit: String(MOST_STAGES) });
     if (edit.at < 0 || edit.at > stages.length) return missing(drive, edit.at);
-    const kind = kindOf({ kind: edit.kind });
-    const stage = {
-      kind: edit.kind,
-      ...defaultsOf(kind.inputs),
-      ...(edit.with ?? kind.fresh),
-    } as unknown as Stage;
-    const refusal = refusalOf(stageInputs(stage), { ...stage }) ?? kind.refuse?.(stage);
-    if (refusal) return { ok: false, refusal };
-    const after = withStages(drive, [...stages.slice(0, edit.at), stage, ...stages.slice(edit.at)]);
+    const stage = made(edit.kind, edit.with);
+    if (!stage.ok) return stage;
+    const after = withStages(drive, [...stages.slice(0, edit.at), stage.value, ...stages.slice(edit.at)]);
     return taken(withEncoderAt(after, (shaft) => (shaft > edit.at ? shaft + 1 : shaft)));
   },
   says: (edit) => `add ${registry[edit.kind].title.toLowerCase()}`,
+};
+
+export interface ReplaceStage {
+  readonly do: 'replaceStage';
+  readonly at: number;
+  readonly kind: StageKindId;
+  readonly with: Readonly<Record<string, InputValue>>;
+}
+
+/** Another stage in the place of one; its name, play and bores stay. */
+export const replaceStage: EditKind<ReplaceStage> = {
+  id: 'replaceStage',
+  apply: (drive, edit) => {
+    const before = drive.train.stages[edit.at];
+    if (!before) return missing(drive, edit.at);
+    const stage = made(edit.kind, edit.with);
+    if (!stage.ok) return stage;
+    const kept = Object.entries(before).filter(([key]) => commonInputs.some((i) => i.key === key));
+    const after = { ...stage.value, ...Object.fromEntries(kept) };
+    return taken(
+      withStages(
+        drive,
+        drive.train.stages.map((s, i) => (i === edit.at ? after : s)),
+      ),
+    );
+  },
+  says: (edit, before) => `${named(before, edit.at)}: now ${registry[edit.kind].title.toLowerCase()}`,
 };
 
 export interface RemoveStage {

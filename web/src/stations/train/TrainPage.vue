@@ -41,16 +41,18 @@ const { pinned, pair, pin, unpin, backToA, tryCure, take, drop, comparePinned } 
 );
 
 const ratioOpen = ref(false);
-function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>>, replace: boolean): void {
-  const at = replace ? (selected.value ?? stages.value.length) : stages.value.length;
-  if (replace && selected.value !== null) {
-    const made = {
-      ...report.value.drive.train,
-      stages: stages.value.map((s, i) => (i === at ? { kind, ...values } : s)),
-    };
-    edit({ do: 'train', train: made as typeof report.value.drive.train, says: 'true ratio' });
-  } else if (!add(kind, at, values)) return;
-  ratioOpen.value = false;
+/** The stage that a true ratio takes the place of: a chosen one that is known by a ratio; null adds one. */
+const ratioAt = computed(() => {
+  const chosen = selected.value === null ? undefined : stages.value[selected.value];
+  return chosen?.kind === 'box' || chosen?.kind === 'ratio' ? selected.value : null;
+});
+function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>>): void {
+  const at = ratioAt.value;
+  const done =
+    at === null
+      ? add(kind, stages.value.length, values)
+      : edit({ do: 'replaceStage', at, kind, with: values }) === null;
+  if (done) ratioOpen.value = false;
 }
 </script>
 
@@ -165,12 +167,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
       </ComparePanel>
       <LedgerColumn v-else :report="report" @compare="tryCure" />
     </aside>
-    <TrueRatio
-      v-model="ratioOpen"
-      :full-steps="report.train.fullSteps"
-      :has-stage="selected !== null"
-      @use="useRatio"
-    />
+    <TrueRatio v-model="ratioOpen" :full-steps="report.train.fullSteps" :replaces="ratioAt" @use="useRatio" />
   </div>
 </template>
 

@@ -30,14 +30,14 @@ import WheelRange from './WheelRange.vue';
 
 /** What a gearbox really is: from a count at the machine, or from its label; and the wheels that would make it. */
 const open = defineModel<boolean>({ required: true });
-const { fullSteps, hasStage } = defineProps<{
+const { fullSteps, replaces } = defineProps<{
   /** of the drive's source, to start with */
   fullSteps: number;
-  /** a stage is chosen that the ratio can take the place of */
-  hasStage: boolean;
+  /** the stage that the ratio takes the place of, counted from 0; null goes in at the end */
+  replaces: number | null;
 }>();
 const emit = defineEmits<{
-  use: [kind: StageKindId, values: Readonly<Record<string, InputValue>>, replace: boolean];
+  use: [kind: StageKindId, values: Readonly<Record<string, InputValue>>];
 }>();
 
 const by = ref<'count' | 'label'>('count');
@@ -95,8 +95,7 @@ const setPairs = (text: string): Refusal | null => {
 };
 const shown = (r: Rational | null): string => (r === null ? '' : toText(r));
 const provenance = computed(() => (by.value === 'count' ? 'measured' : 'nominal'));
-const useRatio = (r: string): void =>
-  emit('use', 'ratio', { value: r, provenance: provenance.value }, hasStage);
+const useRatio = (r: string): void => emit('use', 'ratio', { value: r, provenance: provenance.value });
 const boxPairs = (
   driven: readonly number[],
   drivers: readonly number[],
@@ -117,6 +116,11 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
     <div class="dialog">
       <header>
         <h2 id="ratio-title">True ratio</h2>
+        <span class="quiet where">{{
+          replaces === null
+            ? 'Use adds a stage before the work'
+            : `Use takes the place of stage ${replaces + 1}`
+        }}</span>
         <span class="sp"></span>
         <button type="button" class="icon-button" aria-label="Close" @click="open = false">
           <v-icon :icon="mdiClose" size="20" />
@@ -178,7 +182,7 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
               ><span class="mono quiet">{{ decimal(b.ratio, 5) }}</span>
               <v-btn
                 :aria-label="`Use the ${b.title}`"
-                @click="emit('use', 'box', { pairs: b.pairs, ratio: b.label }, hasStage)"
+                @click="emit('use', 'box', { pairs: b.pairs, ratio: b.label })"
                 >Use</v-btn
               >
             </li>
@@ -212,7 +216,7 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
             <span class="mono">{{ t.driven.map((z, i) => `${t.drivers[i]}:${z}`).join('  ') }}</span>
             <v-btn
               :aria-label="`Use ${t.ratio} from wheels`"
-              @click="emit('use', 'box', boxPairs(t.driven, t.drivers), hasStage)"
+              @click="emit('use', 'box', boxPairs(t.driven, t.drivers))"
               >Use</v-btn
             >
           </li>
