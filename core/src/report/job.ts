@@ -83,6 +83,14 @@ export function toleranceReport(drive: Drive): ToleranceReport {
   const tolerance = toleranceOf(drive.job);
   const radius = drive.job.radiusMm === undefined ? null : exactly(drive.job.radiusMm);
   const radiusText = radius === null ? '' : plainDecimal(radius);
+  if (!tolerance && drive.job.toleranceMm !== undefined)
+    // Along a linear output a length needs no radius.
+    return {
+      as: 'length',
+      field: fieldLength(exactly(drive.job.toleranceMm)),
+      radius: '',
+      readBack: 'along its travel',
+    };
   if (!tolerance) return { as: 'none', field: '', radius: radiusText, readBack: 'any rounding will do' };
   if (tolerance.as === 'length') {
     const angle = toleranceArcsec(tolerance);

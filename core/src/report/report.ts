@@ -33,7 +33,7 @@ import { divisionsSay, idleSay, purpose } from './sentences.ts';
 import { cureBlock, type CureBlock } from './cures.ts';
 import { encoderReport, type EncoderReport } from './encoder.ts';
 import { shaftReports, type ShaftReport } from './shafts.ts';
-import { ratioFigure, sourceReport, stageReports, stepsFigure, type StageReport } from './train.ts';
+import { ratioFigure, sourceReport, stageReports, stepsFigure, stepUnit, type StageReport } from './train.ts';
 import { workReport, type WorkReport } from './work.ts';
 import { partsThatMatter, stripReport, STRIP, type StripReport } from './strip.ts';
 import { attention, tally, verdict, type VerdictCell } from './verdict.ts';
@@ -78,7 +78,11 @@ export interface Report {
     readonly tally: readonly Graded[];
     readonly says: Rich | null;
     readonly idle: string | null;
+    /** what the divisions are counted in: "microstep", "mark", "place" where a wheel locks */
+    readonly unit: string;
   };
+  /** what a run is counted in */
+  readonly unit: string;
   /** one count opened, whether or not the job asks for it; null when the source has no steps */
   opened(divisions: number): OpenedDivision | null;
   chart(divisions: number): ErrorChart | null;
@@ -183,9 +187,11 @@ export function report(drive: Drive): Report {
         return shown && divisionsSay(k, shown, drawn());
       },
       get idle() {
-        return idleSay(divisions());
+        return k.lock ? null : idleSay(divisions());
       },
+      unit: k.lock ? 'place' : stepUnit(drive, k),
     },
+    unit: stepUnit(drive, k),
     opened: one,
     chart: (D) => (shown && D <= MOST_CHARTED ? errorChart(shown, divide(shown, D)) : null),
     picture: (column, height) => picture(drive, k, column, height, counts[0] ?? 0),

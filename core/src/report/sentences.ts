@@ -32,6 +32,12 @@ export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonl
   const N = inLine(divider.stepsPerTurn);
   const names = shortList(off.map((d) => grouped(String(d.divisions))));
   const verb = off.length === 1 ? 'does' : 'do';
+  if (k.lock) {
+    return [
+      { strong: `The work rests at ${N} places a turn:` },
+      ` ${names} ${verb} not go into them. The Geneva decides alone, whatever the motor does; change its slots or what comes after it.`,
+    ];
+  }
   const worstClosing = off.reduce((a, b) =>
     compare(abs(b.closingErrorSteps), abs(a.closingErrorSteps)) > 0 ? b : a,
   );

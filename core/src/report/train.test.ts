@@ -167,6 +167,31 @@ describe('the work', () => {
   });
 });
 
+describe('words where a wheel locks', () => {
+  test('places, not microsteps, and nothing that adds up', () => {
+    const r = report(driveOf(200, 16, [{ kind: 'geneva', slots: 6 }], '3, 4, 12'));
+    expect([r.check.unit, r.unit, r.check.idle]).toEqual(['place', 'microstep', null]);
+    expect(plainText(r.check.says!)).toBe(
+      'The work rests at 6 places a turn: 4 and 12 do not go into them. The Geneva decides alone, whatever the motor does; change its slots or what comes after it.',
+    );
+    const crank = report(withTrain(wheelCutter(), { source: { kind: 'crank', marks: 100 } }));
+    expect([crank.check.unit, crank.unit]).toEqual(['mark', 'mark']);
+  });
+
+  test('a tolerance along the travel needs no radius', () => {
+    const slide = withTrain(
+      { ...wheelCutter(), job: { divisions: '', toleranceMm: '1/100' } },
+      { output: { kind: 'screw', leadMm: '2' } },
+    );
+    expect(report(slide).job.tolerance).toEqual({
+      as: 'length',
+      field: '10 µm',
+      radius: '',
+      readBack: 'along its travel',
+    });
+  });
+});
+
 describe('misfits and limits', () => {
   test('a misfit marks the station and stands on the card', () => {
     const r = report(

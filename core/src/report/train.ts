@@ -42,11 +42,12 @@ export const turnLine = (drive: Drive, k: Kinematics): WorkingLine =>
         exact: true,
       };
 
+/** The finest thing the source goes by: "microstep", "step", "mark", "count". */
+export const stepUnit = (drive: Drive, k: Kinematics): string =>
+  k.mode > 1 ? 'microstep' : sourceKindOf(drive.train.source).step.split(' ').at(-1)!;
+
 /** "steps", "marks", "counts" */
-const stepsWord = (drive: Drive): string => {
-  const word = sourceKindOf(drive.train.source).step.split(' ').at(-1)!;
-  return `${word}s`;
-};
+const stepsWord = (drive: Drive): string => `${sourceKindOf(drive.train.source).step.split(' ').at(-1)!}s`;
 
 /** A line for each stage from `from` on: its label and its reduction, signed or not. */
 export const stageLines = (drive: Drive, k: Kinematics, from = 0, magnitude = false): WorkingLine[] =>

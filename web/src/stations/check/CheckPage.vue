@@ -94,7 +94,12 @@ async function copyCsv(): Promise<void> {
           <GradeTag v-for="g in report.check.tally" :key="g.grade" :graded="g" />
         </div>
         <template v-if="report.counts.length > 0">
-          <DivisionsTable :rows="report.check.rows" :selected="selected" @choose="(d) => (chosen = d)" />
+          <DivisionsTable
+            :rows="report.check.rows"
+            :unit="report.check.unit"
+            :selected="selected"
+            @choose="(d) => (chosen = d)"
+          />
           <div v-if="report.check.says" class="says">
             <p>
               <RichText :text="report.check.says" />
@@ -131,7 +136,7 @@ async function copyCsv(): Promise<void> {
             >Sheet</v-btn
           >
         </header>
-        <ErrorCharts v-if="chart" :chart="chart" />
+        <ErrorCharts v-if="chart" :chart="chart" :unit="report.check.unit" />
         <p v-else class="quiet many">
           {{ selected }} places are too many to draw one by one; the figures below hold for all of them.
         </p>

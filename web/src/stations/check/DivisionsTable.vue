@@ -6,7 +6,12 @@ import { Digits } from '../../ui/Digits.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 
 /** The divisions the job asks for. Up and Down go from row to row; long lists grow as they are scrolled. */
-const { rows, selected } = defineProps<{ rows: readonly DivisionRow[]; selected: number | null }>();
+const { rows, selected, unit } = defineProps<{
+  rows: readonly DivisionRow[];
+  selected: number | null;
+  /** what they are counted in: "microstep", "place" */
+  unit: string;
+}>();
 const emit = defineEmits<{ choose: [divisions: number] }>();
 
 const STEP = 200;
@@ -40,7 +45,9 @@ async function step(from: number, by: number): Promise<void> {
       <tr>
         <th scope="col" class="l">Wanted</th>
         <th scope="col" class="l">Grade</th>
-        <th scope="col" colspan="2" class="step">Microsteps<br />for each</th>
+        <th scope="col" colspan="2" class="step">
+          <span class="unit">{{ unit }}s</span><br />for each
+        </th>
         <th scope="col">Spacing<br />error</th>
         <th scope="col" colspan="2" class="closing">Closing error,<br />if one count is repeated</th>
         <th scope="col" class="l">Coarsest<br />exact mode</th>
@@ -87,6 +94,12 @@ async function step(from: number, by: number): Promise<void> {
 </template>
 
 <style scoped>
+.unit {
+  display: inline-block;
+}
+.unit::first-letter {
+  text-transform: uppercase;
+}
 table {
   width: 100%;
   background: var(--p-surface);

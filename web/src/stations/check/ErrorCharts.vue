@@ -30,7 +30,11 @@ use([
   CanvasRenderer,
 ]);
 
-const { chart } = defineProps<{ chart: ErrorChart }>();
+const { chart, unit } = defineProps<{
+  chart: ErrorChart;
+  /** what it is counted in: "microstep", "place" */
+  unit: string;
+}>();
 const settings = useSettings();
 const palette = computed(() => palettes[settings.night ? 'night' : 'day']);
 const own = computed(() => ownOption(chart, palette.value));
@@ -45,9 +49,9 @@ const lastGap = computed(
 <template>
   <div class="charts">
     <p class="cap">
-      <b>Each to its own nearest microstep</b>
+      <b>Each to its own nearest {{ unit }}</b>
       <span v-if="!even" class="quiet"
-        ><i class="dash"></i>half a microstep, ±{{ angleText(chart.halfMicrostep) }}</span
+        ><i class="dash"></i>half a {{ unit }}, ±{{ angleText(chart.halfMicrostep) }}</span
       >
       <span v-else class="tone-even">every place is exact</span>
     </p>

@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router';
 import { mdiCogs, mdiHelpCircleOutline, mdiRulerSquareCompass } from '@mdi/js';
 import type { Refusal } from '@pendrix/core';
 import FigureText from '../../ui/FigureText.vue';
+import GradeTag from '../../ui/GradeTag.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import ReadField from '../../ui/ReadField.vue';
 import { stations } from '../../ui/stations.ts';
@@ -21,6 +22,9 @@ const isNew = route.query['new'] === '1';
 
 const rename = (name: string, burst: string): Refusal | null => edit({ do: 'rename', name }, burst);
 const divide = (text: string, burst: string): Refusal | null => edit({ do: 'divisions', text }, burst);
+const move = (text: string, burst: string): Refusal | null => edit({ do: 'moves', text }, burst);
+/** What travels asks for moves as well as for counts. */
+const linear = computed(() => report.value.kinematics.travel !== null);
 const note = (e: Event): Refusal | null =>
   edit({ do: 'notes', text: (e.target as HTMLTextAreaElement).value }, 'notes');
 const examples = [
@@ -83,9 +87,27 @@ const examples = [
             :focus-first="isNew"
           />
         </div>
+        <div v-if="linear" class="sec">
+          <h3>Move<small>along its travel</small></h3>
+          <div>
+            <ReadField
+              class="wide"
+              label="Moves that must come out even"
+              :labelled="false"
+              :value="job.moves ?? ''"
+              placeholder="for example 1, 0.5 mm, 1/8 in, 2π"
+              :commit="move"
+            />
+            <ul class="moves">
+              <li v-for="m in report.train.work.moves" :key="m.figure.key">
+                <span>{{ m.label }}</span> <GradeTag :graded="m.graded" />
+              </li>
+            </ul>
+          </div>
+        </div>
         <div class="sec">
           <h3>Tolerance<small>at the work</small></h3>
-          <ToleranceFields :tolerance="report.job.tolerance" :edit="edit" />
+          <ToleranceFields :tolerance="report.job.tolerance" :linear="linear" :edit="edit" />
         </div>
         <div class="sec">
           <h3>Notes<small>for whoever opens it next</small></h3>
@@ -132,7 +154,7 @@ const examples = [
         </div>
       </template>
       <div v-else class="teach">
-        <h3>Nothing is asked yet</h3>
+        <h3>{{ linear && job.moves ? 'No counts are asked' : 'Nothing is asked yet' }}</h3>
         <p class="quiet">
           Write the counts that a turn must be divided into: the teeth of the wheels you want to cut, the
           marks of a dial, the stops of a table.

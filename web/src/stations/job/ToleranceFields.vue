@@ -4,8 +4,10 @@ import type { Edit, Refusal, ToleranceReport } from '@pendrix/core';
 import ReadField from '../../ui/ReadField.vue';
 
 /** The tolerance at the work: an angle, a length at a radius, or none. */
-const { tolerance, edit } = defineProps<{
+const { tolerance, linear, edit } = defineProps<{
   tolerance: ToleranceReport;
+  /** the output travels: a length needs no radius */
+  linear: boolean;
   edit: (e: Edit, burst?: string) => Refusal | null;
 }>();
 
@@ -25,7 +27,8 @@ watch(
 const field = computed(() => (tolerance.as === way.value ? tolerance.field : ''));
 const readBack = computed(() => {
   if (tolerance.as === way.value) return tolerance.readBack;
-  if (way.value === 'length' && tolerance.radius === '') return 'first the radius it is measured at';
+  if (way.value === 'length' && tolerance.radius === '' && !linear)
+    return 'first the radius it is measured at';
   return tolerance.as === 'none'
     ? 'not in force until it is written'
     : `until then ±${tolerance.field} stays in force`;
@@ -60,6 +63,7 @@ const setRadius = (text: string, burst: string): Refusal | null => edit({ do: 'r
     />
     <span class="says quiet">{{ readBack }}</span>
     <ReadField
+      v-if="!linear || tolerance.radius !== ''"
       class="radius"
       label="at radius"
       :value="tolerance.radius"

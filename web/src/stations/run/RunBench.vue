@@ -77,7 +77,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
     <section class="left">
       <header class="sub">
         <h2>Run</h2>
-        <span class="q">{{ D }} gaps, <RichText :text="rows.steps" /> microsteps a turn</span>
+        <span class="q">{{ D }} gaps, <RichText :text="rows.steps" /> {{ report.unit }}s a turn</span>
         <span class="sp"></span>
         <v-btn variant="text" :prepend-icon="mdiTableLarge" @click="emit('sheet')">Sheet</v-btn>
         <v-btn variant="text" :prepend-icon="mdiStop" @click="emit('end')">End run</v-btn>
@@ -103,8 +103,9 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
               ><b>{{ state.finished ? 'Done' : `Gap ${state.gap}` }}</b> of {{ D }}</span
             >
             <span class="quiet r"
-              ><span class="wide">exactly <RichText class="mono" :text="row.exact" /> microsteps, so </span>go
-              to <b class="mono"><Digits :text="row.target" /></b
+              ><span class="wide"
+                >exactly <RichText class="mono" :text="row.exact" /> {{ report.unit }}s, so </span
+              >go to <b class="mono"><Digits :text="row.target" /></b
             ></span>
           </p>
           <p
@@ -122,7 +123,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           <div class="err">
             <p class="pl">
               Error<span class="allowed">{{
-                hasTolerance ? `tolerance ±${limitText(limit)}` : `half a microstep ±${angleText(limit)}`
+                hasTolerance ? `tolerance ±${limitText(limit)}` : `half a ${report.unit} ±${angleText(limit)}`
               }}</span>
             </p>
             <p class="pv">
@@ -161,7 +162,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
             <p v-if="state.finished">{{ D }} gaps are done. Back takes you to the last one.</p>
             <p v-else-if="state.paused">P goes on where you were.</p>
             <p v-else-if="row.moved">
-              On by <span class="mono"><Digits :text="row.moved" /></span> microsteps, clamp, cut.
+              On by <span class="mono"><Digits :text="row.moved" /></span> {{ report.unit }}s, clamp, cut.
             </p>
             <p v-else>Clamp and cut the first gap.</p>
           </div>

@@ -114,10 +114,11 @@ async function print(): Promise<void> {
         />
       </div>
       <h1 v-if="plan" class="print-only">
-        {{ report.drive.name }}: {{ plan.divisions }} divisions, {{ plan.stepsPerTurn }} microsteps a turn
+        {{ report.drive.name }}: {{ plan.divisions }} divisions, {{ plan.stepsPerTurn }} {{ report.unit }}s a
+        turn
       </h1>
       <div v-if="plan" class="scroll sheet" tabindex="0" aria-label="Sheet of targets">
-        <SheetTable ref="table" :plan="plan" :now="running?.gap ?? 0" />
+        <SheetTable ref="table" :plan="plan" :now="running?.gap ?? 0" :unit="report.unit" />
       </div>
       <div v-else-if="!report.kinematics.stepsPerTurn" class="teach">
         <h3>This source has no steps</h3>
@@ -146,7 +147,7 @@ async function print(): Promise<void> {
             <dd class="num"><RichText :text="head.steps" /></dd>
           </div>
           <div>
-            <dt>From gap to gap, microsteps</dt>
+            <dt>From gap to gap, {{ report.unit }}s</dt>
             <dd class="num"><RichText :text="head.step" /></dd>
           </div>
           <div>

@@ -7,7 +7,16 @@ import RichText from '../../ui/RichText.vue';
 import DmsText from './DmsText.vue';
 
 /** The sheet of targets, gap by gap; long sheets grow as they are scrolled, and print whole up to `printable` rows. */
-const { plan, now = 0 } = defineProps<{ plan: RunPlan; now?: number }>();
+const {
+  plan,
+  now = 0,
+  unit,
+} = defineProps<{
+  plan: RunPlan;
+  now?: number;
+  /** what it is counted in: "microstep", "mark" */
+  unit: string;
+}>();
 const STEP = 150;
 const shown = ref(STEP);
 const more = ref<HTMLElement | null>(null);
@@ -33,7 +42,7 @@ defineExpose({ all: () => (shown.value = Math.min(plan.divisions + 1, 3000)) });
       <tr>
         <th scope="col">Gap</th>
         <th scope="col">Move</th>
-        <th scope="col">Go to, microsteps</th>
+        <th scope="col">Go to, {{ unit }}s</th>
         <th scope="col">Moved</th>
         <th scope="col">Error</th>
         <th scope="col">Angle at the work</th>
