@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { cell, field, go, openDemo, openDrive } from './bench.ts';
+import { cell, field, go, openDemo, openDrive, saved } from './bench.ts';
 
 const stage = (page: Page, n: number) => page.getByRole('region', { name: new RegExp(`^Stage ${n}:`) });
 const menu = async (page: Page, item: string): Promise<void> => {
@@ -110,6 +110,9 @@ test('a cure is compared, taken, and undone; a pinned train stands beside the ch
   await page.reload();
   await expect(page.getByText('A is pinned.')).toBeVisible();
   await page.getByRole('button', { name: 'Back to A' }).click();
+  await expect(field(page, 'Driven')).toHaveValue('76');
+  await saved(page);
+  await page.reload();
   await expect(field(page, 'Driven')).toHaveValue('76');
   await page.getByRole('button', { name: 'Let A go' }).click();
   await expect(page.getByText('A is pinned.')).toBeHidden();

@@ -71,6 +71,171 @@ describe('pendrix targets', () => {
   });
 });
 
+/** A drive file of one motor and these stages. */
+const driveWith = (
+  stages: readonly object[],
+  more: { divisions?: string; source?: object; train?: object } = {},
+): string =>
+  fileWith(
+    JSON.stringify({
+      format: 'pendrix-drive',
+      version: 1,
+      name: 'bench',
+      job: { divisions: more.divisions ?? '' },
+      train: {
+        source: more.source ?? { kind: 'stepper', fullSteps: 200, modes: [1, 16], mode: 16 },
+        stages,
+        ...more.train,
+      },
+    }),
+  );
+const set = { kind: 'planetary', sun: 13, ring: 47, planets: 4, fixed: 'ring', in: 'sun', out: 'carrier' };
+const differential = {
+  kind: 'stepped',
+  fixed: 61,
+  out: 60,
+  planetFixed: 18,
+  planetOut: 18,
+  meshFixed: 'inner',
+  meshOut: 'inner',
+  planets: 6,
+};
+const twelve = (n: number): object[] => Array.from({ length: n }, () => ({ kind: 'spur', z1: 12, z2: 60 }));
+
+describe('the examples of the handbook, by the terminal', () => {
+  test.each<[string, object[], string]>([
+    ['planetary 13/47', [set], '60/13'],
+    ['two of them', [set, set], '3600/169'],
+    ['stepped 61/60', [differential], '-60'],
+    ['the same with a sun of 25', [{ ...differential, sun: 25 }], '-1032/5'],
+    ['12:60 five times', twelve(5), '-3125'],
+    ['12:60 eleven times', twelve(11), '-48828125'],
+  ])('%s', async (_, stages, ratio) => {
+    const { code, out } = await run('check', driveWith(stages), '--json');
+    expect([code, (JSON.parse(out) as { ratio: string }).ratio]).toEqual([0, ratio]);
+  });
+
+  test('what a maker should know stands under the table', async () => {
+    const { out } = await run('check', driveWith([set, differential]));
+    expect(out).toContain('(13 + 47)/4 = 15: four planets fit.');
+    expect(out).toContain('by 0, 5/6, 2/3, 1/2, 1/3, 1/6 of its teeth');
+    const long = await run(
+      'check',
+      driveWith(twelve(11), { source: { kind: 'crank', marks: 100, rpm: '60' } }),
+    );
+    expect(long.out).toContain('At 60 rpm one turn of the work takes 565.14 days (1.55 years).');
+    const misfit = await run('check', driveWith([{ ...set, planets: 5 }]), '--json');
+    expect((JSON.parse(misfit.out) as { misfits: { stage: number; says: string }[] }).misfits).toMatchObject([
+      { stage: 0, says: expect.stringContaining('17.63') },
+    ]);
+  });
+
+  test('the four-pair box, and what its label would have promised', async () => {
+    const source = { kind: 'stepper', fullSteps: 32, modes: [1], mode: 1 };
+    const box = {
+      kind: 'box',
+      pairs: [
+        [9, 32],
+        [11, 22],
+        [9, 26],
+        [10, 31],
+      ],
+    };
+    const counted = JSON.parse(
+      (await run('check', driveWith([box], { divisions: '10', source }), '--json')).out,
+    ) as Record<string, unknown>;
+    expect([counted['ratio'], counted['stepsPerTurn'], counted['turnsToClose']]).toEqual([
+      '25792/405',
+      '825344/405',
+      '405',
+    ]);
+    expect(counted['divisions']).toMatchObject([
+      { worstErrorSteps: '971/2025', returnErrorSteps: '46/405', closingErrorSteps: '856/405' },
+    ]);
+    const label = driveWith([{ kind: 'box', ratio: '64' }], { divisions: '10, 64', source });
+    const promised = JSON.parse((await run('check', label, '--json')).out) as {
+      divisions: { grade: string; ifExact?: boolean }[];
+    };
+    expect(promised.divisions.map((d) => [d.grade, d.ifExact])).toEqual([
+      ['rounded', undefined],
+      ['even', true],
+    ]);
+    expect((await run('check', label)).out).toContain('Even if exactly 64 : 1');
+  });
+
+  test('a Geneva locks, a rack keeps its π, a source without steps is unknown', async () => {
+    const geneva = JSON.parse(
+      (await run('check', driveWith([{ kind: 'geneva', slots: 6 }], { divisions: '3, 4' }), '--json')).out,
+    ) as { divisions: { grade: string }[] };
+    expect(geneva.divisions.map((d) => d.grade)).toEqual(['even', 'misses']);
+    const rack = driveWith([], { train: { output: { kind: 'rack', teeth: 20, moduleMm: '1' } } });
+    const travel = JSON.parse((await run('check', rack, '--json')).out) as { travelPerTurnMm: unknown };
+    expect(travel.travelPerTurnMm).toEqual({ q: '20', piPower: 1 });
+    const mains = driveWith([], { divisions: '60', source: { kind: 'synchronous', hz: '50', poles: 12 } });
+    const none = JSON.parse((await run('check', mains, '--json')).out) as {
+      stepsPerTurn: null;
+      divisions: { grade: string; step: null }[];
+      secondsPerTurn: number;
+    };
+    expect([none.stepsPerTurn, none.divisions[0]?.grade, none.divisions[0]?.step]).toEqual([
+      null,
+      'unknown',
+      null,
+    ]);
+    expect(none.secondsPerTurn).toBeCloseTo(0.12, 9);
+  });
+});
+
+describe('pendrix ratio', () => {
+  const span = ['--low', '27465/2000', '--high', '27473/2000'];
+
+  test('--json: the simplest fractions, and the wheels', async () => {
+    const { code, out } = await run('ratio', ...span, '--teeth', '8-60', '--pairs', '2', '--json');
+    const answer = JSON.parse(out) as {
+      fractions: string[];
+      trains: { ratio: string; driven: number[]; drivers: number[] }[];
+    };
+    expect([code, answer.fractions.length, answer.fractions.slice(0, 4)]).toEqual([
+      0,
+      20,
+      ['206/15', '467/34', '673/49', '728/53'],
+    ]);
+    expect(answer.trains.length).toBe(6);
+    expect(answer.trains[0]).toEqual({ ratio: '989/72', driven: [43, 23], drivers: [9, 8] });
+    expect((JSON.parse((await run('ratio', ...span, '--json')).out) as { trains: unknown[] }).trains).toEqual(
+      [],
+    );
+  });
+
+  test('without it two tables', async () => {
+    const { out } = await run('ratio', ...span, '--teeth', '8-60');
+    for (const part of ['206/15', '13.733333', '989/72', '43 23', '9 8']) expect(out).toContain(part);
+    expect((await run('ratio', '--low', '1000', '--high', '1001', '--teeth', '8-10')).out).toContain(
+      'No wheels of that range',
+    );
+  });
+
+  test.each([
+    [[], '--low is missing'],
+    [['--low', '1'], '--high is missing'],
+    [['--low', '0', '--high', '1'], '--low: 0 is refused here'],
+    [['--low', '-1', '--high', '1'], '--low'],
+    [['--low', '2', '--high', '1'], '2 to 1 runs backwards'],
+    [['--low', 'x', '--high', '1'], '--low: x is not a number'],
+    [['--low', '1', '--high', '2', '--pairs', '2'], '--teeth is missing'],
+    [['--low', '1', '--high', '2', '--teeth', '60-8'], '60-8 runs backwards'],
+    [['--low', '1', '--high', '2', '--teeth', 'a-8'], '--teeth: a is not a number'],
+    [['--low', '1', '--high', '2', '--teeth', '1-2-3'], '--teeth'],
+    [['--low', '1', '--high', '2', '--teeth', '8-60', '--pairs', '5'], '--pairs: 5 is above 4 pairs'],
+    [['file.json', ...['--low', '1', '--high', '2']], 'file.json'],
+  ])('%j is refused', async (words, want) => {
+    const { code, out, err } = await run('ratio', ...words);
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toContain(want);
+    expect(err.trim().split('\n').length).toBe(1);
+  });
+});
+
 describe('bad input ends with 2 and one sentence', () => {
   test.each([
     [[], 'a command is wanted'],

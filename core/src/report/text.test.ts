@@ -19,6 +19,7 @@ import {
   roughAngle,
   shortList,
   signedAngle,
+  timeText,
   whole,
 } from './text.ts';
 
@@ -192,4 +193,16 @@ test('rich text on one line keeps apart what must be apart', () => {
   ];
   expect(plainText(rich)).toBe('11 46/97 steps = 2^3″');
   expect(plainText([{ frac: ['1', '2'] }])).toBe('1/2');
+});
+
+test.each([
+  [0.2, '0.20 s'],
+  [68.4, '68.4 s'],
+  [600, '10.0 min'],
+  [9 * 3600, '9.00 h'],
+  [48_828_125, '565 days'],
+  [5 * 365.25 * 86_400, '5.00 years'],
+  [1e20, '10^12 years'],
+])('%s seconds are %s', (seconds, want) => {
+  expect(timeText(seconds).join(' ')).toBe(want);
 });

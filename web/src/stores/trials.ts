@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { ref, watch } from 'vue';
+import { shallowRef, watch } from 'vue';
 import { CURE_WHEELS, type Train, type WheelRange } from '@pendrix/core';
 
 const KEY = 'pendrix.trials';
@@ -13,7 +13,8 @@ interface Kept {
 
 /** What is being tried on this device beside the drives: pinned trains, and the wheels that cures may be made of. */
 export const useTrials = defineStore('trials', () => {
-  const kept = ref<Kept>(read());
+  // Plain data: a train that is taken up again goes to the database as it stands.
+  const kept = shallowRef<Kept>(read());
   watch(kept, (now) => {
     try {
       localStorage.setItem(KEY, JSON.stringify(now));
