@@ -17,6 +17,8 @@ const emit = defineEmits<{ choose: [prime: string] }>();
 const LABEL = 82;
 const RIGHT = 88;
 const ROW = 25;
+/** Characters of a total beside its columns; a longer one stands in the head alone. */
+const MOST_TOTAL = 11;
 const column = computed(() => Math.min(28, (width - LABEL - RIGHT) / Math.max(ledger.primes.length, 1)));
 const cx = (i: number): number => LABEL + column.value * (i + 0.5);
 const head = 32;
@@ -81,7 +83,9 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
     >
       {{ n < 0 ? `−${-n}` : n }}
     </text>
-    <text :x="width" :y="hasY + 20" text-anchor="end" class="m b"><RichSvg :text="ledger.total" /></text>
+    <text v-if="ledger.total.length <= MOST_TOTAL" :x="width" :y="hasY + 20" text-anchor="end" class="m b">
+      <RichSvg :text="ledger.total" />
+    </text>
     <path :d="`M0 ${demandY - 1.5}H${width}M0 ${demandY + 1.5}H${width}`" class="ink" />
     <g v-for="(row, r) in ledger.demand" :key="`d${r}`">
       <text x="0" :y="demandY + ROW * r + 17" class="t">

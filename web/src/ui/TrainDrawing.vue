@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { Drawing, DrawnWheel, Motion, Picture, Stroke } from '@pendrix/core';
+import { type Drawing, type DrawnWheel, type Motion, type Picture, type Stroke } from '@pendrix/core';
+import DrawnLabel from './DrawnLabel.vue';
 import RichSvg from './RichSvg.vue';
 import { useTurning, type Turning } from './turning.ts';
 
@@ -42,13 +43,21 @@ const hub = (w: DrawnWheel): number => Math.min(9, w.r * 0.3);
 /** Rings show their body outside the teeth, wheels inside. */
 const body = (w: DrawnWheel): number =>
   w.ring ? w.r + Math.max(5, w.r * 0.12) : w.r - Math.max(5, w.r * 0.14);
-const spokes = (w: DrawnWheel): string => {
+const circle = (w: DrawnWheel, r: number): string =>
+  `M${w.x - r} ${w.y}a${r} ${r} 0 1 1 ${2 * r} 0a${r} ${r} 0 1 1 ${-2 * r} 0z`;
+const hubOf = (w: DrawnWheel): string => (small ? '' : circle(w, hub(w)));
+/** What is scribed inside a rim: the body, and spokes where there is room. */
+const inner = (w: DrawnWheel): string => {
+  const shown = !w.ring && body(w) > 3;
+  const rim = shown ? circle(w, small ? Math.max(1.6, w.r - 2.4) : body(w)) : '';
   const [from, to] = [Math.max(hub(w) * 2.4, w.r * 0.3), body(w) - 3];
-  if (w.ring || to - from < 12) return '';
-  return Array.from({ length: 6 }, (_, i) => {
+  if (small || w.ring || to - from < 12) return rim;
+  const spokes = Array.from({ length: 6 }, (_, i) => {
     const a = (i * Math.PI) / 3 + 0.5;
-    return `M${w.x + from * Math.cos(a)} ${w.y + from * Math.sin(a)}L${w.x + to * Math.cos(a)} ${w.y + to * Math.sin(a)}`;
-  }).join('');
+    const [c, s] = [Math.cos(a), Math.sin(a)];
+    return `M${(w.x + from * c).toFixed(1)} ${(w.y + from * s).toFixed(1)}L${(w.x + to * c).toFixed(1)} ${(w.y + to * s).toFixed(1)}`;
+  });
+  return rim + spokes.join('');
 };
 </script>
 
@@ -98,30 +107,19 @@ const spokes = (w: DrawnWheel): string => {
       @click="emit('choose', w.stage)"
     >
       <circle v-if="w.ring" :cx="w.x" :cy="w.y" :r="body(w)" class="fillable" :class="tone(w.stage)" />
-      <circle :cx="w.x" :cy="w.y" :r="w.r" class="fillable" fill="var(--p-ground)" />
-      <path v-if="w.rim" class="thin" :class="tone(w.stage)" :d="w.rim" />
+      <path v-if="w.rim" class="thin fillable bg" :class="tone(w.stage)" :d="w.rim + hubOf(w)" />
       <circle
         v-else
-        class="rim"
+        class="rim fillable bg"
         :class="tone(w.stage)"
         :cx="w.x"
         :cy="w.y"
         :r="w.r"
         :stroke-dasharray="w.dash || undefined"
       />
-      <circle
-        v-if="!w.ring && body(w) > 3"
-        class="s2"
-        :cx="w.x"
-        :cy="w.y"
-        :r="small ? Math.max(1.6, w.r - 2.4) : body(w)"
-      />
-      <template v-if="!small">
-        <circle v-if="w.rim" class="ch2" :cx="w.x" :cy="w.y" :r="w.r" />
-        <path v-if="spokes(w)" class="s2" :d="spokes(w)" />
-        <circle :class="tone(w.stage)" :cx="w.x" :cy="w.y" :r="hub(w)" />
-      </template>
-      <circle v-else-if="w.r > 14" class="s3" :cx="w.x" :cy="w.y" :r="w.r * 0.3" />
+      <path v-if="inner(w)" class="s2" :d="inner(w)" />
+      <circle v-if="!small && w.rim" class="ch2" :cx="w.x" :cy="w.y" :r="w.r" />
+      <circle v-if="small && w.r > 14" class="s3" :cx="w.x" :cy="w.y" :r="w.r * 0.3" />
       <circle class="s1f" :cx="w.x" :cy="w.y" :r="small ? 1.2 : 1.8" />
     </g>
     <g
@@ -222,8 +220,7 @@ const spokes = (w: DrawnWheel): string => {
         :class="{ lit: l.stage !== null && l.stage === selected }"
         :transform="`translate(${l.x} ${l.y})`"
       >
-        <text class="ln"><RichSvg :text="l.title" /></text>
-        <text class="lt" y="17"><RichSvg :text="l.says" /></text>
+        <DrawnLabel :title="l.title" :says="JSON.stringify(l.says)" />
       </g>
       <g v-if="picture.bar">
         <path
@@ -248,13 +245,13 @@ const spokes = (w: DrawnWheel): string => {
 .on .fillable {
   fill: var(--p-ground-light);
 }
-text {
+svg :deep(text) {
   paint-order: stroke;
   stroke: var(--p-ground);
   stroke-width: 4px;
   stroke-linejoin: round;
 }
-.lit text {
+.lit :deep(text) {
   fill: var(--p-bright);
 }
 .small .rim {

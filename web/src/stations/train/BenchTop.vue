@@ -16,9 +16,11 @@ const { report, column, selected, turning, room } = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [stage: number] }>();
 const HEIGHT = 314;
-const drawn = useNextFrame(() => report, 2);
+const drawn = useNextFrame(() => report);
+/** Worked out in one frame, drawn in the next. */
+const made = computed(() => drawn.value.picture(column, HEIGHT));
+const picture = useNextFrame(() => made.value);
 const under = useNextFrame(() => report, 3);
-const picture = computed(() => drawn.value.picture(column, HEIGHT));
 const drawing = ref<InstanceType<typeof DrawingBench> | null>(null);
 defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
 </script>

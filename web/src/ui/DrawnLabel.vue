@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { Rich } from '@pendrix/core';
+import RichSvg from './RichSvg.vue';
+
+/** The two lines of words beside a part. As plain text, so that its letters are set anew only when they say something else. */
+const { title, says } = defineProps<{
+  title: string;
+  /** rich text as JSON */
+  says: string;
+}>();
+const rich = computed(() => JSON.parse(says) as Rich);
+</script>
+
+<template>
+  <g>
+    <text class="ln"><RichSvg :text="title" /></text>
+    <text class="lt" y="17"><RichSvg :text="rich" /></text>
+  </g>
+</template>
