@@ -89,7 +89,7 @@ async function redraw(
     channel.port2.postMessage(0);
   };
   requestAnimationFrame(tick);
-  let changed = false;
+  let changed: boolean;
   new MutationObserver(() => (changed = true)).observe(document.querySelector('.pane')!, {
     subtree: true,
     attributes: true,

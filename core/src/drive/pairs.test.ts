@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { toText } from '../numbers/index.ts';
 import { knownBoxes } from './boxes.ts';
-import { checkPairs, pairsRatio, pairsText, readPairs, type ToothPairs } from './pairs.ts';
+import { checkPairs, pairsRatio, pairsText, readPairs } from './pairs.ts';
 
 const code = (r: ReturnType<typeof readPairs>): string => (r.ok ? 'taken' : r.refusal.code);
 
