@@ -166,6 +166,18 @@ test('the drawing turns, is zoomed, chosen by, and saved', async ({ page }) => {
   const at = () => page.locator('.pane [data-moves][transform]').nth(1).getAttribute('transform');
   const first = await at();
   await expect.poll(at).not.toBe(first);
+  // What is changed while it turns goes on turning about its own, new middle.
+  await stage(page, 3).getByRole('textbox', { name: 'Driven', exact: true }).fill('90');
+  const astray = () =>
+    page.evaluate(
+      () =>
+        [...document.querySelectorAll('.pane [data-moves][transform]')].filter((el) => {
+          const { mx, my } = JSON.parse(el.getAttribute('data-moves')!) as { mx: number; my: number };
+          return !el.getAttribute('transform')!.endsWith(`${mx} ${my})`);
+        }).length,
+    );
+  await expect.poll(turned).toBeGreaterThan(10);
+  await expect.poll(astray).toBe(0);
   await page.getByRole('button', { name: 'Still' }).click();
   await expect.poll(turned).toBe(0);
   await page.emulateMedia({ reducedMotion: 'reduce' });

@@ -12,8 +12,6 @@ export interface StripReport {
   readonly microstep: number;
   /** "2–6, 8–10, 12, …", those on a microstep too */
   readonly list: string;
-  /** how many of a round */
-  readonly of: number;
 }
 
 export function stripReport(map: ReturnType<typeof countMap>): StripReport {
@@ -25,7 +23,6 @@ export function stripReport(map: ReturnType<typeof countMap>): StripReport {
     even: even.length,
     microstep: microstep.length,
     list: divisionRuns([...even, ...microstep].sort((a, b) => a - b)),
-    of: map.length,
   };
 }
 

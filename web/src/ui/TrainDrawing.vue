@@ -30,7 +30,11 @@ const emit = defineEmits<{ choose: [stage: number] }>();
 const svg = ref<SVGSVGElement | null>(null);
 defineExpose({ svg });
 const last = computed(() => 1 + Math.max(-1, ...drawing.tags.map((t) => t.stage)));
-useTurning(svg, () => (small ? null : turning));
+useTurning(
+  svg,
+  () => (small ? null : turning),
+  () => drawing,
+);
 
 const tone = (stage: number): string => (stage === selected ? 'sel' : 's1');
 const inked = (s: Stroke, stage: number): string => (s.tone === 's1' ? tone(stage) : s.tone);

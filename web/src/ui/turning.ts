@@ -8,7 +8,6 @@ export interface Turning {
 }
 
 interface Moving {
-  readonly el: Element;
   readonly at: (angles: readonly number[]) => void;
 }
 
@@ -20,7 +19,6 @@ function movingIn(svg: SVGSVGElement): readonly Moving[] {
   for (const el of svg.querySelectorAll('[data-moves]')) {
     const m = JSON.parse(el.getAttribute('data-moves')!) as Motion;
     found.push({
-      el,
       at: (angles) => {
         const a = (angles[m.shaft] ?? 0) * 360;
         const orbit = m.orbit === 0 ? '' : `rotate(${(a * m.orbit) % 360} ${m.cx} ${m.cy}) `;
@@ -31,7 +29,6 @@ function movingIn(svg: SVGSVGElement): readonly Moving[] {
   for (const el of svg.querySelectorAll('[data-slides]')) {
     const s = JSON.parse(el.getAttribute('data-slides')!) as { shaft: number; px: number };
     found.push({
-      el,
       at: (angles) => {
         const turn = (angles[s.shaft] ?? 0) % 1;
         attribute(el, 'transform', `translate(${turn * s.px} 0)`);
@@ -41,7 +38,6 @@ function movingIn(svg: SVGSVGElement): readonly Moving[] {
   for (const el of svg.querySelectorAll('[data-runs]')) {
     const s = JSON.parse(el.getAttribute('data-runs')!) as { shaft: number; px: number; period: number };
     found.push({
-      el,
       at: (angles) => {
         const run = ((angles[s.shaft] ?? 0) * s.px) % s.period;
         attribute(el, 'stroke-dashoffset', String(-run));
@@ -51,8 +47,16 @@ function movingIn(svg: SVGSVGElement): readonly Moving[] {
   return found;
 }
 
-/** Turns what moves in a drawing, frame by frame, while there is a turning; else everything stands as it was drawn. */
-export function useTurning(svg: Ref<SVGSVGElement | null>, turning: () => Turning | null): void {
+/**
+ * Turns what moves in a drawing, frame by frame, while there is a turning; else everything stands as it was drawn. `drawing` is
+ * what is drawn: when it changes, its parts turn about other middles.
+ */
+export function useTurning(
+  svg: Ref<SVGSVGElement | null>,
+  turning: () => Turning | null,
+  drawing: () => unknown,
+): void {
+  let parts: readonly Moving[] = [];
   let frame = 0;
   let turns = 0;
   let before = 0;
@@ -68,11 +72,9 @@ export function useTurning(svg: Ref<SVGSVGElement | null>, turning: () => Turnin
   function start({ train, perSecond }: Turning): void {
     cancelAnimationFrame(frame);
     const angles = shaftAngles(train);
-    let parts: readonly Moving[] = [];
     before = performance.now();
     const step = (now: number): void => {
-      // A drawing that was made anew brings new parts.
-      if (svg.value && (parts.length === 0 || !parts[0]!.el.isConnected)) parts = movingIn(svg.value);
+      if (svg.value && parts.length === 0) parts = movingIn(svg.value);
       turns += (Math.min(250, now - before) / 1000) * perSecond;
       before = now;
       const at = angles(turns);
@@ -83,5 +85,6 @@ export function useTurning(svg: Ref<SVGSVGElement | null>, turning: () => Turnin
   }
 
   watch(turning, (now) => (now ? start(now) : still()), { immediate: true, flush: 'post' });
+  watch(drawing, () => (parts = []), { flush: 'post' });
   onScopeDispose(() => cancelAnimationFrame(frame));
 }
