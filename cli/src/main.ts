@@ -1,11 +1,12 @@
 import { refused, refusalSentence, type Refusal } from '@pendrix/core';
 import { check } from './check.ts';
 import type { Command } from './command.ts';
+import { find } from './find.ts';
 import { ratio } from './ratio.ts';
 import { targets } from './targets.ts';
 
 /** Every command. One line a command. */
-const commands: readonly Command[] = [check, targets, ratio];
+const commands: readonly Command[] = [check, targets, ratio, find];
 
 export interface Streams {
   readonly out: (text: string) => void;

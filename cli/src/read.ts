@@ -3,10 +3,17 @@ import { refused, type Drive, type Result } from '@pendrix/core';
 import { MOST_BYTES, readDrive } from '@pendrix/core/files/index';
 
 /** Reads one drive file named on the command line. */
-export async function readDriveFile(files: readonly string[]): Promise<Result<Drive>> {
+export const readDriveFile = (files: readonly string[]): Promise<Result<Drive>> =>
+  readNamedFile(files, 'demo/tide-dial.pendrix.json', readDrive);
+
+/** Reads the one file named on the command line; what is wrong in it is said with its name. */
+export async function readNamedFile<T>(
+  files: readonly string[],
+  example: string,
+  read: (text: string) => Result<T>,
+): Promise<Result<T>> {
   const [name, second] = files;
-  if (name === undefined)
-    return refused('needsOption', 'the file', { example: 'demo/tide-dial.pendrix.json' });
+  if (name === undefined) return refused('needsOption', 'the file', { example });
   if (second !== undefined) return refused('twice', 'the file');
   let text: string;
   try {
@@ -16,11 +23,11 @@ export async function readDriveFile(files: readonly string[]): Promise<Result<Dr
   } catch {
     return refused('noFile', name);
   }
-  const drive = readDrive(text);
-  return drive.ok
-    ? drive
+  const answer = read(text);
+  return answer.ok
+    ? answer
     : {
         ok: false,
-        refusal: { ...drive.refusal, path: [name, drive.refusal.path].filter(Boolean).join(': ') },
+        refusal: { ...answer.refusal, path: [name, answer.refusal.path].filter(Boolean).join(': ') },
       };
 }

@@ -3,3 +3,4 @@ export { readDrives, writeWorkshop, type Workshop } from './workshop-file.ts';
 export { MOST_BYTES, readJson } from './json.ts';
 export { divisionsCsv, sheetCsv, writeCsv } from './csv.ts';
 export { checkAnswer, targetsAnswer } from './answers.ts';
+export { findAnswer, readFindRequest } from './find-file.ts';

@@ -4,7 +4,11 @@ import { refused, taken, type Result } from '../numbers/index.ts';
 export type Unchecked = Readonly<Record<string, unknown>>;
 
 /** Current version of each format. */
-export const VERSIONS = { 'pendrix-drive': 1, 'pendrix-workshop': 1 } as const;
+export const VERSIONS = {
+  'pendrix-drive': 1,
+  'pendrix-workshop': 1,
+  'pendrix-find': 1,
+} as const;
 export type Format = keyof typeof VERSIONS;
 
 type Migration = (file: Unchecked) => Unchecked;
@@ -16,6 +20,7 @@ type Migration = (file: Unchecked) => Unchecked;
 const migrations: { readonly [F in Format]: readonly Migration[] } = {
   'pendrix-drive': [],
   'pendrix-workshop': [],
+  'pendrix-find': [],
 };
 
 const isFormat = (format: unknown): format is Format =>

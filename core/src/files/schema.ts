@@ -24,10 +24,11 @@ import {
 /** Carries a refusal of ours through Joi, which reports the place. */
 const REFUSED = 'pendrix.refused';
 type Helpers = Joi.CustomHelpers;
-const refuse = (helpers: Helpers, refusal: Refusal): Joi.ErrorReport => helpers.error(REFUSED, { refusal });
+export const refuse = (helpers: Helpers, refusal: Refusal): Joi.ErrorReport =>
+  helpers.error(REFUSED, { refusal });
 
 /** An exact rational as text; a whole JSON number is taken too, any other number refused by name. */
-const exact = (test?: (value: string) => Refusal | null): Joi.AnySchema =>
+export const exact = (test?: (value: string) => Refusal | null): Joi.AnySchema =>
   Joi.any().custom((value: unknown, helpers) => {
     if (typeof value === 'number') {
       if (!Number.isFinite(value)) return refuse(helpers, refused('notFinite', String(value)).refusal);
@@ -40,7 +41,7 @@ const exact = (test?: (value: string) => Refusal | null): Joi.AnySchema =>
     return refusal ? refuse(helpers, refusal) : text;
   });
 
-const positive = (example: string): Joi.AnySchema =>
+export const positive = (example: string): Joi.AnySchema =>
   exact((text) => {
     const r = parseRational(text)!;
     if (r.s < 0n) return refused('negative', text, { example: `"${example}"` }).refusal;
@@ -49,7 +50,7 @@ const positive = (example: string): Joi.AnySchema =>
 
 const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most);
 
-const divisions = Joi.string()
+export const divisions = Joi.string()
   .allow('')
   .custom((value: string, helpers) => {
     const read = readDivisions(value);
@@ -88,7 +89,7 @@ const kindData = <D extends { readonly kind: string }>(
       return refusal ? refuse(helpers, refusal) : value;
     });
 
-const stage = kindData(stages, (value) =>
+export const stage = kindData(stages, (value) =>
   isStageKind(value.kind)
     ? (refusalOf(stageInputs(value), { ...value }) ?? kindOf(value).refuse?.(value) ?? null)
     : null,

@@ -1,2 +1,18 @@
 export { labelInterval, ratioInterval, simplestIn, type Interval, type TurnCount } from './true-ratio.ts';
 export { pairTrains, type PairTrain, type Teeth } from './wheel-pairs.ts';
+export type { FindAnswer, FoundRow, Gone, Reason, RowKind } from './answer.ts';
+export { findAfter } from './after.ts';
+export { find } from './find.ts';
+export { compareFound, joined, unbeaten } from './join.ts';
+export type { Family, FixedPart, Kit, PairLimits, PoolWheel } from './kit.ts';
+export {
+  MOST_FIND_COUNT,
+  MOST_FIND_STAGES,
+  type Asked,
+  type Between,
+  type FindRequest,
+  type Rank,
+} from './request.ts';
+export { run, runNow, type Progress, type Search, type Signal } from './search.ts';
+export { findShare } from './share.ts';
+export type { Share } from './ratio-question.ts';

@@ -17,6 +17,15 @@ export type { EncoderReport } from './encoder.ts';
 export type { CureBlock, CureReport } from './cures.ts';
 export { compareReports, type CompareRow } from './compare.ts';
 export type { StripReport } from './strip.ts';
+export {
+  errorSize,
+  findCertificate,
+  pairsText,
+  ppmText,
+  reasonSays,
+  ticksMustHold,
+  turnErrorText,
+} from './find.ts';
 export { CELLS, cellLabels, type CellId, type Place, type VerdictCell } from './verdict.ts';
 export {
   angle,

@@ -1,0 +1,76 @@
+import {
+  find as search,
+  findCertificate,
+  grouped,
+  pairsText,
+  ppmText,
+  exactly,
+  reasonSays,
+  refused,
+  runNow,
+  taken,
+  turnErrorText,
+  type FindAnswer,
+  type FindRequest,
+  type FoundRow,
+  type Result,
+} from '@pendrix/core';
+import { findAnswer, readFindRequest } from '@pendrix/core/files/index';
+import { table, type Command } from './command.ts';
+import { readOptions } from './options.ts';
+import { readNamedFile } from './read.ts';
+
+/** `pendrix find REQUEST.json [--json]`: which trains come out even, or come nearest, proven. (handbook: find) */
+export const find: Command = {
+  name: 'find',
+  usage: 'find REQUEST.json [--json]',
+  says: 'the trains that come out even, or come nearest, from the parts you name',
+  run,
+};
+
+async function run(words: readonly string[]): Promise<Result<string>> {
+  const given = readOptions(words, { json: 'flag' });
+  if (!given.ok) return given;
+  const request = await readNamedFile(given.value.files, 'demo/find-73-97.request.json', readFindRequest);
+  if (!request.ok) return request;
+  let answer: FindAnswer;
+  try {
+    answer = runNow(search(request.value));
+  } catch (fault) {
+    if (fault instanceof RangeError)
+      return refused('tooLarge', 'the products', { path: given.value.files[0]!, unit: 'to be exact' });
+    throw fault;
+  }
+  if (given.value.flags.has('json')) return taken(JSON.stringify(findAnswer(request.value, answer), null, 2));
+  return taken(readable(request.value, answer));
+}
+
+function readable(request: FindRequest, answer: FindAnswer): string {
+  const parts: string[] = [];
+  if (answer.rows.length > 0)
+    parts.push(
+      table(
+        ['Driver : driven', 'ratio', 'off by', 'steps a turn', 'mode', 'ticks', 'teeth'],
+        answer.rows.map((row) => cells(row)),
+      ),
+    );
+  if (answer.reason) parts.push(reasonSays(request, answer.reason));
+  parts.push(findCertificate(request, answer));
+  return parts.join('\n\n');
+}
+
+const cells = (row: FoundRow): readonly string[] => [
+  pairsText(row),
+  row.ratio,
+  row.kind === 'even'
+    ? 'even'
+    : row.kind === 'misses'
+      ? `misses ${row.misses.join(', ')}`
+      : row.kind === 'near'
+        ? turnErrorText(exactly(row.error ?? '0'))
+        : ppmText(exactly(row.error ?? '0')),
+  row.steps ?? '–',
+  row.mode === null ? '–' : `1/${row.mode}`,
+  row.intervalTicks === null ? '–' : grouped(String(row.intervalTicks)),
+  String(row.teeth),
+];

@@ -1,0 +1,101 @@
+import { isZero, lcm, mul, rational, toText, type Rational } from '../numbers/index.ts';
+import type { FindAnswer, FoundRow } from './answer.ts';
+import { capOf, divisionsQuestion, findShare } from './share.ts';
+import { searchFront } from './front.ts';
+import { Hands } from './hands.ts';
+import { joined, ordered } from './join.ts';
+import { Workbench } from './kit.ts';
+import { searchMisses } from './misses-question.ts';
+import { WHOLE } from './ratio-question.ts';
+import { reasonOf } from './reason.ts';
+import type { FindRequest } from './request.ts';
+import { evenRow, rowOf } from './rows.ts';
+import type { Search } from './search.ts';
+import { bestTrain } from './trains.ts';
+
+/** So many multiples of the divisions, times modes, are tried to come near to. */
+const MOST_TARGETS = 600;
+/** With more pairs than these a train that only nearly comes out even is no saving. */
+const NEAR_STAGES = 3;
+
+/** What can only be asked when the whole search is in. A search that was stopped gets nothing more. */
+export function* findAfter(request: FindRequest, answer: FindAnswer): Search<FindAnswer> {
+  if (!answer.proven) return answer;
+  const bench = new Workbench(request.kit);
+  const hands = new Hands(bench);
+  const more: FoundRow[] = [];
+  let proven = true;
+  if (request.asked.question === 'divisions') {
+    if (answer.rows.length === 0) {
+      const missed = yield* searchMisses(bench, hands, divisionsQuestion(request, request.asked, WHOLE));
+      more.push(...missed.rows.flatMap((row) => evenRow(bench, hands, row)));
+      ({ proven } = missed);
+    }
+    if (request.rank !== 'best')
+      more.push(...(yield* near(bench, hands, request, request.asked.divisions, answer.rows)));
+  }
+  const rows = more.length > 0 ? ordered(request, [...answer.rows, ...more]) : answer.rows;
+  const reason = reasonOf(bench, request, { ...answer, rows });
+  if (reason?.why !== 'nothingNear') return { ...answer, rows, proven, reason };
+  return { ...answer, rows, proven, reason: { ...reason, nearest: yield* nearest(request) } };
+}
+
+/** The nearest miss when nothing was near enough. */
+function* nearest(request: FindRequest): Search<FoundRow | null> {
+  const wider: FindRequest = {
+    ...request,
+    // the rate needs some cap to end: twice the rate is no rate at all
+    maxErrorPpm: request.asked.question === 'rate' ? rational(500_000) : null,
+    ratio: [null, null],
+    rank: 'best',
+    count: 1,
+  };
+  const found = yield* findShare(wider, WHOLE);
+  return joined(wider, [found]).rows[0] ?? null;
+}
+
+/** Trains with fewer teeth than any that comes out even, whose steps a turn are nearly a multiple of what the divisions want. */
+function* near(
+  bench: Workbench,
+  hands: Hands,
+  request: FindRequest,
+  divisions: readonly bigint[],
+  even: readonly FoundRow[],
+): Search<readonly FoundRow[]> {
+  const cap = capOf(request);
+  if (!cap) return [];
+  const targets = targetsOf(request, lcm(divisions));
+  const { best } = yield* searchFront(bench, hands, {
+    targets: [...targets.values()].map((t) => t.target),
+    maxStages: Math.min(request.maxStages, NEAR_STAGES),
+    cap,
+    between: request.ratio,
+    mostTeeth: even.reduce((n, r) => Math.min(n, r.teeth), Infinity) - 1,
+  });
+  return best.flatMap((m) => {
+    const train = bestTrain(bench, hands, m.ratio, m.shape.stages);
+    const { mode } = targets.get(toText(m.target))!;
+    if (!train || isZero(m.error)) return [];
+    const steps = toText(mul(rational(request.source!.fullSteps * mode), m.ratio));
+    return [
+      rowOf(bench, train, { kind: 'near', ratio: m.ratio, error: m.error, steps, mode, misses: divisions }),
+    ];
+  });
+}
+
+/** The ratios with which some multiple of the divisions within the limits is the steps a turn, each with its coarsest mode. */
+function targetsOf(
+  { steps: [low, high], source }: FindRequest,
+  divisor: bigint,
+): ReadonlyMap<string, { readonly target: Rational; readonly mode: number }> {
+  const targets = new Map<string, { readonly target: Rational; readonly mode: number }>();
+  if (!high || !source) return targets;
+  const first = low ? (low.n + low.d * divisor - 1n) / (low.d * divisor) : 1n;
+  const modes = [...source.modes].sort((a, b) => a - b);
+  for (let times = first; times * divisor * high.d <= high.n && targets.size < MOST_TARGETS; times++)
+    for (const mode of modes) {
+      const target = rational(times * divisor, source.fullSteps * mode);
+      if (!targets.has(toText(target))) targets.set(toText(target), { target, mode });
+    }
+  return targets;
+}

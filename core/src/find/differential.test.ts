@@ -1,0 +1,259 @@
+import { describe, expect, test } from '@jest/globals';
+import { exactly, rational, toText } from '../numbers/index.ts';
+import { key, plainEven, plainRatio, descending, fareyNearest, madeOfRange } from '../testing/plain-find.ts';
+import { find, runNow, type FindRequest, type Kit, type PoolWheel } from './index.ts';
+
+/** A small generator of numbers that always gives the same ones: a case that fails can be run again. */
+function seeded(seed: number): (below: number) => number {
+  let state = seed >>> 0;
+  return (below) => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return Math.floor((state / 2 ** 32) * below);
+  };
+}
+
+const request = (more: Partial<FindRequest> & Pick<FindRequest, 'asked' | 'kit'>): FindRequest => ({
+  source: null,
+  maxStages: 2,
+  steps: [null, null],
+  ratio: [null, null],
+  maxErrorPpm: null,
+  interval: null,
+  rank: 'best',
+  count: 12,
+  ...more,
+});
+
+const kitOf = (wheels: readonly PoolWheel[], more: Partial<Kit> = {}): Kit => ({
+  families: [{ pair: 'spur', sizeMm: null, wheels }],
+  parts: [],
+  mostBought: wheels.every((w) => w.buy) ? null : 0,
+  ...more,
+});
+
+const range = (from: number, to: number): PoolWheel[] =>
+  Array.from({ length: to - from + 1 }, (_, i) => ({ teeth: from + i, own: 0, buy: true }));
+
+/** A handful of different wheels with quantities of one to three. */
+function shelf(pick: (below: number) => number, sizes: number): Map<number, number> {
+  const out = new Map<number, number>();
+  while (out.size < sizes) out.set(6 + pick(30), 1 + pick(3));
+  return out;
+}
+
+const owned = (wheels: ReadonlyMap<number, number>): PoolWheel[] =>
+  [...wheels].map(([teeth, own]) => ({ teeth, own, buy: false }));
+
+/** A kit's wheels for the plain loops, where what may be bought is there in any number. */
+const endless = (wheels: readonly PoolWheel[]): Map<number, number> =>
+  new Map(wheels.map((w) => [w.teeth, Infinity]));
+
+describe('a ratio, against nested loops', () => {
+  test('900 ranges of two pairs', () => {
+    const pick = seeded(11);
+    for (let i = 0; i < 900; i++) {
+      const from = 5 + pick(20);
+      const wheels = range(from, from + 2 + pick(5));
+      const target = rational(1 + pick(900), 1 + pick(300));
+      const found = runNow(find(request({ asked: { question: 'ratio', target }, kit: kitOf(wheels) })));
+      const plain = plainRatio(endless(wheels), target, 2, 12);
+      expect([i, found.rows.map((r) => [r.ratio, r.error, r.stages, r.teeth, r.driven, r.drivers])]).toEqual([
+        i,
+        plain.map((r) => [
+          toText(r.ratio),
+          toText(r.error),
+          r.stages,
+          r.teeth,
+          descending(r.driven),
+          descending(r.drivers),
+        ]),
+      ]);
+    }
+  });
+
+  test('60 ranges of three pairs', () => {
+    const pick = seeded(12);
+    for (let i = 0; i < 60; i++) {
+      const from = 7 + pick(30);
+      const wheels = range(from, from + 3);
+      const target = rational(100 + pick(900), 100 + pick(900));
+      const found = runNow(
+        find(request({ asked: { question: 'ratio', target }, kit: kitOf(wheels), maxStages: 3, count: 9 })),
+      );
+      const plain = plainRatio(endless(wheels), target, 3, 9);
+      expect([i, found.rows.map((r) => [r.ratio, r.stages, r.teeth, r.driven, r.drivers])]).toEqual([
+        i,
+        plain.map((r) => [toText(r.ratio), r.stages, r.teeth, descending(r.driven), descending(r.drivers)]),
+      ]);
+    }
+  });
+
+  test('700 shelves with quantities: a wheel is not on both sides unless there are two', () => {
+    const pick = seeded(13);
+    for (let i = 0; i < 700; i++) {
+      const wheels = shelf(pick, 3 + pick(4));
+      const target = rational(1 + pick(400), 1 + pick(100));
+      const found = runNow(
+        find(request({ asked: { question: 'ratio', target }, kit: kitOf(owned(wheels)), count: 8 })),
+      );
+      const plain = plainRatio(wheels, target, 2, 8);
+      expect([i, found.rows.map((r) => [r.ratio, r.stages, r.teeth, r.driven, r.drivers])]).toEqual([
+        i,
+        plain.map((r) => [toText(r.ratio), r.stages, r.teeth, descending(r.driven), descending(r.drivers)]),
+      ]);
+    }
+  });
+
+  test('30 shelves with three pairs', () => {
+    const pick = seeded(14);
+    for (let i = 0; i < 30; i++) {
+      const wheels = shelf(pick, 4 + pick(2));
+      const target = rational(1 + pick(400), 1 + pick(100));
+      const found = runNow(
+        find(request({ asked: { question: 'ratio', target }, kit: kitOf(owned(wheels)), maxStages: 3 })),
+      );
+      const plain = plainRatio(wheels, target, 3, 12);
+      expect([i, found.rows.map((r) => [r.ratio, r.stages, r.teeth])]).toEqual([
+        i,
+        plain.map((r) => [toText(r.ratio), r.stages, r.teeth]),
+      ]);
+    }
+  });
+
+  test('the front of error, stages and teeth of 200 ranges is what nothing beats', () => {
+    const pick = seeded(15);
+    for (let i = 0; i < 200; i++) {
+      const from = 8 + pick(12);
+      const wheels = range(from, from + 5);
+      const target = rational(50 + pick(200), 50 + pick(200));
+      const found = runNow(
+        find(
+          request({
+            asked: { question: 'ratio', target },
+            kit: kitOf(wheels),
+            rank: 'pareto',
+            maxErrorPpm: rational(100_000),
+          }),
+        ),
+      );
+      // the plain loops know each ratio by its fewest stages only; a ratio with more stages and fewer teeth may stand in the front
+      const all = plainRatio(endless(wheels), target, 2, Infinity).filter(
+        (r) => r.error.n * 10n <= r.error.d,
+      );
+      const size = (r: { error: { n: bigint; d: bigint } }): number => Number(r.error.n) / Number(r.error.d);
+      for (const row of found.rows)
+        expect(
+          all.some(
+            (r) =>
+              size(r) < Math.abs(Number(exactly(row.error!).n) / Number(exactly(row.error!).d)) - 1e-12 &&
+              r.stages <= row.stages &&
+              r.teeth <= row.teeth,
+          ),
+        ).toBe(false);
+      for (const r of all)
+        expect(
+          found.rows.some((row) => {
+            const error = exactly(row.error!);
+            return (
+              Number(error.n) / Number(error.d) <= size(r) + 1e-12 &&
+              row.stages <= r.stages &&
+              row.teeth <= r.teeth
+            );
+          }),
+        ).toBe(true);
+    }
+  });
+});
+
+describe('divisions, against nested loops', () => {
+  const MODES = [1, 2, 4];
+
+  test.each([
+    ['ranges', 21, 400],
+    ['shelves', 22, 400],
+  ])('%s: counts of trains and steps, and the row of least teeth', (what, seed, cases) => {
+    const pick = seeded(seed);
+    for (let i = 0; i < cases; i++) {
+      const wheels = what === 'ranges' ? range(8 + pick(10), 20) : owned(shelf(pick, 4 + pick(3)));
+      const plainWheels = what === 'ranges' ? endless(wheels) : new Map(wheels.map((w) => [w.teeth, w.own]));
+      const divisions = [BigInt(2 + pick(30)), ...(pick(2) ? [BigInt(2 + pick(20))] : [])];
+      const limits: [number, number] = [20 + pick(200), 300 + pick(3000)];
+      const found = runNow(
+        find(
+          request({
+            asked: { question: 'divisions', divisions },
+            source: { fullSteps: 24, modes: MODES },
+            kit: kitOf(wheels),
+            steps: [rational(limits[0]), rational(limits[1])],
+          }),
+        ),
+      );
+      for (const stages of [1, 2]) {
+        const plain = plainEven(plainWheels, divisions, 24, MODES, stages, limits);
+        const gone = found.gone[stages - 1]!;
+        expect([i, stages, gone.trains, gone.steps]).toEqual([i, stages, String(plain.trains), plain.steps]);
+        const row = found.rows.find((r) => r.kind === 'even' && r.stages === stages);
+        expect([i, stages, row ? [row.teeth, Number(row.steps), row.mode] : null]).toEqual([
+          i,
+          stages,
+          plain.least,
+        ]);
+      }
+    }
+  });
+
+  test('where nothing comes out even, nothing misses fewer', () => {
+    const pick = seeded(23);
+    let asked = 0;
+    for (let i = 0; i < 300; i++) {
+      const wheels = owned(shelf(pick, 4));
+      const plainWheels = new Map(wheels.map((w) => [w.teeth, w.own]));
+      const divisions = [7n, 11n, BigInt(3 + pick(20)), BigInt(4 + pick(30))];
+      const bounded = pick(2) === 0;
+      const limits: [number, number] = bounded ? [20, 2000] : [1, Number.MAX_SAFE_INTEGER];
+      const found = runNow(
+        find(
+          request({
+            asked: { question: 'divisions', divisions },
+            source: { fullSteps: 24, modes: MODES },
+            kit: kitOf(wheels),
+            steps: bounded ? [rational(20), rational(2000)] : [null, null],
+          }),
+        ),
+      );
+      if (found.rows.some((r) => r.kind === 'even')) continue;
+      asked++;
+      let least = divisions.length;
+      for (const d of subsets(divisions))
+        for (const stages of [1, 2])
+          if (plainEven(plainWheels, d, 24, MODES, stages, limits).least)
+            least = Math.min(least, divisions.length - divisions.filter((x) => d.includes(x)).length);
+      expect([i, found.rows[0]?.misses.length ?? divisions.length]).toEqual([i, least]);
+    }
+    expect(asked).toBeGreaterThan(50);
+  });
+});
+
+const subsets = (all: readonly bigint[]): (readonly bigint[])[] =>
+  Array.from({ length: 2 ** all.length - 2 }, (_, i) => all.filter((_x, j) => ((i + 1) >> j) & 1));
+
+describe('at full size, by the Farey sequence', () => {
+  test.each([
+    ['365.24219', 3, 20],
+    ['29.530588', 2, 20],
+    ['3.14159265358979', 2, 12],
+    ['12.368266', 3, 8],
+    ['1/27.321661', 2, 10],
+  ])('%s with %s pairs of 12 to 127', (target, maxStages, count) => {
+    const t = exactly(target.includes('1/') ? '1000000/27321661' : target);
+    const found = runNow(
+      find(
+        request({ asked: { question: 'ratio', target: t }, kit: kitOf(range(12, 127)), maxStages, count }),
+      ),
+    );
+    const walk = fareyNearest(t, 127n ** BigInt(maxStages), madeOfRange(12, 127, maxStages));
+    const judged = Array.from({ length: count }, () => walk.next().value as ReturnType<typeof rational>);
+    expect(found.rows.map((r) => r.ratio)).toEqual(judged.map(toText));
+    expect(new Set(judged.map(key)).size).toBe(count);
+  });
+});

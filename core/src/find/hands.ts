@@ -1,0 +1,191 @@
+import { compare, rational } from '../numbers/index.ts';
+import type { HeldWheel, PairLimits, Shape, Workbench } from './kit.ts';
+
+/** Wheels of one side of a train, largest first. */
+export type Hand = readonly HeldWheel[];
+
+/** A train of wheel pairs; pair i is driven[i] over drivers[i]. */
+export interface Pairs {
+  readonly driven: Hand;
+  readonly drivers: Hand;
+  readonly teeth: number;
+  /** how many of its wheels are not owned */
+  readonly bought: number;
+}
+
+const teethOf = (hand: Hand): number => hand.reduce((n, w) => n + w.teeth, 0);
+
+/** Finds the wheels behind a product, and whether both sides can be on the bench at once. Keeps what it found. */
+export class Hands {
+  private readonly kept = new Map<string, readonly Hand[]>();
+  private readonly wheels: readonly HeldWheel[];
+
+  private readonly bench: Workbench;
+
+  constructor(bench: Workbench) {
+    this.bench = bench;
+    this.wheels = bench.held
+      .filter((w) => w.own > 0 || w.buy)
+      .sort((a, b) => b.teeth - a.teeth || a.index - b.index);
+  }
+
+  /** Every way to make a product with so many wheels of each family; each hand largest first. */
+  of(product: number, pairs: readonly number[]): readonly Hand[] {
+    const key = `${product} ${pairs.join(' ')}`;
+    const known = this.kept.get(key);
+    if (known) return known;
+    const out: Hand[] = [];
+    const usable = this.wheels.filter((w) => product % w.teeth === 0 && pairs[w.family]! > 0);
+    const left = [...pairs];
+    const hand: HeldWheel[] = [];
+    const count = pairs.reduce((a, b) => a + b, 0);
+    const least = usable.at(-1)?.teeth ?? 1;
+    const take = (rest: number, from: number, open: number): void => {
+      if (open === 0) {
+        if (rest === 1 && this.bought(hand, []) !== null) out.push([...hand]);
+        return;
+      }
+      for (let i = from; i < usable.length; i++) {
+        const wheel = usable[i]!;
+        if (wheel.teeth ** open < rest) break;
+        if (rest % wheel.teeth !== 0 || rest / wheel.teeth < least ** (open - 1)) continue;
+        if (left[wheel.family] === 0) continue;
+        left[wheel.family]!--;
+        hand.push(wheel);
+        take(rest / wheel.teeth, i, open - 1);
+        hand.pop();
+        left[wheel.family]!++;
+      }
+    };
+    take(product, 0, count);
+    if (this.kept.size > 200_000) this.kept.clear();
+    this.kept.set(key, out);
+    return out;
+  }
+
+  /** Whether some wheels make A over B together. */
+  possible(driven: number, drivers: number, shape: Shape): boolean {
+    const bs = this.of(drivers, shape.pairs);
+    if (bs.length === 0) return false;
+    return this.of(driven, shape.pairs).some((a) => bs.some((b) => this.together(a, b) !== null));
+  }
+
+  /** The best train of A over B: least teeth, then the smallest largest wheel, then lexicographically least. Null when none is possible. */
+  best(driven: number, drivers: number, shape: Shape): Pairs | null {
+    let best: Pairs | null = null;
+    for (const a of this.of(driven, shape.pairs))
+      for (const b of this.of(drivers, shape.pairs)) {
+        const teeth = teethOf(a) + teethOf(b);
+        if (best && teeth > best.teeth) continue;
+        const made = this.together(a, b);
+        if (made && (!best || comparePairs(made, best) < 0)) best = made;
+      }
+    return best;
+  }
+
+  /** Every possible train of A over B. */
+  *all(driven: number, drivers: number, shape: Shape): Generator<Pairs> {
+    for (const a of this.of(driven, shape.pairs))
+      for (const b of this.of(drivers, shape.pairs)) {
+        const made = this.together(a, b);
+        if (made) yield made;
+      }
+  }
+
+  /** Both hands on the bench at once, matched pair by pair; null when there are not wheels enough or no matching keeps the limits. */
+  together(a: Hand, b: Hand): Pairs | null {
+    const bought = this.bought(a, b);
+    if (bought === null) return null;
+    const drivers = matched(a, b, this.bench.kit.pair);
+    return drivers && { driven: a, drivers, teeth: teethOf(a) + teethOf(b), bought };
+  }
+
+  /** How many wheels must be bought for both hands; null when too many, or when one cannot be bought. */
+  private bought(a: Hand, b: Hand): number | null {
+    let bought = 0;
+    for (const hand of [a, b])
+      for (const [i, wheel] of hand.entries()) {
+        let times = 1;
+        for (let j = 0; j < i; j++) if (hand[j]!.index === wheel.index) times++;
+        if (hand === b) for (const other of a) if (other.index === wheel.index) times++;
+        if (times <= wheel.own) continue;
+        if (!wheel.buy) return null;
+        bought++;
+      }
+    const most = this.bench.kit.mostBought;
+    return most !== null && bought > most ? null : bought;
+  }
+}
+
+/** The order in which trains of one ratio and as many stages are preferred. */
+export function comparePairs(x: Pairs, y: Pairs): number {
+  return (
+    x.teeth - y.teeth ||
+    largest(x) - largest(y) ||
+    lexically(x.driven, y.driven) ||
+    lexically(x.drivers, y.drivers)
+  );
+}
+
+const largest = (p: Pairs): number => [...p.driven, ...p.drivers].reduce((n, w) => Math.max(n, w.teeth), 0);
+
+function lexically(a: Hand, b: Hand): number {
+  for (const [i, wheel] of a.entries()) if (wheel.teeth !== b[i]!.teeth) return wheel.teeth - b[i]!.teeth;
+  return 0;
+}
+
+/**
+ * The drivers in the order of the driven wheels they stand under: largest first when nothing forbids it, else the first matching
+ * in which every pair is of one family and keeps the limits. Null when there is none.
+ */
+function matched(driven: Hand, drivers: Hand, limits: PairLimits | undefined): Hand | null {
+  const out: HeldWheel[] = [];
+  const free = [...drivers];
+  const place = (i: number): boolean => {
+    if (i === driven.length) return true;
+    for (const [at, wheel] of free.entries()) {
+      if (!mayPair(wheel, driven[i]!, limits)) continue;
+      free.splice(at, 1);
+      out.push(wheel);
+      if (place(i + 1)) return true;
+      out.pop();
+      free.splice(at, 0, wheel);
+    }
+    return false;
+  };
+  return place(0) ? out : null;
+}
+
+/** In how many different orders the drivers can stand under the driven wheels as they lie. */
+export function matchings({ driven, drivers }: Pairs, limits: PairLimits): number {
+  const free = [...drivers];
+  const count = (i: number): number => {
+    if (i === driven.length) return 1;
+    let out = 0;
+    const tried = new Set<number>();
+    for (const [at, wheel] of free.entries()) {
+      if (tried.has(wheel.index) || !mayPair(wheel, driven[i]!, limits)) continue;
+      tried.add(wheel.index);
+      free.splice(at, 1);
+      out += count(i + 1);
+      free.splice(at, 0, wheel);
+    }
+    return out;
+  };
+  return count(0);
+}
+
+function mayPair(driver: HeldWheel, driven: HeldWheel, limits: PairLimits | undefined): boolean {
+  if (driver.family !== driven.family) return false;
+  if (!limits) return true;
+  const [low, high] = [Math.min(driver.teeth, driven.teeth), Math.max(driver.teeth, driven.teeth)];
+  if (limits.mostRatio && compare(rational(high, low), limits.mostRatio) > 0) return false;
+  if (limits.sum && (low + high < limits.sum[0] || low + high > limits.sum[1])) return false;
+  if (limits.meet && (commonFactor(high, low) === 1) !== (limits.meet === 'hunting')) return false;
+  return true;
+}
+
+export function commonFactor(a: number, b: number): number {
+  while (b !== 0) [a, b] = [b, a % b];
+  return a;
+}

@@ -1,0 +1,122 @@
+import { abs, compare, exactly, ZERO, type Rational } from '../numbers/index.ts';
+import type { FindAnswer, FoundRow, Gone } from './answer.ts';
+import type { FindRequest } from './request.ts';
+
+const errorOf = (row: FoundRow): Rational => (row.error === null ? ZERO : abs(exactly(row.error)));
+const stepsOf = (row: FoundRow): Rational => (row.steps === null ? ZERO : exactly(row.steps));
+
+/** Where a kind of row stands: what comes out even before what misses, and that before what only comes near. */
+const KINDS = ['even', 'ratio', 'rate', 'misses', 'near'];
+
+/** The order of the answers to each question. (handbook: find) */
+export function compareFound(a: FoundRow, b: FoundRow): number {
+  const kind = KINDS.indexOf(a.kind) - KINDS.indexOf(b.kind);
+  if (kind !== 0) return kind;
+  const error = compare(errorOf(a), errorOf(b));
+  switch (a.kind) {
+    case 'ratio': {
+      const numerators = exactly(a.ratio).n - exactly(b.ratio).n;
+      return error || a.stages - b.stages || (numerators < 0n ? -1 : numerators > 0n ? 1 : 0);
+    }
+    case 'rate':
+      return (
+        error ||
+        a.stages - b.stages ||
+        a.teeth - b.teeth ||
+        compare(stepsOf(a), stepsOf(b)) ||
+        (a.intervalTicks ?? 0) - (b.intervalTicks ?? 0)
+      );
+    case 'even':
+    case 'misses':
+    case 'near':
+      return (
+        a.misses.length - b.misses.length ||
+        error ||
+        a.stages - b.stages ||
+        a.teeth - b.teeth ||
+        compare(stepsOf(a), stepsOf(b)) ||
+        (a.mode ?? 0) - (b.mode ?? 0) ||
+        compare(exactly(a.ratio), exactly(b.ratio))
+      );
+  }
+}
+
+/** Rows that are the same answer, whoever found them. */
+const sameKey = (row: FoundRow): string =>
+  row.kind === 'rate'
+    ? `${row.kind} ${row.steps} ${row.intervalTicks}`
+    : row.kind === 'ratio'
+      ? `${row.kind} ${row.ratio}`
+      : `${row.kind} ${row.stages} ${row.ratio}`;
+
+/** Whether nothing else in a list is as good in error, stages, teeth and coarseness of the mode at once, and better in one. */
+export function unbeaten(row: FoundRow, rows: readonly FoundRow[]): boolean {
+  return !rows.some((other) => {
+    if (other === row || other.misses.length > row.misses.length) return false;
+    const error = compare(errorOf(other), errorOf(row));
+    const modes = row.kind === 'even' && other.kind === 'even' ? (other.mode ?? 0) - (row.mode ?? 0) : 0;
+    const [stages, teeth] = [other.stages - row.stages, other.teeth - row.teeth];
+    const misses = other.misses.length - row.misses.length;
+    const asGood = error <= 0 && stages <= 0 && teeth <= 0 && modes <= 0;
+    const better = error < 0 || stages < 0 || teeth < 0 || modes < 0 || misses < 0;
+    return asGood && (better || rows.indexOf(other) < rows.indexOf(row));
+  });
+}
+
+/** What several workers found of one request, as one answer: the same whatever the number of workers. */
+export function joined(request: FindRequest, parts: readonly FindAnswer[]): FindAnswer {
+  const byKey = new Map<string, FoundRow>();
+  for (const row of parts.flatMap((p) => p.rows)) {
+    const known = byKey.get(sameKey(row));
+    if (
+      known &&
+      (known.stages - row.stages || known.teeth - row.teeth || (known.mode ?? 0) - (row.mode ?? 0)) <= 0
+    )
+      continue;
+    byKey.set(sameKey(row), row);
+  }
+  return {
+    proven: parts.every((p) => p.proven),
+    rows: ordered(request, [...byKey.values()]),
+    gone: stagesOf(parts).map((all) => joinedGone(all)),
+    reason: null,
+  };
+}
+
+/** In order, and as many as were asked for: of each number of stages where the divisions are asked, else of all. */
+export function ordered({ rank, count }: FindRequest, rows: readonly FoundRow[]): readonly FoundRow[] {
+  const sorted = [...rows].sort(compareFound);
+  if (rank === 'pareto') return sorted.filter((row) => unbeaten(row, sorted));
+  const taken = new Map<string, number>();
+  return sorted.filter((row) => {
+    const group = row.kind === 'even' ? `even ${row.stages}` : row.kind;
+    const before = taken.get(group) ?? 0;
+    taken.set(group, before + 1);
+    return before < count || (rank === 'both' && unbeaten(row, sorted));
+  });
+}
+
+const stagesOf = (parts: readonly FindAnswer[]): readonly (readonly Gone[])[] =>
+  (parts[0]?.gone ?? []).map((_, i) => parts.map((p) => p.gone[i]!));
+
+function joinedGone(all: readonly Gone[]): Gone {
+  const sum = (of: (g: Gone) => number): number => all.reduce((n, g) => n + of(g), 0);
+  const trains = all[0]!.trains === null ? null : all.reduce((n, g) => n + BigInt(g.trains ?? 0), 0n);
+  return {
+    stages: all[0]!.stages,
+    proven: all.every((g) => g.proven),
+    products: sum((g) => g.products),
+    looked: sum((g) => g.looked),
+    refused: sum((g) => g.refused),
+    trains: trains === null ? null : String(trains),
+    steps: trains === null ? null : different(all.flatMap((g) => (g.seen ? [g.seen] : []))),
+  };
+}
+
+const different = (lists: readonly Float64Array[]): number => {
+  const [only] = lists;
+  if (only && lists.length === 1) return only.length;
+  const all = new Set<number>();
+  for (const list of lists) for (const value of list) all.add(value);
+  return all.size;
+};

@@ -1,0 +1,220 @@
+import { ONE, abs, mul, toNumber, type Rational } from '../numbers/index.ts';
+import { kindOf, type Stage } from '../drive/index.ts';
+import {
+  ONLY_ONE,
+  ONLY_ONE_WEIGHTED,
+  primesOf,
+  ProductSets,
+  times,
+  timesWeighted,
+  weightedWheels,
+  type Products,
+  type Weighted,
+} from './products.ts';
+
+/** A wheel that pairs may be made of. */
+export interface PoolWheel {
+  readonly teeth: number;
+  /** how many are owned */
+  readonly own: number;
+  /** more of it may be bought or cut */
+  readonly buy: boolean;
+}
+
+/** Wheels that mesh with one another, or run on one belt: any two of them make a pair. */
+export interface Family {
+  readonly pair: 'spur' | 'belt';
+  /** module of wheels, tooth pitch of belt wheels; null when nobody said */
+  readonly sizeMm: number | null;
+  readonly wheels: readonly PoolWheel[];
+}
+
+/** A stage that is used as it is: a worm with its wheel, a box, a belt sold as a set. */
+export interface FixedPart {
+  readonly stage: Stage;
+  readonly quantity: number;
+}
+
+/** What every pair must be; a range has both ends included. */
+export interface PairLimits {
+  /** of the greater wheel to the less */
+  readonly mostRatio?: Rational;
+  /** teeth of both wheels together */
+  readonly sum?: readonly [number, number];
+  /** hunting: no common factor; repeating: a common factor */
+  readonly meet?: 'hunting' | 'repeating';
+}
+
+/** Everything a train may be made of. */
+export interface Kit {
+  readonly families: readonly Family[];
+  readonly parts: readonly FixedPart[];
+  /** how many wheels may be bought at most; null for any number */
+  readonly mostBought: number | null;
+  readonly pair?: PairLimits;
+}
+
+/** A wheel in a hand: which family it comes from, and which of its wheels. */
+export interface HeldWheel extends PoolWheel {
+  readonly family: number;
+  /** the same number for the same wheel of the same family */
+  readonly index: number;
+}
+
+/** How many pairs of each family, and which fixed parts: one way to share out the stages of a train. */
+export interface Shape {
+  readonly stages: number;
+  readonly parts: readonly FixedPart[];
+  /** turns in for one turn out of the parts together, a magnitude */
+  readonly partsRatio: Rational;
+  /** pairs of each family */
+  readonly pairs: readonly number[];
+  /** number of pairs of all families */
+  readonly pairCount: number;
+}
+
+export const partRatio = (part: FixedPart): Rational => abs(kindOf(part.stage).reduction(part.stage));
+
+/** A pair of a family as a stage of a drive. */
+export function pairStage({ pair, sizeMm }: Family, z1: number, z2: number): Stage {
+  return pair === 'belt'
+    ? { kind: 'belt', z1, z2, ...(sizeMm !== null && { pitchMm: sizeMm }) }
+    : { kind: 'spur', z1, z2, ...(sizeMm !== null && { moduleMm: sizeMm }) };
+}
+
+/** The same stage given twice in the parts is one part with both quantities; the key says when it is the same. */
+const partKey = (part: FixedPart): string => JSON.stringify(part.stage);
+
+/** A kit made ready to search: product sets by family, made when they are asked for and kept. */
+export class Workbench {
+  readonly held: readonly HeldWheel[];
+  readonly parts: readonly FixedPart[];
+  /** of its wheels */
+  readonly primes: readonly number[];
+  private readonly weighed: Weighted[][] = [];
+  private readonly sets: readonly { readonly all: ProductSets; readonly own: ProductSets }[];
+
+  readonly kit: Kit;
+
+  constructor(kit: Kit) {
+    this.kit = kit;
+    let index = 0;
+    this.held = kit.families.flatMap((f, family) => f.wheels.map((w) => ({ ...w, family, index: index++ })));
+    this.sets = kit.families.map((f) => ({
+      all: new ProductSets(f.wheels.filter((w) => w.own > 0 || w.buy).map((w) => w.teeth)),
+      own: new ProductSets(f.wheels.filter((w) => w.own > 0).map((w) => w.teeth)),
+    }));
+    this.primes = primesOf(this.held.map((w) => w.teeth));
+    const merged = new Map<string, FixedPart>();
+    for (const part of kit.parts) {
+      const known = merged.get(partKey(part));
+      merged.set(partKey(part), known ? { ...known, quantity: known.quantity + part.quantity } : part);
+    }
+    this.parts = [...merged.values()];
+  }
+
+  /** Whether every product of the sets can really be made, so that no candidate need be looked at twice. */
+  get unlimited(): boolean {
+    return this.kit.mostBought === null && !this.kit.pair && this.held.every((w) => w.buy);
+  }
+
+  /** Ways to share `stages` stages between families and parts; with no families or parts there is none. */
+  *shapes(stages: number): Generator<Shape> {
+    for (let fixed = 0; fixed <= stages; fixed++)
+      for (const parts of this.partsOf(fixed, 0))
+        for (const pairs of shared(stages - fixed, this.kit.families.length))
+          yield {
+            stages,
+            parts,
+            partsRatio: parts.reduce((r, p) => mul(r, partRatio(p)), ONE),
+            pairs,
+            pairCount: stages - fixed,
+          };
+  }
+
+  private *partsOf(count: number, from: number): Generator<readonly FixedPart[]> {
+    if (count === 0) {
+      yield [];
+      return;
+    }
+    for (let i = from; i < this.parts.length; i++) {
+      const part = this.parts[i]!;
+      for (const rest of this.partsOf(count - 1, i))
+        if (rest.filter((p) => p === part).length < part.quantity) yield [part, ...rest];
+    }
+  }
+
+  /** Lists of products for the driven and the driving wheels of a shape, which together hold all that can be made and little more. */
+  products(shape: Shape): readonly { readonly driven: Products; readonly drivers: Products }[] {
+    const most = this.kit.mostBought;
+    if (most === null) {
+      const all = this.side(shape, null);
+      return [{ driven: all, drivers: all }];
+    }
+    const out = [];
+    for (let bought = 0; bought <= Math.min(most, shape.pairCount); bought++)
+      out.push({ driven: this.side(shape, bought), drivers: this.side(shape, most - bought) });
+    return out;
+  }
+
+  /** The wheels of one family only, when a shape has no others: what a search in segments needs. */
+  soleFamily(shape: Shape): ProductSets | null {
+    if (this.kit.mostBought !== null) return null;
+    const used = shape.pairs.flatMap((n, i) => (n > 0 ? [i] : []));
+    return used.length === 1 ? this.sets[used[0]!]!.all : null;
+  }
+
+  /** The same for a kit without limits, with the orders and the fewest teeth behind each product. */
+  weighted(shape: Shape): Weighted {
+    let out = ONLY_ONE_WEIGHTED;
+    for (const [i, count] of shape.pairs.entries()) out = timesWeighted(out, this.weights(i, count));
+    return out;
+  }
+
+  private weights(family: number, count: number): Weighted {
+    const levels = (this.weighed[family] ??= [ONLY_ONE_WEIGHTED]);
+    while (levels.length <= count)
+      levels.push(timesWeighted(levels.at(-1)!, weightedWheels(this.sets[family]!.all.wheels)));
+    return levels[count]!;
+  }
+
+  private side(shape: Shape, bought: number | null): Products {
+    let out = ONLY_ONE;
+    for (const [i, count] of shape.pairs.entries()) {
+      if (count === 0) continue;
+      const { all, own } = this.sets[i]!;
+      const some = bought === null ? count : Math.min(bought, count);
+      out = timesSorted(out, timesSorted(own.of(count - some), all.of(some)));
+    }
+    return out;
+  }
+
+  /** The largest and least of one wheel pair, for saying what is out of reach. */
+  get span(): { readonly least: number; readonly most: number } {
+    const teeth = this.held.filter((w) => w.own > 0 || w.buy).map((w) => w.teeth);
+    const ratios = this.parts.map((p) => toNumber(partRatio(p)));
+    const pair = teeth.length > 0 ? Math.max(...teeth) / Math.min(...teeth) : 0;
+    return {
+      least: Math.min(...ratios, ...(pair > 0 ? [1 / pair] : [])),
+      most: Math.max(...ratios, pair),
+    };
+  }
+}
+
+/** Both lists may be long: the shorter is taken wheel by wheel. */
+const timesSorted = (a: Products, b: Products): Products =>
+  a.length < b.length ? timesSorted(b, a) : b === ONLY_ONE ? a : times(a, b);
+
+/** Every way to share a whole number between so many. */
+function* shared(count: number, among: number): Generator<readonly number[]> {
+  if (among === 0) {
+    if (count === 0) yield [];
+    return;
+  }
+  if (among === 1) {
+    yield [count];
+    return;
+  }
+  for (let first = count; first >= 0; first--)
+    for (const rest of shared(count - first, among - 1)) yield [first, ...rest];
+}

@@ -1,0 +1,249 @@
+import { abs, compare, div, mul, ONE, rational, sub, toNumber, type Rational } from '../numbers/index.ts';
+import { SLACK, ratioOf } from './best.ts';
+import type { Hands } from './hands.ts';
+import type { Shape, Workbench } from './kit.ts';
+import { divisorsUpTo, firstAtLeast, LARGEST_PRODUCT, places, type Products } from './products.ts';
+import type { Share } from './ratio-question.ts';
+import type { Search } from './search.ts';
+import { partTeeth } from './trains.ts';
+
+/** Trains with which a timer's whole ticks a step keep a rate. */
+export interface RateQuestion {
+  /** ticks of the timer in one turn of the work: tick rate times the period, exact */
+  readonly ticksPerTurn: Rational;
+  readonly fullSteps: number;
+  readonly modes: readonly number[];
+  readonly leastStages: number;
+  readonly maxStages: number;
+  readonly count: number;
+  /** only trains of at most so many teeth */
+  readonly mostTeeth: number;
+  /** no |error| above this is wanted: without it the search need not end */
+  readonly cap: Rational;
+  /** steps a turn of the work, fractional or not, both ends included */
+  readonly steps: readonly [Rational | null, Rational | null];
+  /** ticks between two steps, both ends included */
+  readonly interval: readonly [number, number];
+  readonly share: Share;
+}
+
+/** A number of steps a turn with a whole number of ticks between them. */
+export interface RateRow {
+  readonly ratio: Rational;
+  readonly stages: number;
+  readonly steps: Rational;
+  readonly mode: number;
+  readonly intervalTicks: number;
+  /** rate over the wanted rate less one */
+  readonly error: Rational;
+  readonly teeth: number;
+}
+
+export interface RateFound {
+  readonly rows: readonly RateRow[];
+  readonly walked: readonly {
+    readonly stages: number;
+    readonly products: number;
+    readonly proven: boolean;
+  }[];
+}
+
+/** The first window of relative error, and how much wider each next one is. */
+const FIRST_WINDOW = 2 ** -40;
+const WIDER = 4;
+/** Driven products tried one by one cost as much as this part of a whole number taken apart. */
+const DIVIDING = 40;
+/** Drivers between two breaths. */
+const BREATH = 4_096;
+
+/** |error|, stages, total teeth, steps a turn, ticks. (handbook: find) */
+export const compareRates = (a: RateRow, b: RateRow): number =>
+  compare(abs(a.error), abs(b.error)) ||
+  a.stages - b.stages ||
+  a.teeth - b.teeth ||
+  compare(a.steps, b.steps) ||
+  a.intervalTicks - b.intervalTicks;
+
+/** The best rows so far, and the error above which none can be among them. */
+class RateRows {
+  private readonly rows = new Map<string, RateRow>();
+  bound: number;
+
+  private readonly count: number;
+
+  constructor(count: number, cap: Rational) {
+    this.count = count;
+    this.bound = toNumber(cap) * (1 + SLACK) + SLACK;
+  }
+
+  offer(row: RateRow): void {
+    const key = `${row.steps.n}/${row.steps.d} ${row.intervalTicks}`;
+    const known = this.rows.get(key);
+    if (known && (known.stages - row.stages || known.teeth - row.teeth || known.mode - row.mode) <= 0) return;
+    this.rows.set(key, row);
+    if (this.rows.size > 2 * this.count + 32) this.settle();
+  }
+
+  /** as many as are wanted, and none of them with an error */
+  get allExact(): boolean {
+    const kept = this.settle();
+    return kept.length === this.count && kept.every((r) => r.error.n === 0n);
+  }
+
+  settle(): readonly RateRow[] {
+    const sorted = [...this.rows.values()].sort(compareRates);
+    if (sorted.length < this.count) return sorted;
+    const kept = sorted.slice(0, this.count);
+    this.rows.clear();
+    for (const row of kept) this.rows.set(`${row.steps.n}/${row.steps.d} ${row.intervalTicks}`, row);
+    this.bound = Math.min(this.bound, toNumber(abs(kept.at(-1)!.error)) * (1 + SLACK) + SLACK);
+    return kept;
+  }
+}
+
+/**
+ * The least rate errors with a whole number n of ticks a step. For every mode and drivers B the whole numbers near W·B/S are the
+ * products A·n that come near; the window about them widens until enough are found, so what is left out is proven worse.
+ * (handbook: find, follow)
+ */
+export function* searchRate(bench: Workbench, hands: Hands, question: RateQuestion): Search<RateFound> {
+  const rows = new RateRows(question.count, question.cap);
+  const walked: { stages: number; products: number; proven: boolean }[] = [];
+  let stopped = false;
+  for (let stages = question.leastStages; stages <= question.maxStages; stages++) {
+    let products = 0;
+    // what takes more stages comes after as many exact rows as are wanted
+    const shapes: readonly Shape[] = stopped || rows.allExact ? [] : [...bench.shapes(stages)];
+    for (const [i, shape] of shapes.entries()) {
+      const near = nearby(bench, hands, shape, question, rows);
+      products += near.drivers.length;
+      for (let window = FIRST_WINDOW, inner = -1; !stopped; [inner, window] = [window, window * WIDER]) {
+        for (let from = 0; from < near.drivers.length && !stopped; from += BREATH) {
+          if ((from / BREATH) % question.share.of !== question.share.index) continue;
+          near.look(from, Math.min(from + BREATH, near.drivers.length), inner, window);
+          stopped = yield { stages, done: i, of: shapes.length };
+        }
+        rows.settle();
+        if (window >= rows.bound) break;
+      }
+      if (stopped) break;
+    }
+    walked.push({ stages, products, proven: !stopped });
+  }
+  return { rows: rows.settle(), walked };
+}
+
+interface Nearby {
+  readonly drivers: Products;
+  /** drivers [from, to): every product A·n whose error is above `inner` and up to `window` */
+  readonly look: (from: number, to: number, inner: number, window: number) => void;
+}
+
+function nearby(
+  bench: Workbench,
+  hands: Hands,
+  shape: Shape,
+  question: RateQuestion,
+  rows: RateRows,
+): Nearby {
+  const { driven } = bench.products(shape).at(-1)!;
+  const { drivers } = bench.products(shape)[0]!;
+  const place = places(driven);
+  const weights = bench.unlimited ? bench.weighted(shape) : null;
+  const fixed = shape.parts.reduce((n, p) => n + partTeeth(p), 0);
+  const [leastTicks, mostTicks] = question.interval;
+  const limits = question.steps.map((s) => (s ? toNumber(s) : null));
+  const parts = toNumber(shape.partsRatio);
+  const perMode = [...question.modes]
+    .sort((a, b) => a - b)
+    .map((mode) => {
+      const steps = mode * question.fullSteps;
+      return { mode, steps, y: toNumber(div(question.ticksPerTurn, mul(rational(steps), shape.partsRatio))) };
+    });
+
+  const teethOf = (a: number, b: number): number | null => {
+    if (!weights) {
+      const pairs = shape.pairCount === 0 ? { teeth: 0 } : hands.best(a, b, shape);
+      return pairs && fixed + pairs.teeth;
+    }
+    return fixed + weights.teeth[place(a)]! + weights.teeth[firstAtLeast(weights.values, b)]!;
+  };
+
+  const take = (a: number, ticks: number, b: number, mode: number): void => {
+    const ratio = ratioOf(a, b, shape);
+    const steps = mul(rational(question.fullSteps * mode), ratio);
+    const [low, high] = question.steps;
+    if ((low && compare(steps, low) < 0) || (high && compare(steps, high) > 0)) return;
+    const error = sub(div(question.ticksPerTurn, mul(steps, rational(ticks))), ONE);
+    if (compare(abs(error), question.cap) > 0) return;
+    const teeth = teethOf(a, b);
+    if (teeth === null || teeth > question.mostTeeth) return;
+    rows.offer({ ratio, stages: shape.stages, steps, mode, intervalTicks: ticks, error, teeth });
+  };
+
+  return {
+    drivers,
+    look(from, to, inner, window) {
+      const width = Math.min(window, rows.bound);
+      for (let i = from; i < to; i++) {
+        const b = drivers[i]!;
+        for (const { mode, steps, y } of perMode) {
+          const at = y * b;
+          if (at * (1 - width) > LARGEST_PRODUCT) continue;
+          // the doubles may be off by a few parts in 2⁵³: a little more is looked at, and what is taken is measured exactly
+          const slack = at * SLACK;
+          const [first, last] = [Math.ceil(at * (1 - width) - slack), Math.floor(at * (1 + width) + slack)];
+          if (first > last || last < 1) continue;
+          const perTooth = (steps * parts) / b;
+          const least = Math.max(first / mostTicks, limits[0] ? limits[0] / perTooth : 0) * (1 - 1e-12);
+          const most = Math.min(last / leastTicks, limits[1] ? limits[1] / perTooth : Infinity) * (1 + 1e-12);
+          const [low, high] = [firstAtLeast(driven, least), firstAtLeast(driven, most + 1)];
+          if (low >= high) continue;
+          if (high - low < (last - first) * DIVIDING) {
+            for (let j = low; j < high; j++) {
+              const a = driven[j]!;
+              for (let n = Math.max(leastTicks, Math.ceil(first / a)); n <= mostTicks && a * n <= last; n++)
+                if (Math.abs(a * n - at) + slack > inner * at) take(a, n, b, mode);
+            }
+            continue;
+          }
+          for (let x = first; x <= last; x++) {
+            if (x < 1 || Math.abs(x - at) + slack <= inner * at) continue;
+            for (const a of divisorsUpTo(x, most, bench.primes)) {
+              if (a < least || place(a) < 0) continue;
+              const ticks = x / a;
+              if (ticks >= leastTicks && ticks <= mostTicks) take(a, ticks, b, mode);
+            }
+          }
+        }
+      }
+    },
+  };
+}
+
+/**
+ * The Pareto front of |rate error|, stages and teeth: for each number of stages the least error, then the least with fewer teeth,
+ * and so on. (handbook: find)
+ */
+export function* searchRateFront(bench: Workbench, hands: Hands, question: RateQuestion): Search<RateFound> {
+  const front: RateRow[] = [];
+  const walked: RateFound['walked'][number][] = [];
+  let stopped = false;
+  for (let stages = 1; stages <= question.maxStages; stages++) {
+    let mostTeeth = Infinity;
+    let products = 0;
+    while (!stopped) {
+      const only = { ...question, leastStages: stages, maxStages: stages, count: 1, mostTeeth };
+      const found: RateFound = yield* searchRate(bench, hands, only);
+      stopped = found.walked.some((w) => !w.proven);
+      products = found.walked[0]?.products ?? 0;
+      const [row] = found.rows;
+      if (stopped || !row) break;
+      mostTeeth = row.teeth - 1;
+      if (!front.some((f) => compare(abs(f.error), abs(row.error)) <= 0 && f.teeth <= row.teeth))
+        front.push(row);
+    }
+    walked.push({ stages, products, proven: !stopped });
+  }
+  return { rows: front.sort(compareRates), walked };
+}

@@ -1,0 +1,87 @@
+import { factors, gcd, lcm, toText, toNumber, type Rational } from '../numbers/index.ts';
+import type { FindAnswer, Reason } from './answer.ts';
+import { partRatio, type Workbench } from './kit.ts';
+import type { FindRequest } from './request.ts';
+
+/** Most driven wheels that are looked for when it is said how many would do. */
+const MOST_LOOKED_FOR = 8;
+
+/** Why a proven answer is empty, or only nearly what was asked; null when it is what was asked. (handbook: find) */
+export function reasonOf(
+  bench: Workbench,
+  request: FindRequest,
+  answer: Pick<FindAnswer, 'rows' | 'gone'>,
+): Reason | null {
+  if (bench.held.length === 0 && bench.parts.length === 0) return { why: 'nothingToBuildFrom' };
+  const { asked } = request;
+  if (asked.question === 'divisions') return divisionsReason(bench, request, asked.divisions, answer);
+  if (answer.rows.length > 0) return null;
+  if (asked.question === 'ratio') {
+    const { least, most } = bench.span;
+    const [low, high] = [least ** request.maxStages, most ** request.maxStages];
+    const target = toNumber(asked.target);
+    if (target > high || target < Math.min(low, 1))
+      return { why: 'outOfReach', least: low, most: high, stages: request.maxStages };
+  }
+  return { why: 'nothingNear', nearest: null };
+}
+
+function divisionsReason(
+  bench: Workbench,
+  request: FindRequest,
+  divisions: readonly bigint[],
+  { gone, rows }: Pick<FindAnswer, 'rows' | 'gone'>,
+): Reason | null {
+  if (rows.some((r) => r.kind === 'even')) return null;
+  const evenSomewhere = gone.find((g) => g.trains !== null && g.trains !== '0');
+  if (evenSomewhere)
+    return { why: 'stepsOutside', steps: rangeText(request.steps), stages: evenSomewhere.stages };
+  const { fullSteps, modes } = request.source!;
+  const need = missingOf(
+    lcm(divisions),
+    modes.map((m) => BigInt(m * fullSteps)),
+  );
+  const drivers = suppliers(bench);
+  const primes = [...factors(need)].filter(([p]) => !drivers.some((d) => d % p === 0n));
+  if (primes.length > 0) return { why: 'primesMissing', primes: primes.map(([p]) => String(p)) };
+  const stages = fewestDriven(need, drivers);
+  if (stages > request.maxStages)
+    return { why: 'tooFewStages', primes: essential(need, drivers, stages).map(String), stages };
+  return { why: 'cannotCancel' };
+}
+
+const rangeText = ([low, high]: readonly [Rational | null, Rational | null]): string =>
+  [low ? toText(low) : '', high ? toText(high) : ''].join('–');
+
+/** What of the divisions no mode of the motor brings. */
+const missingOf = (divisor: bigint, perMode: readonly bigint[]): bigint =>
+  divisor / gcd(divisor, lcm(perMode));
+
+/** What one stage can bring: driven wheels, and what the parts multiply by. */
+const suppliers = (bench: Workbench): readonly bigint[] => [
+  ...bench.held.filter((w) => w.own > 0 || w.buy).map((w) => BigInt(w.teeth)),
+  ...bench.parts.map((p) => partRatio(p).n),
+];
+
+/** The primes without which fewer stages would do: those that each need a wheel of their own. All of them when no one alone decides. */
+function essential(need: bigint, suppliers: readonly bigint[], stages: number): readonly bigint[] {
+  const all = [...factors(need)];
+  const decide = all.filter(([p, e]) => fewestDriven(need / p ** BigInt(e), suppliers) < stages);
+  return (decide.length > 0 ? decide : all).map(([p]) => p);
+}
+
+/** The fewest stages that together bring every factor of a number; more than is ever built when not even those do. */
+function fewestDriven(need: bigint, suppliers: readonly bigint[]): number {
+  let open = new Set([need]);
+  for (let stages = 0; stages <= MOST_LOOKED_FOR; stages++) {
+    if (open.has(1n)) return stages;
+    const next = new Set<bigint>();
+    for (const rest of open) {
+      // the largest prime must be brought by someone: only those who do are tried
+      const largest = [...factors(rest).keys()].at(-1)!;
+      for (const s of suppliers) if (s % largest === 0n) next.add(rest / gcd(rest, s));
+    }
+    open = next;
+  }
+  return MOST_LOOKED_FOR + 1;
+}

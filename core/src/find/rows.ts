@@ -1,0 +1,71 @@
+import { toText, type Rational } from '../numbers/index.ts';
+import type { Stage } from '../drive/index.ts';
+import type { FoundRow, RowKind } from './answer.ts';
+import type { EvenRatio } from './divisions-question.ts';
+import type { Hands } from './hands.ts';
+import { pairStage, type Workbench } from './kit.ts';
+import { bestTrain, toothed, trainTeeth, type FoundTrain } from './trains.ts';
+
+/** What is known of a train beside its wheels. */
+export interface RowFacts {
+  readonly kind: RowKind;
+  readonly ratio: Rational;
+  readonly error?: Rational;
+  readonly steps?: string | null;
+  readonly mode?: number | null;
+  readonly misses?: readonly bigint[];
+  readonly intervalTicks?: number;
+  readonly idleOf?: number | null;
+}
+
+/** A train and what is known of it, as plain data. */
+export function rowOf(bench: Workbench, train: FoundTrain, facts: RowFacts): FoundRow {
+  const { shape, pairs } = train;
+  const parts = shape.parts.map((p) => toothed(p.stage));
+  const wheels = 2 * shape.pairCount + shape.parts.length;
+  return {
+    kind: facts.kind,
+    ratio: toText(facts.ratio),
+    stages: shape.stages,
+    driven: [...pairs.driven.map((w) => w.teeth), ...parts.flatMap((p) => p.driven)],
+    drivers: [...pairs.drivers.map((w) => w.teeth), ...parts.flatMap((p) => p.drivers)],
+    train: stagesOf(bench, train),
+    teeth: trainTeeth(train),
+    owned: wheels - pairs.bought,
+    wheels,
+    error: facts.error ? toText(facts.error) : null,
+    steps: facts.steps ?? null,
+    mode: facts.mode ?? null,
+    misses: (facts.misses ?? []).map(String),
+    intervalTicks: facts.intervalTicks ?? null,
+    idleOf: facts.idleOf ?? null,
+  };
+}
+
+function stagesOf(bench: Workbench, { shape, pairs }: FoundTrain): readonly Stage[] {
+  return [
+    ...pairs.driven.map((driven, i) =>
+      pairStage(bench.kit.families[driven.family]!, pairs.drivers[i]!.teeth, driven.teeth),
+    ),
+    ...shape.parts.map((p) => p.stage),
+  ];
+}
+
+/** The row of a ratio that comes out even, or misses some; none when no wheels make it. */
+export function evenRow(bench: Workbench, hands: Hands, row: EvenRatio): readonly FoundRow[] {
+  const train = bestTrain(bench, hands, row.ratio, row.stages);
+  if (!train) return [];
+  let idleOf: number | null = null;
+  for (let fewer = 1; fewer < row.stages && idleOf === null; fewer++)
+    if (bestTrain(bench, hands, row.ratio, fewer)) idleOf = fewer;
+  return [
+    rowOf(bench, train, {
+      kind: row.misses.length > 0 ? 'misses' : 'even',
+      ratio: row.ratio,
+      steps: String(row.steps),
+      mode: row.mode,
+      misses: row.misses,
+      idleOf,
+    }),
+  ];
+}

@@ -1,0 +1,186 @@
+import { mul, rational, toText, type Rational } from '../numbers/index.ts';
+import type { FindAnswer, FoundRow, Gone } from './answer.ts';
+import type { Met } from './best.ts';
+import { searchEven, type DivisionsQuestion } from './divisions-question.ts';
+import { FRONT_CAP, searchFront } from './front.ts';
+import { Hands } from './hands.ts';
+import { Workbench } from './kit.ts';
+import { pairsAsParts, searchList } from './list-question.ts';
+import { searchRate, searchRateFront, type RateQuestion } from './rate-question.ts';
+import { searchRatio, type RatioQuestion, type Share, type Walked } from './ratio-question.ts';
+import type { Asked, FindRequest } from './request.ts';
+import { evenRow, rowOf } from './rows.ts';
+import type { Search } from './search.ts';
+import { bestTrain, type FoundTrain } from './trains.ts';
+
+/** More different parts than this are searched as a list. */
+const LONG_LIST = 100;
+
+/**
+ * One of several workers' part of a search. `joined` puts the parts together, and then `findAfter` adds what can only be asked when
+ * all are in: what misses least, what comes near, and why there is nothing.
+ */
+export function* findShare(request: FindRequest, share: Share): Search<FindAnswer> {
+  const bench = new Workbench(request.kit);
+  const hands = new Hands(bench);
+  const { asked } = request;
+  const found =
+    asked.question === 'ratio'
+      ? yield* findRatio(bench, hands, request, asked, share)
+      : asked.question === 'divisions'
+        ? yield* findDivisions(bench, hands, request, asked, share)
+        : yield* findRate(bench, hands, request, asked, share);
+  return { ...found, proven: found.gone.every((g) => g.proven), reason: null };
+}
+
+type Found = Pick<FindAnswer, 'rows' | 'gone'>;
+
+/** No |error| above this is wanted, as a part of 1. */
+export const capOf = ({ maxErrorPpm }: FindRequest): Rational | null =>
+  maxErrorPpm && mul(maxErrorPpm, rational(1, 1_000_000));
+
+function* findRatio(
+  bench: Workbench,
+  hands: Hands,
+  request: FindRequest,
+  { target }: Extract<Asked, { question: 'ratio' }>,
+  share: Share,
+): Search<Found> {
+  const question: RatioQuestion = {
+    target,
+    maxStages: request.maxStages,
+    count: request.count,
+    cap: capOf(request),
+    between: request.ratio,
+    share,
+  };
+  const best: Met[] = [];
+  const gone: Gone[] = [];
+  if (request.rank !== 'pareto') {
+    const found = yield* bestOf(bench, question, share);
+    best.push(...found.best);
+    gone.push(...found.walked.map(goneOf));
+  }
+  if (request.rank !== 'best') {
+    const found = yield* searchFront(bench, hands, {
+      targets: share.index === 0 ? [target] : [],
+      maxStages: request.maxStages,
+      cap: question.cap ?? FRONT_CAP,
+      between: request.ratio,
+      mostTeeth: Infinity,
+    });
+    best.push(...found.best);
+    if (gone.length === 0) gone.push(...found.walked.map(goneOf));
+  }
+  return { rows: best.flatMap((m) => ratioRow(bench, hands, request, m)), gone };
+}
+
+/** By walking products, or by the list of stages when that is what the parts are. */
+function* bestOf(bench: Workbench, question: RatioQuestion, share: Share) {
+  const asList = bench.parts.length > LONG_LIST && (bench.held.length === 0 || bench.unlimited);
+  if (!asList) return yield* searchRatio(bench, question);
+  const pairs = bench.kit.families.flatMap((f) =>
+    pairsAsParts(
+      f,
+      f.wheels.map((w) => w.teeth),
+    ),
+  );
+  return yield* searchList(share.index === 0 ? [...bench.parts, ...pairs] : [], question);
+}
+
+const goneOf = (w: Walked): Gone => ({ ...w, trains: null, steps: null });
+
+export function ratioRow(
+  bench: Workbench,
+  hands: Hands,
+  { source }: FindRequest,
+  m: Met,
+): readonly FoundRow[] {
+  const train = isListed(bench, m) ? listed(m) : bestTrain(bench, hands, m.ratio, m.shape.stages);
+  if (!train) return [];
+  const mode = source && source.modes.reduce((a, b) => Math.min(a, b));
+  const steps = source && mode ? toText(mul(rational(source.fullSteps * mode), m.ratio)) : null;
+  return [rowOf(bench, train, { kind: 'ratio', ratio: m.ratio, error: m.error, steps, mode })];
+}
+
+/** A list of stages has no pairs to choose: what was met is the train. */
+const isListed = (bench: Workbench, m: Met): boolean =>
+  bench.parts.length > LONG_LIST && m.shape.pairCount === 0;
+
+const listed = (m: Met): FoundTrain => ({
+  shape: m.shape,
+  pairs: { driven: [], drivers: [], teeth: 0, bought: 0 },
+});
+
+function* findDivisions(
+  bench: Workbench,
+  hands: Hands,
+  request: FindRequest,
+  asked: Extract<Asked, { question: 'divisions' }>,
+  share: Share,
+): Search<Found> {
+  const { rows, ofModes, counts } = yield* searchEven(bench, divisionsQuestion(request, asked, share));
+  const chosen = request.rank === 'best' ? rows : request.rank === 'pareto' ? ofModes : [...rows, ...ofModes];
+  return {
+    rows: chosen.flatMap((row) => evenRow(bench, hands, row)),
+    gone: counts.map((c) => ({
+      stages: c.stages,
+      proven: c.proven,
+      products: c.products,
+      looked: 0,
+      refused: 0,
+      trains: String(c.trains),
+      steps: c.seen.length,
+      seen: c.seen,
+    })),
+  };
+}
+
+export const divisionsQuestion = (
+  { source, maxStages, count, steps }: FindRequest,
+  { divisions }: Extract<Asked, { question: 'divisions' }>,
+  share: Share,
+): DivisionsQuestion => ({ divisions, ...source!, maxStages, count, steps, share });
+
+function* findRate(
+  bench: Workbench,
+  hands: Hands,
+  request: FindRequest,
+  asked: Extract<Asked, { question: 'rate' }>,
+  share: Share,
+): Search<Found> {
+  const widest = asked.bits === null ? Number.MAX_SAFE_INTEGER : 2 ** asked.bits - 1;
+  const [least, most] = request.interval ?? [1, widest];
+  const question: RateQuestion = {
+    ticksPerTurn: mul(asked.tickHz, asked.periodSeconds),
+    ...request.source!,
+    leastStages: 1,
+    maxStages: request.maxStages,
+    count: request.count,
+    mostTeeth: Infinity,
+    cap: capOf(request) ?? FRONT_CAP,
+    steps: request.steps,
+    interval: [least, Math.min(most, widest)],
+    share,
+  };
+  const rows = [];
+  const gone: Gone[] = [];
+  const searches = [
+    ...(request.rank === 'pareto' ? [] : [searchRate]),
+    ...(request.rank === 'best' ? [] : [searchRateFront]),
+  ];
+  for (const search of searches) {
+    const found = yield* search(bench, hands, question);
+    rows.push(...found.rows);
+    if (gone.length === 0)
+      gone.push(...found.walked.map((w) => ({ ...w, looked: 0, refused: 0, trains: null, steps: null })));
+  }
+  const found = rows.flatMap((row): readonly FoundRow[] => {
+    const train = bestTrain(bench, hands, row.ratio, row.stages);
+    if (!train) return [];
+    const { ratio, error, mode, intervalTicks } = row;
+    const steps = toText(row.steps);
+    return [rowOf(bench, train, { kind: 'rate', ratio, error, steps, mode, intervalTicks })];
+  });
+  return { rows: found, gone };
+}

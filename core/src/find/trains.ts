@@ -1,0 +1,119 @@
+import { div, type Rational } from '../numbers/index.ts';
+import type { Stage } from '../drive/index.ts';
+import { Hands, comparePairs, type Pairs } from './hands.ts';
+import type { FixedPart, Shape, Workbench } from './kit.ts';
+import { holds } from './products.ts';
+
+/** A train: wheel pairs and then the parts that are used as they are. */
+export interface FoundTrain {
+  readonly shape: Shape;
+  readonly pairs: Pairs;
+}
+
+/** Up to so many multiples of a fraction are tried one by one; beyond it the drivers are gone through. */
+const MULTIPLES = 100_000;
+
+/** Teeth of the wheels of a part that are counted with a train's. */
+export const partTeeth = (part: FixedPart): number =>
+  [...toothed(part.stage).driven, ...toothed(part.stage).drivers].reduce((n, z) => n + z, 0);
+
+/** A part as driven and driving teeth, where it is a quotient of such: a worm's starts drive its wheel. */
+export function toothed(stage: Stage): {
+  readonly driven: readonly number[];
+  readonly drivers: readonly number[];
+} {
+  switch (stage.kind) {
+    case 'spur':
+    case 'belt':
+    case 'internal':
+      return { driven: [stage.z2], drivers: [stage.z1] };
+    case 'worm':
+      return { driven: [stage.wheel], drivers: [stage.starts] };
+    case 'box':
+      return {
+        driven: (stage.pairs ?? []).map(([, z2]) => z2),
+        drivers: (stage.pairs ?? []).map(([z1]) => z1),
+      };
+    default:
+      return { driven: [], drivers: [] };
+  }
+}
+
+export const trainTeeth = ({ shape, pairs }: FoundTrain): number =>
+  shape.parts.reduce((n, p) => n + partTeeth(p), pairs.teeth);
+
+/** Least teeth, smallest largest wheel, lexicographically least. (handbook: find) */
+export const compareTrains = (a: FoundTrain, b: FoundTrain): number =>
+  trainTeeth(a) - trainTeeth(b) || comparePairs(a.pairs, b.pairs);
+
+const NO_PAIRS: Pairs = { driven: [], drivers: [], teeth: 0, bought: 0 };
+
+/** Every way to make a ratio with exactly so many stages, as products of driven and drivers by shape. */
+export function* waysTo(bench: Workbench, ratio: Rational, stages: number, most: () => number) {
+  for (const shape of bench.shapes(stages)) {
+    const wanted = div(ratio, shape.partsRatio);
+    if (shape.pairCount === 0) {
+      if (wanted.n === 1n && wanted.d === 1n) yield { shape, driven: 1, drivers: 1 };
+      continue;
+    }
+    const [n, d] = [Number(wanted.n), Number(wanted.d)];
+    const parts = shape.parts.reduce((sum, p) => sum + partTeeth(p), 0);
+    const k = shape.pairCount;
+    for (const { driven, drivers } of bench.products(shape)) {
+      const times = Math.min((driven.at(-1) ?? 0) / n, (drivers.at(-1) ?? 0) / d);
+      if (times <= Math.max(MULTIPLES, drivers.length)) {
+        for (let t = 1; t <= times; t++) {
+          // the teeth of k wheels are never fewer than k times the k-th root of their product
+          if (parts + k * ((n * t) ** (1 / k) + (d * t) ** (1 / k)) > most() + 1e-6) break;
+          if (holds(driven, n * t) && holds(drivers, d * t)) yield { shape, driven: n * t, drivers: d * t };
+        }
+      } else
+        for (const b of drivers) {
+          const t = b / d;
+          if (parts + k * ((n * t) ** (1 / k) + b ** (1 / k)) > most() + 1e-6) break;
+          if (Number.isInteger(t) && holds(driven, n * t)) yield { shape, driven: n * t, drivers: b };
+        }
+    }
+  }
+}
+
+/** The train to show for a ratio: with so many stages the one of least teeth, then by the order of trains. Null when there is none. */
+export function bestTrain(
+  bench: Workbench,
+  hands: Hands,
+  ratio: Rational,
+  stages: number,
+): FoundTrain | null {
+  let best: FoundTrain | null = null;
+  const most = (): number => (best ? trainTeeth(best) : Infinity);
+  for (const { shape, driven, drivers } of waysTo(bench, ratio, stages, most)) {
+    const pairs = shape.pairCount === 0 ? NO_PAIRS : hands.best(driven, drivers, shape);
+    if (!pairs) continue;
+    const train = { shape, pairs };
+    if (!best || compareTrains(train, best) < 0) best = train;
+  }
+  return best;
+}
+
+/** Other trains of the same ratio and as many stages, best first, up to `count`. */
+export function otherTrains(
+  bench: Workbench,
+  hands: Hands,
+  ratio: Rational,
+  stages: number,
+  count: number,
+): readonly FoundTrain[] {
+  let kept: FoundTrain[] = [];
+  const most = (): number => (kept.length === count ? trainTeeth(kept.at(-1)!) : Infinity);
+  for (const { shape, driven, drivers } of waysTo(bench, ratio, stages, most)) {
+    const made = shape.pairCount === 0 ? [NO_PAIRS] : hands.all(driven, drivers, shape);
+    for (const pairs of made) {
+      const train = { shape, pairs };
+      if (trainTeeth(train) > most()) continue;
+      kept.push(train);
+      if (kept.length > 4 * count) kept = kept.sort(compareTrains).slice(0, count);
+    }
+    kept = kept.sort(compareTrains).slice(0, count);
+  }
+  return kept;
+}

@@ -1,0 +1,138 @@
+import { abs, exactly, factors, mul, toNumber, type Rational } from '../numbers/index.ts';
+import type { FindAnswer, FindRequest, FoundRow, Gone, Reason } from '../find/index.ts';
+import { angleText, counted, grouped, inLine, listed, measured, powers, shortList } from './text.ts';
+import { plainText } from './rich.ts';
+
+/** What a train's stages are called: pairs where all are wheel pairs, stages where parts are used as they are. */
+const stageWord = ({ kit }: FindRequest): 'pair' | 'stage' => (kit.parts.length > 0 ? 'stage' : 'pair');
+
+const asked = ({ asked: a }: FindRequest): string =>
+  a.question === 'divisions'
+    ? shortList(
+        a.divisions.map((d) => grouped(String(d))),
+        6,
+      )
+    : '';
+
+/** Where it was looked: "In your ranges" while any number may be bought, else "From what is there". */
+function where({ kit }: FindRequest): string {
+  if (kit.mostBought === null) return kit.families.length > 0 ? 'In your ranges' : 'From these parts';
+  return kit.mostBought === 0
+    ? 'From your shelf'
+    : `From your shelf and up to ${counted(kit.mostBought, 'bought wheel')}`;
+}
+
+/** "1, 2 or 3 pairs" */
+function upTo(stages: readonly number[], word: string): string {
+  const last = stages.at(-1) ?? 0;
+  return `${listed(stages.map(String), 'or')} ${word}${last === 1 ? '' : 's'}`;
+}
+
+/** An error as parts of a million, or of fewer when that is too small to read. */
+export function ppmText(error: Rational): string {
+  if (error.n === 0n) return 'exact';
+  const ppm = toNumber(error) * 1_000_000;
+  const size = Math.abs(ppm);
+  const sign = ppm < 0 ? '−' : '+';
+  if (size >= 0.01) return `${sign}${measured(size)} ppm`;
+  return `${sign}${measured(size * 1000)} ppb`;
+}
+
+/** An error as an angle at the work over one turn. */
+export const turnErrorText = (error: Rational): string => angleText(Math.abs(toNumber(error)) * 1_296_000);
+
+/** What was proven, in one sentence; what is not yet when it was stopped. (handbook: find) */
+export function findCertificate(request: FindRequest, answer: FindAnswer): string {
+  const proven = answer.gone.filter((g) => g.proven).map((g) => g.stages);
+  const word = stageWord(request);
+  if (proven.length === 0) return `Nothing is proven yet: it was stopped among ${upTo([1], word)}.`;
+  const open = answer.gone.find((g) => !g.proven);
+  const rest = open
+    ? ` With ${counted(open.stages, word)} it was stopped: what stands there is provisional.`
+    : '';
+  return `${proved(request, answer, proven, word)}${rest}`;
+}
+
+function proved(
+  request: FindRequest,
+  { rows, gone }: FindAnswer,
+  proven: readonly number[],
+  word: string,
+): string {
+  const known = rows.filter((r) => proven.includes(r.stages));
+  const walked = gone.filter((g) => g.proven);
+  if (request.asked.question === 'divisions') {
+    const even = known.filter((r) => r.kind === 'even');
+    const least = even.reduce((n, r) => Math.min(n, r.teeth), Infinity);
+    const counts = `${grouped(String(sum(walked, (g) => g.products)))} driven products were gone through.`;
+    if (even.length === 0)
+      return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)}. ${counts}`;
+    return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)} with under ${least} teeth. ${counts}`;
+  }
+  const last = known.filter((r) => r.error !== null).at(-1);
+  const counts = `${grouped(String(sum(walked, (g) => g.products)))} products were walked, ${grouped(String(sum(walked, (g) => g.looked)))} looked at closely${refusedSays(walked)}.`;
+  if (!last) return `${where(request)} nothing of ${upTo(proven, word)} comes near enough. ${counts}`;
+  const what = request.asked.question === 'ratio' ? 'comes nearer' : 'keeps the rate better';
+  if (request.rank === 'pareto')
+    return `${where(request)} nothing of ${upTo(proven, word)} beats one of these in error, stages and teeth at once. ${counts}`;
+  return `${where(request)} nothing of ${upTo(proven, word)} ${what} than these; the last is off by ${ppmText(exactly(last.error!))}. ${counts}`;
+}
+
+const sum = (gone: readonly Gone[], of: (g: Gone) => number): number => gone.reduce((n, g) => n + of(g), 0);
+
+function refusedSays(gone: readonly Gone[]): string {
+  const refused = sum(gone, (g) => g.refused);
+  return refused === 0 ? '' : `, of which ${grouped(String(refused))} cannot be made of what is there`;
+}
+
+/** Why there is nothing, or only something near, and what would cure it. */
+export function reasonSays(request: FindRequest, reason: Reason): string {
+  const word = stageWord(request);
+  switch (reason.why) {
+    case 'nothingToBuildFrom':
+      return 'There is nothing to build from: allow a range of wheels, or put wheels on the shelf.';
+    case 'primesMissing': {
+      const [first] = reason.primes;
+      const primes = listed(reason.primes);
+      return reason.primes.length === 1
+        ? `${primes} is in none of the wheels and not in the motor: a driven wheel with ${first} teeth, or a multiple of it, would bring it.`
+        : `${primes} are in none of the wheels and not in the motor: each wants a driven wheel of its own, or a multiple of it.`;
+    }
+    case 'tooFewStages':
+      return reason.primes.length === reason.stages && reason.stages > 1
+        ? `${listed(reason.primes)} each need a driven wheel of their own: ${counted(reason.stages, word)} at least.`
+        : `${listed(reason.primes)} cannot be brought by so few driven wheels: ${counted(reason.stages, word)} at least.`;
+    case 'stepsOutside':
+      return `With ${counted(reason.stages, word)} there are trains that come out even, but none with ${reason.steps} steps a turn: widen the limits.`;
+    case 'cannotCancel':
+      return 'The driven wheels can bring what is wanted, but no drivers leave a whole number of steps: allow finer modes, or more drivers.';
+    case 'outOfReach':
+      return `It is out of reach: ${counted(reason.stages, word)} of these give ${measured(reason.least)} to ${measured(reason.most)} at most. Allow more stages, larger wheels or a worm.`;
+    case 'nothingNear':
+      return reason.nearest?.error
+        ? `Nothing is near enough. The nearest is ${pairsText(reason.nearest)}, off by ${ppmText(exactly(reason.nearest.error))}.`
+        : 'Nothing is near enough within these limits.';
+  }
+}
+
+/** "16:97 · 16:73" */
+export const pairsText = (row: FoundRow): string =>
+  row.drivers.map((z, i) => `${z}:${row.driven[i]}`).join(' · ') || row.ratio;
+
+/** The primes of a rate that no wheel or motor brings, so that they must be in the ticks between two steps. */
+export function ticksMustHold(request: FindRequest): string | null {
+  if (request.asked.question !== 'rate' || !request.source) return null;
+  const ticks = mul(request.asked.tickHz, request.asked.periodSeconds);
+  const wheels = request.kit.families.flatMap((f) => f.wheels.map((w) => BigInt(w.teeth)));
+  const steps = BigInt(request.source.fullSteps) * BigInt(Math.max(...request.source.modes));
+  const foreign = [...factors(ticks.n)].filter(
+    ([p]) => steps % p !== 0n && !wheels.some((w) => w % p === 0n),
+  );
+  if (foreign.length === 0) return null;
+  const must = foreign.reduce((n, [p, e]) => n * p ** BigInt(e), 1n);
+  return `One turn is ${inLine(ticks)} ticks = ${plainText(powers(factors(ticks.n)))}; ${listed(foreign.map(([p]) => grouped(String(p))))} ${foreign.length === 1 ? 'is' : 'are'} in no wheel, so for no error at all the ticks between two steps must be a multiple of ${grouped(String(must))}.`;
+}
+
+/** The order of errors for a chart: the magnitude as a part of one, 0 for exact. */
+export const errorSize = (row: FoundRow): number =>
+  row.error === null ? 0 : toNumber(abs(exactly(row.error)));
