@@ -34,6 +34,8 @@ const kitOf = (wheels: readonly PoolWheel[], more: Partial<Kit> = {}): Kit => ({
 const range = (from: number, to: number): PoolWheel[] =>
   Array.from({ length: to - from + 1 }, (_, i) => ({ teeth: from + i, own: 0, buy: true }));
 
+const spanOf = (from: number, more: number): [number, number] => [from, from + more];
+
 /** A handful of different wheels with quantities of one to three. */
 function shelf(pick: (below: number) => number, sizes: number): Map<number, number> {
   const out = new Map<number, number>();
@@ -49,11 +51,11 @@ const endless = (wheels: readonly PoolWheel[]): Map<number, number> =>
   new Map(wheels.map((w) => [w.teeth, Infinity]));
 
 describe('a ratio, against nested loops', () => {
-  test('900 ranges of two pairs', () => {
+  test('700 ranges of two pairs', () => {
     const pick = seeded(11);
-    for (let i = 0; i < 900; i++) {
+    for (let i = 0; i < 700; i++) {
       const from = 5 + pick(20);
-      const wheels = range(from, from + 2 + pick(5));
+      const wheels = range(from, from + 2 + pick(4));
       const target = rational(1 + pick(900), 1 + pick(300));
       const found = runNow(find(request({ asked: { question: 'ratio', target }, kit: kitOf(wheels) })));
       const plain = plainRatio(endless(wheels), target, 2, 12);
@@ -169,12 +171,13 @@ describe('divisions, against nested loops', () => {
   const MODES = [1, 2, 4];
 
   test.each([
-    ['ranges', 21, 400],
+    ['ranges', 21, 250],
     ['shelves', 22, 400],
   ])('%s: counts of trains and steps, and the row of least teeth', (what, seed, cases) => {
     const pick = seeded(seed);
     for (let i = 0; i < cases; i++) {
-      const wheels = what === 'ranges' ? range(8 + pick(10), 20) : owned(shelf(pick, 4 + pick(3)));
+      const wheels =
+        what === 'ranges' ? range(...spanOf(8 + pick(10), 2 + pick(3))) : owned(shelf(pick, 4 + pick(3)));
       const plainWheels = what === 'ranges' ? endless(wheels) : new Map(wheels.map((w) => [w.teeth, w.own]));
       const divisions = [BigInt(2 + pick(30)), ...(pick(2) ? [BigInt(2 + pick(20))] : [])];
       const limits: [number, number] = [20 + pick(200), 300 + pick(3000)];
@@ -205,7 +208,7 @@ describe('divisions, against nested loops', () => {
   test('where nothing comes out even, nothing misses fewer', () => {
     const pick = seeded(23);
     let asked = 0;
-    for (let i = 0; i < 300; i++) {
+    for (let i = 0; i < 150; i++) {
       const wheels = owned(shelf(pick, 4));
       const plainWheels = new Map(wheels.map((w) => [w.teeth, w.own]));
       const divisions = [7n, 11n, BigInt(3 + pick(20)), BigInt(4 + pick(30))];
@@ -230,7 +233,7 @@ describe('divisions, against nested loops', () => {
             least = Math.min(least, divisions.length - divisions.filter((x) => d.includes(x)).length);
       expect([i, found.rows[0]?.misses.length ?? divisions.length]).toEqual([i, least]);
     }
-    expect(asked).toBeGreaterThan(50);
+    expect(asked).toBeGreaterThan(30);
   });
 });
 
@@ -239,7 +242,7 @@ const subsets = (all: readonly bigint[]): (readonly bigint[])[] =>
 
 describe('at full size, by the Farey sequence', () => {
   test.each([
-    ['365.24219', 3, 20],
+    ['365.24219', 3, 6],
     ['29.530588', 2, 20],
     ['3.14159265358979', 2, 12],
     ['12.368266', 3, 8],

@@ -103,15 +103,17 @@ export class Hands {
   /** How many wheels must be bought for both hands; null when too many, or when one cannot be bought. */
   private bought(a: Hand, b: Hand): number | null {
     let bought = 0;
-    for (const hand of [a, b])
+    for (const side of [0, 1]) {
+      const hand = side === 0 ? a : b;
       for (const [i, wheel] of hand.entries()) {
         let times = 1;
         for (let j = 0; j < i; j++) if (hand[j]!.index === wheel.index) times++;
-        if (hand === b) for (const other of a) if (other.index === wheel.index) times++;
+        if (side === 1) for (const other of a) if (other.index === wheel.index) times++;
         if (times <= wheel.own) continue;
         if (!wheel.buy) return null;
         bought++;
       }
+    }
     const most = this.bench.kit.mostBought;
     return most !== null && bought > most ? null : bought;
   }

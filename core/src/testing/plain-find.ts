@@ -183,3 +183,58 @@ export function madeOfRange(from: number, to: number, stages: number): (n: bigin
     return false;
   };
 }
+
+/** One way to fill a stage: a pair of wheels of one family, or a part as it is. */
+export interface PlainStage {
+  readonly ratio: Rational;
+  readonly teeth: number;
+  /** what it takes from the bench: names of wheels or of the part */
+  readonly takes: readonly string[];
+}
+
+/**
+ * The best distinct ratios from any stages with so many of each thing on the bench, by trying every ordered choice: what is taken
+ * beyond `owned` counts as bought, up to `mostBought` of it where `buyable` says so.
+ */
+export function plainStages(
+  options: readonly PlainStage[],
+  owned: ReadonlyMap<string, number>,
+  buyable: (thing: string) => boolean,
+  mostBought: number,
+  target: Rational,
+  maxStages: number,
+  count: number,
+): readonly { readonly ratio: Rational; readonly stages: number; readonly teeth: number }[] {
+  const best = new Map<string, { ratio: Rational; stages: number; teeth: number; error: Rational }>();
+  const possible = (chosen: readonly PlainStage[]): boolean => {
+    const used = new Map<string, number>();
+    for (const thing of chosen.flatMap((s) => s.takes)) used.set(thing, (used.get(thing) ?? 0) + 1);
+    let bought = 0;
+    for (const [thing, times] of used) {
+      const over = Math.max(0, times - (owned.get(thing) ?? 0));
+      if (over > 0 && !buyable(thing)) return false;
+      bought += over;
+    }
+    return bought <= mostBought;
+  };
+  const go = (chosen: readonly PlainStage[], from: number): void => {
+    if (chosen.length > 0 && possible(chosen)) {
+      const ratio = chosen.reduce((r, s) => mul(r, s.ratio), rational(1));
+      const teeth = chosen.reduce((n, s) => n + s.teeth, 0);
+      const known = best.get(key(ratio));
+      if (!known || chosen.length < known.stages || (chosen.length === known.stages && teeth < known.teeth))
+        best.set(key(ratio), {
+          ratio,
+          stages: chosen.length,
+          teeth,
+          error: abs(sub(div(ratio, target), rational(1))),
+        });
+    }
+    if (chosen.length < maxStages)
+      for (let i = from; i < options.length; i++) go([...chosen, options[i]!], i);
+  };
+  go([], 0);
+  return [...best.values()]
+    .sort((a, b) => compare(a.error, b.error) || a.stages - b.stages || (a.ratio.n < b.ratio.n ? -1 : 1))
+    .slice(0, count);
+}
