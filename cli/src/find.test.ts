@@ -4,10 +4,30 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { main } from './main.ts';
 
+/** A row of the reference, whose keys are compared as they are. */
+type Plain = Readonly<Record<string, unknown>>;
+
 interface Problem {
   readonly id: string;
-  readonly input: Readonly<Record<string, unknown>>;
-  readonly answer: Readonly<Record<string, unknown>>;
+  readonly input: {
+    readonly target: string;
+    readonly teeth?: readonly [number, number];
+    readonly wheels?: readonly { readonly teeth: number; readonly qty: number }[];
+    readonly maxStages: number;
+    readonly K: number;
+  };
+  readonly answer: {
+    readonly best: readonly Plain[];
+    readonly pareto: readonly Plain[];
+    readonly counts: readonly Plain[];
+    readonly leastTeethPerStageCount_N_10000_200000: readonly Plain[];
+    readonly a: {
+      readonly counts: readonly Plain[];
+      readonly rows: readonly { readonly teeth: number; readonly N: number }[];
+    };
+    readonly b: Plain & { readonly nonExact: number; readonly misses: readonly number[] };
+    readonly c: Plain & { readonly orderedTrains: string; readonly distinctN: number };
+  };
 }
 
 interface Row {
@@ -34,7 +54,7 @@ interface Answer {
 const problems = JSON.parse(
   readFileSync(new URL('find-reference.json', import.meta.url), 'utf8'),
 ) as readonly Problem[];
-const problem = (id: string): { input: any; answer: any } => problems.find((p) => p.id === id)!;
+const problem = (id: string): Problem => problems.find((p) => p.id === id)!;
 
 const folder = mkdtempSync(join(tmpdir(), 'pendrix-find-'));
 let files = 0;
@@ -73,7 +93,7 @@ describe('reference problems: a ratio', () => {
       pool: {
         wheels: input.teeth
           ? { from: input.teeth[0], to: input.teeth[1] }
-          : input.wheels.map((w: { teeth: number; qty: number }) => ({ teeth: w.teeth, quantity: w.qty })),
+          : input.wheels!.map((w) => ({ teeth: w.teeth, quantity: w.qty })),
       },
       maxStages: input.maxStages,
       count: input.K,
@@ -89,7 +109,7 @@ describe('reference problems: a ratio', () => {
         drivers: r.drivers,
         teeth: r.teeth,
       })),
-    ).toEqual(answer.best.map(({ relErrorApprox: _, ...row }: Readonly<Record<string, unknown>>) => row));
+    ).toEqual(answer.best.map(({ relErrorApprox: _, ...row }: Plain) => row));
   });
 
   test('Q1-B: the Pareto front of error, stages and teeth', async () => {
@@ -109,7 +129,7 @@ describe('reference problems: a ratio', () => {
         teeth: r.teeth,
         ratio: r.ratio,
       })),
-    ).toEqual(answer.pareto.map(({ approx: _, ...row }: Readonly<Record<string, unknown>>) => row));
+    ).toEqual(answer.pareto.map(({ approx: _, ...row }: Plain) => row));
   });
 });
 
@@ -213,7 +233,7 @@ describe('reference problems: a rate', () => {
         drivers: r.drivers,
         teeth: r.teeth,
       })),
-    ).toEqual(answer.b.map(({ ppm: _, ...row }: Readonly<Record<string, unknown>>) => row));
+    ).toEqual((answer.b as unknown as readonly Plain[]).map(({ ppm: _, ...row }: Plain) => row));
   });
 });
 

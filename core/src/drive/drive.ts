@@ -1,3 +1,4 @@
+import type { FindSettings } from './find-settings.ts';
 import type { InputSpec } from './inputs.ts';
 import type { Output } from './outputs/index.ts';
 import { STEPPER_DEFAULT } from './sources/stepper.ts';
@@ -35,6 +36,8 @@ export interface TurnLimits {
 
 /** An incremental encoder on shaft `shaft`. (handbook: drive, sources) */
 export interface Encoder {
+  /** the line of the shelf it follows */
+  readonly partId?: string;
   readonly lines: number;
   readonly decode: 1 | 2 | 4;
   readonly shaft: number;
@@ -51,6 +54,8 @@ export interface Drive {
   readonly job: Job;
   readonly train: Train;
   readonly encoder?: Encoder;
+  /** what was last searched for */
+  readonly find?: FindSettings;
   /** cautions the user has read and put away, by id */
   readonly dismissed?: readonly string[];
 }

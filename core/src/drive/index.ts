@@ -33,3 +33,15 @@ export type { Part, Provenance, StageKind } from './stages/stage.ts';
 export { countsPerTurn, kinematics, kinematicsOf, type Kinematics, type Shaft } from './kinematics.ts';
 export { applyEdit, editSays, type Edit } from './edits/index.ts';
 export { byModule, byPitch, type SetMember, type Shape, type Wheel } from './shape.ts';
+export {
+  FIND_KINDS,
+  FIND_STAGES,
+  FIND_STEPS,
+  FIND_WHEELS,
+  findInputs,
+  readBetween,
+  readFindInput,
+  readWheels,
+  type FindKind,
+  type FindSettings,
+} from './find-settings.ts';

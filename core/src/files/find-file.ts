@@ -190,7 +190,7 @@ function requestOf(file: RequestFile): Result<FindRequest> {
     kit: {
       families,
       parts: (pool.parts ?? []).map(({ quantity: many, ...alone }): FixedPart => ({
-        stage: alone as Stage,
+        stage: alone,
         quantity: many,
       })),
       mostBought: pool.mostBought ?? (owned && families.length > 0 ? 0 : null),

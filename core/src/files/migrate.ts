@@ -8,6 +8,7 @@ export const VERSIONS = {
   'pendrix-drive': 1,
   'pendrix-workshop': 1,
   'pendrix-find': 1,
+  'pendrix-shelf': 1,
 } as const;
 export type Format = keyof typeof VERSIONS;
 
@@ -21,6 +22,7 @@ const migrations: { readonly [F in Format]: readonly Migration[] } = {
   'pendrix-drive': [],
   'pendrix-workshop': [],
   'pendrix-find': [],
+  'pendrix-shelf': [],
 };
 
 const isFormat = (format: unknown): format is Format =>

@@ -1,8 +1,10 @@
 import Joi from 'joi';
-import { parseRational, readDivisions, refused, type Refusal } from '../numbers/index.ts';
+import { at, parseRational, readDivisions, refused, type Refusal } from '../numbers/index.ts';
 import {
   checkModes,
   encoderInputs,
+  FIND_KINDS,
+  findInputs,
   isOutputKind,
   isSourceKind,
   isStageKind,
@@ -11,6 +13,7 @@ import {
   MOST_STAGES,
   outputKindOf,
   outputs,
+  readFindInput,
   readMoves,
   refusalOf,
   show,
@@ -127,6 +130,20 @@ const name = Joi.string()
   .max(MOST_NAME)
   .custom((value: string, helpers) => value.trim() || refuse(helpers, refused('noName', value).refusal));
 
+/** What a search was bent to: each field as the field itself takes it. */
+const find = Joi.object({ kinds: Joi.array().items(Joi.string().valid(...FIND_KINDS)) })
+  .unknown(true)
+  .custom((value: Readonly<Record<string, unknown>>, helpers) => {
+    const refusal = refusalOf(findInputs, value);
+    if (refusal) return refuse(helpers, refusal);
+    for (const key of ['divisions', 'steps', 'between', 'wheels'] as const) {
+      const text = value[key];
+      const read = typeof text === 'string' ? readFindInput(key, text) : null;
+      if (read && !read.ok) return refuse(helpers, at(key, read.refusal));
+    }
+    return value;
+  });
+
 /** A drive file of version 1. Keys it does not name are kept. (docs: formats) */
 export const driveSchema = Joi.object({
   format: Joi.string().valid('pendrix-drive').required(),
@@ -142,6 +159,7 @@ export const driveSchema = Joi.object({
     .unknown(true)
     .required(),
   encoder,
+  find,
   dismissed: Joi.array().items(text(60)).max(100),
 })
   .unknown(true)

@@ -18,6 +18,8 @@ export interface FoundRow {
   /** wheels and parts that are owned, of all there are in it */
   readonly owned: number;
   readonly wheels: number;
+  /** what the wheels that are not owned cost, hundredths, as far as it is known */
+  readonly cost: number;
   /** ratio or rate over what is wanted less one; null where there is nothing to be near */
   readonly error: string | null;
   /** steps a turn of the work at the mode; null without a motor */

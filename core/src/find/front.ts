@@ -5,7 +5,6 @@ import type { Shape, Workbench } from './kit.ts';
 import { places, type Products, type Weighted } from './products.ts';
 import type { Walked } from './ratio-question.ts';
 import type { Search } from './search.ts';
-import { partTeeth } from './trains.ts';
 import { walk } from './walk.ts';
 
 /** A ratio of the front, with the teeth of its train and the target it comes near. */
@@ -135,7 +134,7 @@ class LightList {
 /** Every pair of lists for so many stages, with a walk that keeps to the budget. */
 function* listsOf(bench: Workbench, hands: Hands, stages: number): Generator<Listed> {
   for (const shape of bench.shapes(stages)) {
-    const fixed = shape.parts.reduce((n, p) => n + partTeeth(p), 0);
+    const fixed = shape.partsTeeth;
     const weights = bench.weighted(shape);
     const lightest = weights.teeth.reduce((n, t) => Math.min(n, t), Infinity);
     for (const lists of bench.products(shape)) {

@@ -11,6 +11,8 @@ export interface Pairs {
   readonly teeth: number;
   /** how many of its wheels are not owned */
   readonly bought: number;
+  /** what those cost, hundredths, as far as it is known */
+  readonly cost: number;
 }
 
 const teethOf = (hand: Hand): number => hand.reduce((n, w) => n + w.teeth, 0);
@@ -67,7 +69,7 @@ export class Hands {
   possible(driven: number, drivers: number, shape: Shape): boolean {
     const bs = this.of(drivers, shape.pairs);
     if (bs.length === 0) return false;
-    return this.of(driven, shape.pairs).some((a) => bs.some((b) => this.together(a, b) !== null));
+    return this.of(driven, shape.pairs).some((a) => bs.some((b) => this.together(a, b, shape) !== null));
   }
 
   /** The best train of A over B: least teeth, then the smallest largest wheel, then lexicographically least. Null when none is possible. */
@@ -77,7 +79,7 @@ export class Hands {
       for (const b of this.of(drivers, shape.pairs)) {
         const teeth = teethOf(a) + teethOf(b);
         if (best && teeth > best.teeth) continue;
-        const made = this.together(a, b);
+        const made = this.together(a, b, shape);
         if (made && (!best || comparePairs(made, best) < 0)) best = made;
       }
     return best;
@@ -87,22 +89,25 @@ export class Hands {
   *all(driven: number, drivers: number, shape: Shape): Generator<Pairs> {
     for (const a of this.of(driven, shape.pairs))
       for (const b of this.of(drivers, shape.pairs)) {
-        const made = this.together(a, b);
+        const made = this.together(a, b, shape);
         if (made) yield made;
       }
   }
 
   /** Both hands on the bench at once, matched pair by pair; null when there are not wheels enough or no matching keeps the limits. */
-  together(a: Hand, b: Hand): Pairs | null {
+  private together(a: Hand, b: Hand, shape: Shape): Pairs | null {
+    const { pair, mostTeeth } = this.bench.kit;
+    const teeth = teethOf(a) + teethOf(b);
+    if (mostTeeth !== undefined && teeth + shape.partsTeeth > mostTeeth) return null;
     const bought = this.bought(a, b);
-    if (bought === null) return null;
-    const drivers = matched(a, b, this.bench.kit.pair);
-    return drivers && { driven: a, drivers, teeth: teethOf(a) + teethOf(b), bought };
+    if (!bought) return null;
+    const drivers = matched(a, b, pair);
+    return drivers && { driven: a, drivers, teeth, ...bought };
   }
 
-  /** How many wheels must be bought for both hands; null when too many, or when one cannot be bought. */
-  private bought(a: Hand, b: Hand): number | null {
-    let bought = 0;
+  /** How many wheels must be bought for both hands, and for how much; null when too many, too dear, or not to be had. */
+  private bought(a: Hand, b: Hand): Pick<Pairs, 'bought' | 'cost'> | null {
+    let [bought, cost] = [0, 0];
     for (const side of [0, 1]) {
       const hand = side === 0 ? a : b;
       for (const [i, wheel] of hand.entries()) {
@@ -112,10 +117,12 @@ export class Hands {
         if (times <= wheel.own) continue;
         if (!wheel.buy) return null;
         bought++;
+        cost += wheel.price ?? 0;
       }
     }
-    const most = this.bench.kit.mostBought;
-    return most !== null && bought > most ? null : bought;
+    const { mostBought, mostCost } = this.bench.kit;
+    if (mostBought !== null && bought > mostBought) return null;
+    return mostCost !== undefined && cost > mostCost ? null : { bought, cost };
   }
 }
 

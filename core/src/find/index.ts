@@ -4,7 +4,8 @@ export type { FindAnswer, FoundRow, Gone, Reason, RowKind } from './answer.ts';
 export { findAfter } from './after.ts';
 export { find } from './find.ts';
 export { compareFound, joined, unbeaten } from './join.ts';
-export type { Family, FixedPart, Kit, PairLimits, PoolWheel } from './kit.ts';
+export type { Family, Kit, PairLimits, PoolWheel } from './kit.ts';
+export type { FixedPart } from './parts.ts';
 export {
   MOST_FIND_COUNT,
   MOST_FIND_STAGES,
@@ -16,3 +17,5 @@ export {
 export { run, runNow, type Progress, type Search, type Signal } from './search.ts';
 export { findShare } from './share.ts';
 export type { Share } from './ratio-question.ts';
+export { findForm, requestFor, type FindForm } from './for-drive.ts';
+export { kitOf, type Pool } from './pool.ts';

@@ -1,5 +1,6 @@
-import { ONE, abs, mul, toNumber, type Rational } from '../numbers/index.ts';
-import { kindOf, type Stage } from '../drive/index.ts';
+import { ONE, mul, toNumber, type Rational } from '../numbers/index.ts';
+import type { Stage } from '../drive/index.ts';
+import { partKey, partRatio, partTeeth, type FixedPart } from './parts.ts';
 import {
   ONLY_ONE,
   ONLY_ONE_WEIGHTED,
@@ -19,6 +20,8 @@ export interface PoolWheel {
   readonly own: number;
   /** more of it may be bought or cut */
   readonly buy: boolean;
+  /** for one that is bought, hundredths; nothing for one that is cut, or of which nobody knows */
+  readonly price?: number;
 }
 
 /** Wheels that mesh with one another, or run on one belt: any two of them make a pair. */
@@ -27,12 +30,6 @@ export interface Family {
   /** module of wheels, tooth pitch of belt wheels; null when nobody said */
   readonly sizeMm: number | null;
   readonly wheels: readonly PoolWheel[];
-}
-
-/** A stage that is used as it is: a worm with its wheel, a box, a belt sold as a set. */
-export interface FixedPart {
-  readonly stage: Stage;
-  readonly quantity: number;
 }
 
 /** What every pair must be; a range has both ends included. */
@@ -52,6 +49,12 @@ export interface Kit {
   /** how many wheels may be bought at most; null for any number */
   readonly mostBought: number | null;
   readonly pair?: PairLimits;
+  /** teeth of all its wheels together, at most */
+  readonly mostTeeth?: number;
+  /** what the bought wheels may cost together, hundredths */
+  readonly mostCost?: number;
+  /** it must hold by itself: there is a worm in it */
+  readonly mustHold?: boolean;
 }
 
 /** A wheel in a hand: which family it comes from, and which of its wheels. */
@@ -67,13 +70,13 @@ export interface Shape {
   readonly parts: readonly FixedPart[];
   /** turns in for one turn out of the parts together, a magnitude */
   readonly partsRatio: Rational;
+  /** of the parts that are used as they are */
+  readonly partsTeeth: number;
   /** pairs of each family */
   readonly pairs: readonly number[];
   /** number of pairs of all families */
   readonly pairCount: number;
 }
-
-export const partRatio = (part: FixedPart): Rational => abs(kindOf(part.stage).reduction(part.stage));
 
 /** A pair of a family as a stage of a drive. */
 export function pairStage({ pair, sizeMm }: Family, z1: number, z2: number): Stage {
@@ -81,9 +84,6 @@ export function pairStage({ pair, sizeMm }: Family, z1: number, z2: number): Sta
     ? { kind: 'belt', z1, z2, ...(sizeMm !== null && { pitchMm: sizeMm }) }
     : { kind: 'spur', z1, z2, ...(sizeMm !== null && { moduleMm: sizeMm }) };
 }
-
-/** The same stage given twice in the parts is one part with both quantities; the key says when it is the same. */
-const partKey = (part: FixedPart): string => JSON.stringify(part.stage);
 
 /** A kit made ready to search: product sets by family, made when they are asked for and kept. */
 export class Workbench {
@@ -115,21 +115,34 @@ export class Workbench {
 
   /** Whether every product of the sets can really be made, so that no candidate need be looked at twice. */
   get unlimited(): boolean {
-    return this.kit.mostBought === null && !this.kit.pair && this.held.every((w) => w.buy);
+    const { mostBought, pair, mostTeeth, mostCost } = this.kit;
+    const bounded = mostBought !== null || pair || mostTeeth !== undefined || mostCost !== undefined;
+    return !bounded && this.held.every((w) => w.buy);
   }
 
   /** Ways to share `stages` stages between families and parts; with no families or parts there is none. */
   *shapes(stages: number): Generator<Shape> {
     for (let fixed = 0; fixed <= stages; fixed++)
-      for (const parts of this.partsOf(fixed, 0))
+      for (const parts of this.partsOf(fixed, 0)) {
+        if (this.kit.mustHold && !parts.some((p) => p.stage.kind === 'worm')) continue;
         for (const pairs of shared(stages - fixed, this.kit.families.length))
           yield {
             stages,
             parts,
             partsRatio: parts.reduce((r, p) => mul(r, partRatio(p)), ONE),
+            partsTeeth: parts.reduce((n, p) => n + partTeeth(p), 0),
             pairs,
             pairCount: stages - fixed,
           };
+      }
+  }
+
+  /** How many shapes there are at most, for saying how far a search is. */
+  shapeCount(stages: number): number {
+    let out = 0;
+    for (let fixed = 0; fixed <= stages; fixed++)
+      out += multisets(this.parts.length, fixed) * multisets(this.kit.families.length, stages - fixed);
+    return Math.max(1, out);
   }
 
   private *partsOf(count: number, from: number): Generator<readonly FixedPart[]> {
@@ -204,6 +217,13 @@ export class Workbench {
 /** Both lists may be long: the shorter is taken wheel by wheel. */
 const timesSorted = (a: Products, b: Products): Products =>
   a.length < b.length ? timesSorted(b, a) : b === ONLY_ONE ? a : times(a, b);
+
+/** In how many ways so many can be chosen of some kinds, the same one as often as one likes. */
+function multisets(kinds: number, count: number): number {
+  let out = count > 0 && kinds === 0 ? 0 : 1;
+  for (let i = 0; i < count; i++) out = (out * (kinds + i)) / (i + 1);
+  return Math.round(out);
+}
 
 /** Every way to share a whole number between so many. */
 function* shared(count: number, among: number): Generator<readonly number[]> {

@@ -4,9 +4,9 @@ import type { Stage } from '../drive/index.ts';
 import { plainStages, type PlainStage } from '../testing/plain-find.ts';
 import { searchList } from './list-question.ts';
 import { find, runNow, type Family, type FindRequest, type FixedPart, type Kit } from './index.ts';
-import { partRatio, Workbench } from './kit.ts';
+import { Workbench } from './kit.ts';
+import { partRatio, partTeeth } from './parts.ts';
 import { searchRatio, WHOLE } from './ratio-question.ts';
-import { partTeeth } from './trains.ts';
 
 /** A small generator of numbers that always gives the same ones. */
 function seeded(seed: number): (below: number) => number {

@@ -1,10 +1,10 @@
 import { ONE, compare, mul, rational, toNumber, type Rational } from '../numbers/index.ts';
 import { Best, SLACK } from './best.ts';
-import { pairStage, partRatio, type Family, type FixedPart, type Shape } from './kit.ts';
+import { pairStage, type Family, type Shape } from './kit.ts';
+import { partRatio, partTeeth, type FixedPart } from './parts.ts';
 import { firstAtLeast } from './products.ts';
 import type { RatioFound, RatioQuestion, Walked } from './ratio-question.ts';
 import type { Search } from './search.ts';
-import { partTeeth } from './trains.ts';
 
 /** Stages of one ratio, and how many of them there are together. */
 interface Item {
@@ -276,6 +276,7 @@ class List {
       stages: chosen.length,
       parts,
       partsRatio: ratio,
+      partsTeeth: parts.reduce((n, p) => n + partTeeth(p), 0),
       pairs: [],
       pairCount: 0,
     };

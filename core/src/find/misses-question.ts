@@ -1,5 +1,5 @@
 import { lcm, rational } from '../numbers/index.ts';
-import { compareRows, type DivisionsQuestion, type EvenRatio } from './divisions-question.ts';
+import { compareRows, type DivisionsQuestion, type EvenRatio } from './even-rows.ts';
 import type { Hands } from './hands.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { divisorsUpTo, LARGEST_PRODUCT, places, type Products } from './products.ts';

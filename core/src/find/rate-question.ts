@@ -5,7 +5,6 @@ import type { Shape, Workbench } from './kit.ts';
 import { divisorsUpTo, firstAtLeast, LARGEST_PRODUCT, places, type Products } from './products.ts';
 import type { Share } from './ratio-question.ts';
 import type { Search } from './search.ts';
-import { partTeeth } from './trains.ts';
 
 /** Trains with which a timer's whole ticks a step keep a rate. */
 export interface RateQuestion {
@@ -113,15 +112,18 @@ export function* searchRate(bench: Workbench, hands: Hands, question: RateQuesti
   for (let stages = question.leastStages; stages <= question.maxStages; stages++) {
     let products = 0;
     // what takes more stages comes after as many exact rows as are wanted
-    const shapes: readonly Shape[] = stopped || rows.allExact ? [] : [...bench.shapes(stages)];
-    for (const [i, shape] of shapes.entries()) {
+    const of = bench.shapeCount(stages);
+    const shapes: Iterable<Shape> = stopped || rows.allExact ? [] : bench.shapes(stages);
+    let i = -1;
+    for (const shape of shapes) {
+      i++;
       const near = nearby(bench, hands, shape, question, rows);
       products += near.drivers.length;
       for (let window = FIRST_WINDOW, inner = -1; !stopped; [inner, window] = [window, window * WIDER]) {
         for (let from = 0; from < near.drivers.length && !stopped; from += BREATH) {
           if ((from / BREATH) % question.share.of !== question.share.index) continue;
           near.look(from, Math.min(from + BREATH, near.drivers.length), inner, window);
-          stopped = yield { stages, done: i, of: shapes.length };
+          stopped = yield { stages, done: i, of };
         }
         rows.settle();
         if (window >= rows.bound) break;
@@ -150,7 +152,7 @@ function nearby(
   const { drivers } = bench.products(shape)[0]!;
   const place = places(driven);
   const weights = bench.unlimited ? bench.weighted(shape) : null;
-  const fixed = shape.parts.reduce((n, p) => n + partTeeth(p), 0);
+  const fixed = shape.partsTeeth;
   const [leastTicks, mostTicks] = question.interval;
   const limits = question.steps.map((s) => (s ? toNumber(s) : null));
   const parts = toNumber(shape.partsRatio);

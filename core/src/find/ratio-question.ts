@@ -59,9 +59,11 @@ export function* searchRatio(bench: Workbench, question: RatioQuestion): Search<
   let stopped = false;
   for (let stages = 1; stages <= question.maxStages && !stopped; stages++) {
     const tally = { products: 0, looked: 0, refused: 0 };
-    const shapes = [...bench.shapes(stages)];
+    const of = bench.shapeCount(stages);
+    let i = -1;
     let piece = 0;
-    for (const [i, shape] of shapes.entries()) {
+    for (const shape of bench.shapes(stages)) {
+      i++;
       const judge = judgeOf(best, hands, shape, question, bench.unlimited, tally);
       for (const part of piecesOf(bench, shape, question.target, best)) {
         if (piece++ % question.share.of !== question.share.index) continue;
@@ -70,7 +72,7 @@ export function* searchRatio(bench: Workbench, question: RatioQuestion): Search<
         warm(part.driven, part.drivers, target, judge);
         for (let from = 0; from < part.drivers.length; from += BREATH) {
           walk(part.driven, part.drivers, target, judge, from, Math.min(from + BREATH, part.drivers.length));
-          stopped = yield { stages, done: i + part.done, of: shapes.length };
+          stopped = yield { stages, done: i + part.done, of };
           if (stopped) break;
         }
         if (stopped) break;

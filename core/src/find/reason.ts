@@ -1,6 +1,7 @@
 import { factors, gcd, lcm, toText, toNumber, type Rational } from '../numbers/index.ts';
 import type { FindAnswer, Reason } from './answer.ts';
-import { partRatio, type Workbench } from './kit.ts';
+import type { Workbench } from './kit.ts';
+import { partRatio } from './parts.ts';
 import type { FindRequest } from './request.ts';
 
 /** Most driven wheels that are looked for when it is said how many would do. */

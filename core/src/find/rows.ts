@@ -1,10 +1,11 @@
 import { toText, type Rational } from '../numbers/index.ts';
 import type { Stage } from '../drive/index.ts';
 import type { FoundRow, RowKind } from './answer.ts';
-import type { EvenRatio } from './divisions-question.ts';
+import type { EvenRatio } from './even-rows.ts';
 import type { Hands } from './hands.ts';
 import { pairStage, type Workbench } from './kit.ts';
-import { bestTrain, toothed, trainTeeth, type FoundTrain } from './trains.ts';
+import { toothed } from './parts.ts';
+import { bestTrain, trainTeeth, type FoundTrain } from './trains.ts';
 
 /** What is known of a train beside its wheels. */
 export interface RowFacts {
@@ -32,6 +33,7 @@ export function rowOf(bench: Workbench, train: FoundTrain, facts: RowFacts): Fou
     train: stagesOf(bench, train),
     teeth: trainTeeth(train),
     owned: wheels - pairs.bought,
+    cost: pairs.cost,
     wheels,
     error: facts.error ? toText(facts.error) : null,
     steps: facts.steps ?? null,

@@ -1,7 +1,8 @@
 import { mul, rational, toText, type Rational } from '../numbers/index.ts';
 import type { FindAnswer, FoundRow, Gone } from './answer.ts';
 import type { Met } from './best.ts';
-import { searchEven, type DivisionsQuestion } from './divisions-question.ts';
+import { searchEven } from './divisions-question.ts';
+import type { DivisionsQuestion } from './even-rows.ts';
 import { FRONT_CAP, searchFront } from './front.ts';
 import { Hands } from './hands.ts';
 import { Workbench } from './kit.ts';
@@ -11,7 +12,7 @@ import { searchRatio, type RatioQuestion, type Share, type Walked } from './rati
 import type { Asked, FindRequest } from './request.ts';
 import { evenRow, rowOf } from './rows.ts';
 import type { Search } from './search.ts';
-import { bestTrain, type FoundTrain } from './trains.ts';
+import { bestTrain, NO_PAIRS, type FoundTrain } from './trains.ts';
 
 /** More different parts than this are searched as a list. */
 const LONG_LIST = 100;
@@ -109,7 +110,7 @@ const isListed = (bench: Workbench, m: Met): boolean =>
 
 const listed = (m: Met): FoundTrain => ({
   shape: m.shape,
-  pairs: { driven: [], drivers: [], teeth: 0, bought: 0 },
+  pairs: NO_PAIRS,
 });
 
 function* findDivisions(

@@ -1,7 +1,7 @@
 import { div, type Rational } from '../numbers/index.ts';
-import type { Stage } from '../drive/index.ts';
-import { Hands, comparePairs, type Pairs } from './hands.ts';
-import type { FixedPart, Shape, Workbench } from './kit.ts';
+import type { Hands } from './hands.ts';
+import { comparePairs, type Pairs } from './hands.ts';
+import type { Shape, Workbench } from './kit.ts';
 import { holds } from './products.ts';
 
 /** A train: wheel pairs and then the parts that are used as they are. */
@@ -13,40 +13,13 @@ export interface FoundTrain {
 /** Up to so many multiples of a fraction are tried one by one; beyond it the drivers are gone through. */
 const MULTIPLES = 100_000;
 
-/** Teeth of the wheels of a part that are counted with a train's. */
-export const partTeeth = (part: FixedPart): number =>
-  [...toothed(part.stage).driven, ...toothed(part.stage).drivers].reduce((n, z) => n + z, 0);
-
-/** A part as driven and driving teeth, where it is a quotient of such: a worm's starts drive its wheel. */
-export function toothed(stage: Stage): {
-  readonly driven: readonly number[];
-  readonly drivers: readonly number[];
-} {
-  switch (stage.kind) {
-    case 'spur':
-    case 'belt':
-    case 'internal':
-      return { driven: [stage.z2], drivers: [stage.z1] };
-    case 'worm':
-      return { driven: [stage.wheel], drivers: [stage.starts] };
-    case 'box':
-      return {
-        driven: (stage.pairs ?? []).map(([, z2]) => z2),
-        drivers: (stage.pairs ?? []).map(([z1]) => z1),
-      };
-    default:
-      return { driven: [], drivers: [] };
-  }
-}
-
-export const trainTeeth = ({ shape, pairs }: FoundTrain): number =>
-  shape.parts.reduce((n, p) => n + partTeeth(p), pairs.teeth);
+export const trainTeeth = ({ shape, pairs }: FoundTrain): number => shape.partsTeeth + pairs.teeth;
 
 /** Least teeth, smallest largest wheel, lexicographically least. (handbook: find) */
 export const compareTrains = (a: FoundTrain, b: FoundTrain): number =>
   trainTeeth(a) - trainTeeth(b) || comparePairs(a.pairs, b.pairs);
 
-const NO_PAIRS: Pairs = { driven: [], drivers: [], teeth: 0, bought: 0 };
+export const NO_PAIRS: Pairs = { driven: [], drivers: [], teeth: 0, bought: 0, cost: 0 };
 
 /** Every way to make a ratio with exactly so many stages, as products of driven and drivers by shape. */
 export function* waysTo(bench: Workbench, ratio: Rational, stages: number, most: () => number) {
@@ -57,7 +30,7 @@ export function* waysTo(bench: Workbench, ratio: Rational, stages: number, most:
       continue;
     }
     const [n, d] = [Number(wanted.n), Number(wanted.d)];
-    const parts = shape.parts.reduce((sum, p) => sum + partTeeth(p), 0);
+    const parts = shape.partsTeeth;
     const k = shape.pairCount;
     for (const { driven, drivers } of bench.products(shape)) {
       const times = Math.min((driven.at(-1) ?? 0) / n, (drivers.at(-1) ?? 0) / d);

@@ -110,6 +110,10 @@ export const refusalWords = {
     says: (t) => `a ring of ${t.limit ?? 'as many'} teeth and a wheel of ${t.given} cannot mesh`,
     cure: () => 'give the ring more teeth than the wheel inside it',
   },
+  notRange: {
+    says: (t) => `${t.given} is not a from and a to`,
+    cure: (t) => `write both with a dash between, ${eg(t, '12-127')}`,
+  },
   notPair: {
     says: (t) => `${t.given} is not a pair of wheels`,
     cure: () => 'write driver and driven teeth, for example 9:32',

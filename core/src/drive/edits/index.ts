@@ -4,6 +4,7 @@ import { dismiss } from './dismiss.ts';
 import type { EditKind } from './edit.ts';
 import { addEncoder, encoder, removeEncoder } from './encoder.ts';
 import { divisions, moves, notes, radius, tolerance } from './job.ts';
+import { find } from './find.ts';
 import { limits } from './limits.ts';
 import { output, outputKind } from './output.ts';
 import { rename } from './rename.ts';
@@ -35,6 +36,7 @@ const edits = {
   removeEncoder,
   limits,
   train,
+  find,
   dismiss,
 } as const;
 

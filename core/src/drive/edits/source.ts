@@ -23,7 +23,9 @@ export const source: EditKind<SetSource> = {
   apply: (drive, edit) => {
     const { source: before } = drive.train;
     const after = withInput(before, sourceKindOf(before).inputs, edit.key, edit.text);
-    return after.ok ? taken(withSource(drive, after.value)) : after;
+    if (!after.ok) return after;
+    const { partId: _, ...alone } = after.value;
+    return taken(withSource(drive, edit.key === 'fullSteps' ? (alone as Source) : after.value));
   },
   says: (edit, before) => {
     const kind = sourceKindOf(before.train.source);
@@ -63,7 +65,8 @@ export const modes: EditKind<SetModes> = {
     const read = readModes(edit.text);
     if (!read.ok) return read;
     const mode = read.value.includes(before.mode) ? before.mode : read.value.at(-1)!;
-    return taken(withSource(drive, { ...before, modes: read.value, mode }));
+    const { driverPartId: _, ...alone } = before;
+    return taken(withSource(drive, { ...alone, modes: read.value, mode }));
   },
   says: (edit) => `driver modes ${edit.text.trim()}`,
 };

@@ -3,6 +3,7 @@ import { MOST_STAGES, type Drive } from '../drive.ts';
 import { defaultsOf, refusalOf, type InputValue } from '../inputs.ts';
 import { commonInputs } from '../stages/common.ts';
 import { kindOf, stageInputs, stages as registry, type Stage, type StageKindId } from '../stages/index.ts';
+import type { StageData } from '../stages/stage.ts';
 import type { EditKind } from './edit.ts';
 import { withEncoderAt } from './encoder.ts';
 import { inputSays, withInput } from './input.ts';
@@ -121,6 +122,12 @@ export const moveStage: EditKind<MoveStage> = {
   says: (edit, before) => `move ${named(before, edit.from)}`,
 };
 
+/** A stage that follows no line of the shelf any more. */
+export function standingAlone<D extends StageData>(stage: D): D {
+  const { partId: _p, driverPartId: _r, drivenPartId: _n, ...rest } = stage;
+  return rest as D;
+}
+
 export interface SetStage {
   readonly do: 'stage';
   readonly at: number;
@@ -137,7 +144,9 @@ export const stage: EditKind<SetStage> = {
     const kind = kindOf(before);
     const read = withInput(before, stageInputs(before), edit.key, edit.text);
     if (!read.ok) return read;
-    const after = (kind.settle?.(read.value, before, edit.key) ?? read.value) as Stage;
+    const settled = (kind.settle?.(read.value, before, edit.key) ?? read.value) as Stage;
+    // what is said of it by hand is no longer what the shelf says
+    const after = kind.inputs.some((i) => i.key === edit.key) ? standingAlone(settled) : settled;
     const refusal = kind.refuse?.(after);
     if (refusal) return { ok: false, refusal: { ...refusal, path: '' } };
     return taken(

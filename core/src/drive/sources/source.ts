@@ -5,6 +5,10 @@ import type { InputSpec } from '../inputs.ts';
 /** A source as the drive file holds it; keys that this version does not know stay in it. */
 export interface SourceData {
   readonly kind: string;
+  /** the motor of the shelf it follows */
+  readonly partId?: string;
+  /** the driver of the shelf whose modes it follows */
+  readonly driverPartId?: string;
 }
 
 /** How a source is drawn. */

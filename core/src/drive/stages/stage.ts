@@ -15,6 +15,10 @@ export interface StageData {
   readonly playMm?: number;
   readonly inBoreMm?: number;
   readonly outBoreMm?: number;
+  /** the line of the shelf it follows; a pair follows two */
+  readonly partId?: string;
+  readonly driverPartId?: string;
+  readonly drivenPartId?: string;
 }
 
 /** How well its wheels are made; without a word of it, bought. */

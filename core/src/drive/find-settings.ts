@@ -1,0 +1,217 @@
+import {
+  readCount,
+  readDivisions,
+  readNumber,
+  refused,
+  taken,
+  toText,
+  isNegative,
+  type Rational,
+  type Result,
+} from '../numbers/index.ts';
+import { readInput, type InputSpec, type InputValue } from './inputs.ts';
+
+/** Kinds of stage a search may use. */
+export const FIND_KINDS = ['spur', 'belt', 'worm', 'box', 'planetary', 'ratio'] as const;
+export type FindKind = (typeof FIND_KINDS)[number];
+
+/** What a search for trains was bent to, kept with the drive. What is absent is read from the job, the train, or is free. (handbook: find) */
+export interface FindSettings {
+  readonly question?: 'divisions' | 'ratio' | 'rate';
+  /** as typed; the job's when absent */
+  readonly divisions?: string;
+  /** exact; the present train's ratio when absent */
+  readonly target?: string;
+  readonly periodSeconds?: string;
+  readonly tickHz?: string;
+  readonly bits?: number;
+  readonly fullSteps?: number;
+  /** the finest mode that may be used */
+  readonly finest?: number;
+  /** steps a turn, "10000-200000"; empty for any */
+  readonly steps?: string;
+  /** the ratio itself, "10-400" */
+  readonly between?: string;
+  readonly made?: 'shelf' | 'ranges' | 'both' | 'few';
+  /** wheels that can be cut or bought, "12-127" */
+  readonly wheels?: string;
+  readonly kinds?: readonly FindKind[];
+  readonly maxStages?: number;
+  /** greatest ratio of one pair */
+  readonly pairRatio?: string;
+  readonly mostTeeth?: number;
+  readonly mostCost?: string;
+  readonly meet?: 'any' | 'hunting' | 'repeating';
+  readonly holds?: 'any' | 'must';
+  readonly play?: 'any' | 'none';
+  /** the work must reach so many turns a minute at the motor's speed */
+  readonly leastRpm?: string;
+  /** greatest error, parts in a million */
+  readonly errorPpm?: string;
+}
+
+const text = (key: string, label: string, hint: string): InputSpec => ({
+  type: 'text',
+  key,
+  label,
+  max: 2000,
+  default: '',
+  optional: true,
+  hint,
+});
+
+const choice = (key: string, label: string, options: readonly (readonly [string, string])[]): InputSpec => ({
+  type: 'choice',
+  key,
+  label,
+  options: options.map(([value, title]) => ({ value, title })),
+  default: options[0]![0],
+  optional: true,
+});
+
+const exact = (key: string, label: string, standard: string, unit?: string): InputSpec => ({
+  type: 'exact',
+  key,
+  label,
+  default: standard,
+  optional: true,
+  ...(unit && { unit }),
+});
+
+const count = (
+  key: string,
+  label: string,
+  min: number,
+  max: number,
+  standard: number,
+  unit?: string,
+): InputSpec => ({
+  type: 'count',
+  key,
+  label,
+  min,
+  max,
+  default: standard,
+  optional: true,
+  ...(unit && { unit }),
+});
+
+/** The fields of a search, as data. */
+export const findInputs: readonly InputSpec[] = [
+  choice('question', 'Question', [
+    ['divisions', 'Divisions'],
+    ['ratio', 'Ratio'],
+    ['rate', 'Rate'],
+  ]),
+  text('divisions', 'Divide by', 'read from the job'),
+  exact('target', 'Ratio', '365.24219'),
+  exact('periodSeconds', 'One turn in', '86164.0905', 's'),
+  exact('tickHz', 'Timer', '2000000', 'Hz'),
+  count('bits', 'Counter', 1, 53, 32, 'bits'),
+  count('fullSteps', 'Motor', 1, 100_000, 200, 'a turn'),
+  count('finest', 'Modes to', 1, 1024, 16),
+  text('steps', 'Steps', 'a turn of the work, from and to'),
+  text('between', 'Ratio', 'turns in for one out, from and to'),
+  choice('made', 'Made from', [
+    ['ranges', 'Ranges'],
+    ['shelf', 'Shelf'],
+    ['both', 'Both'],
+    ['few', 'Shelf + 2'],
+  ]),
+  text('wheels', 'Wheels', 'teeth, from and to'),
+  count('maxStages', 'Up to', 1, 4, 3),
+  exact('pairRatio', 'One pair to', '10', ': 1'),
+  count('mostTeeth', 'All teeth, most', 8, 100_000, 300),
+  exact('mostCost', 'Cost, most', '50', '€'),
+  choice('meet', 'Teeth meet', [
+    ['any', 'as they come'],
+    ['hunting', 'all in turn'],
+    ['repeating', 'again soon'],
+  ]),
+  choice('holds', 'When still', [
+    ['any', 'any'],
+    ['must', 'holds itself'],
+  ]),
+  choice('play', 'Play', [
+    ['any', 'any'],
+    ['none', 'none'],
+  ]),
+  exact('leastRpm', 'Work, least', '2', 'rpm'),
+  exact('errorPpm', 'Off by, most', '1000', 'ppm'),
+];
+
+/** Steps a turn that are looked for when nobody says: below it a step is coarse, above it a motor is slow. */
+export const FIND_STEPS = '10000-200000';
+/** Wheels that are looked for when nobody says. */
+export const FIND_WHEELS = '12-127';
+export const FIND_STAGES = 3;
+
+/** "10000-200000", "10 000 – 200 000", "500-" or "-400": from and to, either side may be open; nothing for any. */
+export function readBetween(given: string): Result<readonly [Rational | null, Rational | null]> {
+  const written = given.trim();
+  if (written === '' || /^any$/i.test(written)) return taken([null, null]);
+  const sides = written.split(/\s*(?:–|-|to|…|\.\.)\s*/);
+  if (sides.length !== 2) return refused('notRange', written, { example: FIND_STEPS });
+  const out: (Rational | null)[] = [];
+  for (const side of sides) {
+    if (side === '') {
+      out.push(null);
+      continue;
+    }
+    const read = readNumber(side.replace(/[\s\u2009]/g, ''));
+    if (!read.ok) return read;
+    if (isNegative(read.value)) return refused('negative', side, { example: FIND_STEPS });
+    out.push(read.value);
+  }
+  const [low, high] = out as [Rational | null, Rational | null];
+  if (low && high && low.n * high.d > high.n * low.d)
+    return refused('backwards', written, { example: FIND_STEPS });
+  return taken([low, high]);
+}
+
+const TEETH = { min: 4, max: 400, unit: 'teeth', example: FIND_WHEELS };
+
+/** "12-127", teeth of wheels that can be had. */
+export function readWheels(given: string): Result<{ readonly from: number; readonly to: number }> {
+  const sides = given.trim().split(/\s*(?:–|-|to)\s*/);
+  const [from, to = from, more] = sides;
+  if (more !== undefined) return refused('notRange', given.trim(), { example: FIND_WHEELS });
+  const [a, b] = [readCount(from ?? '', TEETH), readCount(to ?? '', TEETH)];
+  if (!a.ok) return a;
+  if (!b.ok) return b;
+  return a.value > b.value
+    ? refused('backwards', given.trim(), { example: FIND_WHEELS })
+    : taken({ from: a.value, to: b.value });
+}
+
+/** Reads what was typed into a field of the search; undefined empties it. */
+export function readFindInput(
+  key: string,
+  given: string,
+): Result<InputValue | readonly FindKind[] | undefined> {
+  if (key === 'kinds') {
+    const kinds = given.split(/[\s,]+/).filter((k) => k !== '');
+    const unknown = kinds.find((k) => !(FIND_KINDS as readonly string[]).includes(k));
+    return unknown === undefined
+      ? taken(FIND_KINDS.filter((k) => kinds.includes(k)))
+      : refused('unknownKind', unknown, { limit: FIND_KINDS.join(', ') });
+  }
+  const spec = findInputs.find((i) => i.key === key);
+  if (!spec) return refused('unknownEdit', key);
+  if (given.trim() === '' && key !== 'steps' && key !== 'between') return taken(undefined);
+  if (key === 'divisions') {
+    const read = readDivisions(given);
+    return read.ok ? taken(given) : read;
+  }
+  if (key === 'steps' || key === 'between') {
+    const read = readBetween(given);
+    return read.ok
+      ? taken(read.value.some(Boolean) ? read.value.map((r) => (r ? toText(r) : '')).join('-') : '')
+      : read;
+  }
+  if (key === 'wheels') {
+    const read = readWheels(given);
+    return read.ok ? taken(`${read.value.from}-${read.value.to}`) : read;
+  }
+  return readInput(spec, given);
+}

@@ -1,0 +1,174 @@
+import {
+  abs,
+  at,
+  div,
+  exactly,
+  mul,
+  readDivisions,
+  refused,
+  taken,
+  toText,
+  type Rational,
+  type Result,
+} from '../numbers/index.ts';
+import {
+  FIND_KINDS,
+  FIND_STAGES,
+  FIND_STEPS,
+  FIND_WHEELS,
+  kinematics,
+  readBetween,
+  readWheels,
+  sourceKindOf,
+  type Drive,
+  type FindKind,
+  type FindSettings,
+} from '../drive/index.ts';
+import type { ShelfPart } from '../shelf/index.ts';
+import { kitOf } from './pool.ts';
+import type { Asked, FindRequest } from './request.ts';
+
+/** Rows of one number of stages that are kept. */
+const ROWS = 24;
+
+/** A search as it stands for a drive: every field as it is in force, and which of them come from elsewhere. */
+export interface FindForm {
+  readonly question: NonNullable<FindSettings['question']>;
+  readonly divisions: string;
+  readonly target: string;
+  readonly periodSeconds: string;
+  readonly tickHz: string;
+  readonly bits: number;
+  readonly fullSteps: number;
+  readonly modes: readonly number[];
+  readonly finest: number;
+  readonly steps: string;
+  readonly between: string;
+  readonly made: NonNullable<FindSettings['made']>;
+  readonly wheels: string;
+  readonly kinds: readonly FindKind[];
+  readonly maxStages: number;
+}
+
+/** The fields of a drive's search with what the job, the train and custom say where nobody said otherwise. */
+export function findForm(drive: Drive): FindForm {
+  const set = drive.find ?? {};
+  const { source } = drive.train;
+  const kind = sourceKindOf(source);
+  const modes = kind.modes(source);
+  return {
+    question: set.question ?? 'divisions',
+    divisions: set.divisions ?? drive.job.divisions,
+    target: set.target ?? toText(abs(kinematics(drive.train).reduction)),
+    periodSeconds: set.periodSeconds ?? '86164.0905',
+    tickHz: set.tickHz ?? '2000000',
+    bits: set.bits ?? 32,
+    fullSteps: set.fullSteps ?? kind.fullSteps(source) ?? 200,
+    modes,
+    finest: set.finest ?? Math.max(...modes),
+    steps: set.steps ?? FIND_STEPS,
+    between: set.between ?? '',
+    made: set.made ?? 'ranges',
+    wheels: set.wheels ?? FIND_WHEELS,
+    kinds: set.kinds ?? (['spur'] satisfies FindKind[]),
+    maxStages: set.maxStages ?? FIND_STAGES,
+  };
+}
+
+/**
+ * What a drive's search asks of what there is. `used` tells how many of a line of the shelf other drives take.
+ * Refused, with the field as its place, while a field says nothing that can be searched for. (handbook: find)
+ */
+export function requestFor(
+  drive: Drive,
+  shelf: readonly ShelfPart[],
+  used: (id: string) => number,
+): Result<FindRequest> {
+  const form = findForm(drive);
+  const set = drive.find ?? {};
+  const asked = askedOf(form);
+  if (!asked.ok) return asked;
+  const wheels = readWheels(form.wheels);
+  if (!wheels.ok) return { ok: false, refusal: at('wheels', wheels.refusal) };
+  const steps = readBetween(form.steps);
+  if (!steps.ok) return { ok: false, refusal: at('steps', steps.refusal) };
+  const between = readBetween(form.between);
+  if (!between.ok) return { ok: false, refusal: at('between', between.refusal) };
+  if (form.kinds.length === 0) return refused('empty', '', { path: 'kinds', example: FIND_KINDS[0] });
+  const modes = form.modes.filter((m) => m <= form.finest);
+  return taken({
+    asked: asked.value,
+    source: { fullSteps: form.fullSteps, modes: modes.length > 0 ? modes : [1] },
+    kit: {
+      ...kitOf(
+        { made: form.made, wheels: wheels.value, kinds: form.kinds, noPlay: set.play === 'none' },
+        shelf,
+        used,
+      ),
+      ...pairLimits(set),
+      ...(set.mostTeeth !== undefined && { mostTeeth: set.mostTeeth }),
+      ...(set.mostCost !== undefined && { mostCost: hundredths(set.mostCost) }),
+      ...(set.holds === 'must' && { mustHold: true }),
+    },
+    maxStages: form.maxStages,
+    steps: steps.value,
+    ratio: [between.value[0], reach(drive, set, between.value[1])],
+    maxErrorPpm: errorOf(drive, form, set),
+    interval: null,
+    rank: 'both',
+    count: ROWS,
+  });
+}
+
+function askedOf(form: FindForm): Result<Asked> {
+  if (form.question === 'ratio') return taken({ question: 'ratio', target: exactly(form.target) });
+  if (form.question === 'rate')
+    return taken({
+      question: 'rate',
+      periodSeconds: exactly(form.periodSeconds),
+      tickHz: exactly(form.tickHz),
+      bits: form.bits,
+    });
+  const read = readDivisions(form.divisions);
+  if (!read.ok) return { ok: false, refusal: at('divisions', read.refusal) };
+  return read.value.length === 0
+    ? refused('empty', '', { path: 'divisions', example: '73, 97' })
+    : taken({ question: 'divisions', divisions: read.value.map(BigInt) });
+}
+
+function pairLimits({ pairRatio, meet }: FindSettings): Pick<FindRequest['kit'], 'pair'> {
+  const meets = meet === 'hunting' || meet === 'repeating' ? meet : undefined;
+  if (pairRatio === undefined && !meets) return {};
+  return {
+    pair: {
+      ...(pairRatio !== undefined && { mostRatio: exactly(pairRatio) }),
+      ...(meets && { meet: meets }),
+    },
+  };
+}
+
+/** The greatest ratio: what was said, and what the motor's speed leaves when the work must reach one. */
+function reach(drive: Drive, { leastRpm }: FindSettings, high: Rational | null): Rational | null {
+  if (leastRpm === undefined) return high;
+  const { source } = drive.train;
+  const most = div(sourceKindOf(source).speed(source).rpm, exactly(leastRpm));
+  return high && high.n * most.d < most.n * high.d ? high : most;
+}
+
+const hundredths = (price: string): number => {
+  const r = mul(exactly(price), exactly('100'));
+  return Number(r.n / r.d);
+};
+
+const ARCSEC_PER_MILLIONTH = '1.296';
+/** How far off a row may be when nobody says: 1000 ppm of a ratio, and of a rate. */
+const PPM = '1000';
+/** A train that nearly comes out even creeps less than this each turn when the job has no tolerance. */
+const CREEP_ARCSEC = '30';
+
+/** The greatest error in parts of a million; for divisions the job's tolerance stands for the creep of one turn. */
+function errorOf(drive: Drive, { question }: FindForm, { errorPpm }: FindSettings): Rational {
+  if (errorPpm !== undefined) return exactly(errorPpm);
+  if (question !== 'divisions') return exactly(PPM);
+  return div(exactly(drive.job.toleranceArcsec ?? CREEP_ARCSEC), exactly(ARCSEC_PER_MILLIONTH));
+}

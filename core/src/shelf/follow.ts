@@ -1,0 +1,128 @@
+import type { Drive, Source, Stage, Train } from '../drive/index.ts';
+import { partKindOf, type ShelfPart } from './kinds/index.ts';
+import type { PartData } from './part.ts';
+
+/** The shelf by the id of its lines. */
+export type Shelf = ReadonlyMap<string, ShelfPart>;
+
+/** What one drive takes of one line. */
+export interface Use {
+  readonly drive: string;
+  readonly count: number;
+}
+
+/** Which lines a drive takes, and how many of each. */
+function takenBy({ train, encoder }: Drive): ReadonlyMap<string, number> {
+  const out = new Map<string, number>();
+  const take = (id: string | undefined, count = 1): void => {
+    if (id !== undefined) out.set(id, (out.get(id) ?? 0) + count);
+  };
+  const ganged = train.source.kind === 'stepper' ? (train.source.ganged ?? 1) : 1;
+  take(train.source.partId, ganged);
+  take(train.source.driverPartId, ganged);
+  take(encoder?.partId);
+  for (const stage of train.stages) {
+    take(stage.partId);
+    take(stage.driverPartId);
+    take(stage.drivenPartId);
+  }
+  return out;
+}
+
+/** For every line of the shelf that is in use: by which drives, and how many. */
+export function usesOf(drives: readonly Drive[]): ReadonlyMap<string, readonly Use[]> {
+  const out = new Map<string, Use[]>();
+  for (const drive of drives)
+    for (const [id, count] of takenBy(drive))
+      out.set(id, [...(out.get(id) ?? []), { drive: drive.name, count }]);
+  return out;
+}
+
+/** A stage that is this part, and follows it. Null when the part is no stage. */
+export function stageOfPart(part: ShelfPart): Stage | null {
+  const made = partKindOf(part).stage?.(part);
+  return made ? { ...made, partId: part.id } : null;
+}
+
+/** A pair of two lines of the shelf that mesh, or run on one belt; null when they do not. */
+export function pairOfParts(driver: ShelfPart, driven: ShelfPart): Stage | null {
+  const [a, b] = [driver, driven].map((p) => partKindOf(p).wheel?.(p));
+  if (!a || !b || a.pair !== b.pair) return null;
+  const size = a.sizeMm ?? b.sizeMm;
+  if (a.sizeMm !== null && b.sizeMm !== null && a.sizeMm !== b.sizeMm) return null;
+  const common = {
+    z1: a.teeth,
+    z2: b.teeth,
+    ...(a.boreMm !== null && { inBoreMm: a.boreMm }),
+    ...(b.boreMm !== null && { outBoreMm: b.boreMm }),
+    driverPartId: driver.id,
+    drivenPartId: driven.id,
+  };
+  return a.pair === 'belt'
+    ? { kind: 'belt', ...common, ...(size !== null && { pitchMm: size }) }
+    : { kind: 'spur', ...common, ...(size !== null && { moduleMm: size }) };
+}
+
+/** The source with a motor's or a driver's figures in it, following it. */
+export function sourceOfPart(part: ShelfPart, before: Source): Source | null {
+  const made = partKindOf(part).source?.(part, before);
+  if (!made) return null;
+  return part.kind === 'driver' ? { ...made, driverPartId: part.id } : { ...made, partId: part.id };
+}
+
+/**
+ * A train whose stages say again what the lines they follow say now; the same object when nothing changed. A line that is gone, or
+ * that no longer fits its mate, is followed no more.
+ */
+export function followed(train: Train, shelf: Shelf): Train {
+  const stages = train.stages.map((stage) => followedStage(stage, shelf));
+  const source = followedSource(train.source, shelf);
+  const same = source === train.source && stages.every((s, i) => s === train.stages[i]);
+  return same ? train : { ...train, source, stages };
+}
+
+function followedStage(stage: Stage, shelf: Shelf): Stage {
+  const { partId, driverPartId, drivenPartId, ...rest } = stage;
+  const alone = rest as Stage;
+  if (partId !== undefined) {
+    const part = shelf.get(partId);
+    return part ? merged(stage, stageOfPart(part), alone) : alone;
+  }
+  if (driverPartId === undefined && drivenPartId === undefined) return stage;
+  const [driver, driven] = [shelf.get(driverPartId ?? ''), shelf.get(drivenPartId ?? '')];
+  if (driver && driven) return merged(stage, pairOfParts(driver, driven), alone);
+  return alone;
+}
+
+/** What the shelf says over what the stage says beside it; the stage itself when that changes nothing. */
+function merged(stage: Stage, now: Stage | null, alone: Stage): Stage {
+  if (!now || now.kind !== stage.kind) return alone;
+  const after = { ...stage, ...now } as Stage;
+  return JSON.stringify(after) === JSON.stringify(stage) ? stage : after;
+}
+
+function followedSource(source: Source, shelf: Shelf): Source {
+  let out = source;
+  for (const key of ['partId', 'driverPartId'] as const) {
+    const id = source[key];
+    if (id === undefined) continue;
+    const part = shelf.get(id);
+    const { [key]: _, ...alone } = out;
+    out = (part && sourceOfPart(part, out)) ?? alone;
+  }
+  return JSON.stringify(out) === JSON.stringify(source) ? source : out;
+}
+
+/** What a stage or source follows, for its card: "2 lines of the shelf". */
+export const follows = (data: {
+  readonly partId?: string;
+  readonly driverPartId?: string;
+  readonly drivenPartId?: string;
+}): readonly string[] =>
+  [data.partId, data.driverPartId, data.drivenPartId].flatMap((id) => (id === undefined ? [] : [id]));
+
+/** How many of a line are in use, and how many are left. */
+export function left(part: PartData, uses: readonly Use[]): { readonly used: number; readonly free: number } {
+  const used = uses.reduce((n, u) => n + u.count, 0);
+  return { used, free: Math.max(0, part.own - used) };
+}

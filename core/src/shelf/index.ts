@@ -1,0 +1,33 @@
+export {
+  commonPartInputs,
+  shelfGroups,
+  type Known,
+  type PartCell,
+  type PartData,
+  type PartKind,
+  type ShelfGroup,
+} from './part.ts';
+export { isPartKind, partKindOf, partKinds, type PartKindId, type ShelfPart } from './kinds/index.ts';
+export {
+  PART_COLUMNS,
+  checkPart,
+  editPart,
+  MOST_PARTS,
+  newPart,
+  partCell,
+  partInputs,
+  partLabel,
+  samePart,
+  type PartColumn,
+} from './shelf.ts';
+export {
+  followed,
+  follows,
+  left,
+  pairOfParts,
+  sourceOfPart,
+  stageOfPart,
+  usesOf,
+  type Shelf,
+  type Use,
+} from './follow.ts';

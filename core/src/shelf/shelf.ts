@@ -1,0 +1,100 @@
+import { refused, taken, type Refusal, type Result } from '../numbers/index.ts';
+import { refusalOf, type InputSpec, type InputValue } from '../drive/index.ts';
+import { isPartKind, partKindOf, type PartKindId, type ShelfPart } from './kinds/index.ts';
+import { cellOf, commonPartInputs, readPrice, type PartCell, type PartData } from './part.ts';
+
+/** Most lines of a shelf. */
+export const MOST_PARTS = 20_000;
+
+/** The columns of the list that can be written in. */
+export const PART_COLUMNS = ['name', 'teeth', 'size', 'bore', 'own', 'price', 'known', 'notes'] as const;
+export type PartColumn = (typeof PART_COLUMNS)[number];
+
+const price: PartCell<PartData> = {
+  label: 'Price',
+  show: (part) => part.price ?? '',
+  read: (text) => {
+    const read = readPrice(text);
+    return read.ok ? taken({ price: read.value }) : read;
+  },
+};
+
+const common = new Map(commonPartInputs.map((i) => [i.key, cellOf<PartData>(i)]));
+
+/** The cell of a column for a part; null when parts of its kind have none. */
+export function partCell(part: PartData, id: PartColumn): PartCell<PartData> | null {
+  if (id === 'teeth' || id === 'size' || id === 'bore') return partKindOf(part).cells[id];
+  return id === 'price' ? price : common.get(id)!;
+}
+
+export const partInputs = (part: PartData): readonly InputSpec[] => [
+  ...partKindOf(part).inputs,
+  ...commonPartInputs,
+];
+
+/** What it is called: its name, or what its kind makes of it. */
+export const partLabel = (part: PartData): string => part.name || partKindOf(part).label(part);
+
+/** A part with something typed into one of its cells; refused, and the part as it was, when it cannot be read. */
+export function editPart(part: ShelfPart, cell: PartColumn, text: string): Result<ShelfPart> {
+  const at = partCell(part, cell);
+  if (!at) return refused('unknownEdit', cell);
+  const read = at.read(text, part);
+  if (!read.ok) return read;
+  const after = withValues(part, read.value);
+  const refusal = checkPart(after);
+  return refusal ? { ok: false, refusal: { ...refusal, path: '' } } : taken(after);
+}
+
+/** What is unknown is not there: an empty key would be a value of its own in a file. */
+function withValues(part: ShelfPart, values: Readonly<Record<string, InputValue | undefined>>): ShelfPart {
+  const all = { ...part, ...values };
+  return Object.fromEntries(
+    Object.entries(all).filter(([, v]) => v !== undefined && v !== ''),
+  ) as unknown as ShelfPart;
+}
+
+/** A new line of a kind with the least that must be said of it. */
+export function newPart(kind: PartKindId, id: string): ShelfPart {
+  const first: Readonly<Record<PartKindId, object>> = {
+    wheel: { teeth: 60, moduleMm: 1 },
+    changeWheel: { teeth: 40, moduleMm: 1 },
+    beltWheel: { teeth: 20, pitchMm: 2 },
+    belt: { teeth: 100, pitchMm: 2 },
+    worm: { starts: 1, wheel: 60, moduleMm: 1 },
+    box: { ratio: '5' },
+    planetary: { sun: 12, ring: 60, planets: 3 },
+    motor: { fullSteps: 200 },
+    encoder: { lines: 600 },
+    driver: { modes: '1, 2, 4, 8, 16' },
+    plate: { circles: '15, 16, 17, 18, 19, 20' },
+    bearing: { boreMm: 6 },
+    shaft: { diameterMm: 6 },
+  };
+  return { id, kind, own: 1, known: 'counted', ...first[kind] } as unknown as ShelfPart;
+}
+
+/** What is wrong with a part as a file holds it, by its place; null when nothing is. */
+export function checkPart(part: PartData): Refusal | null {
+  if (!isPartKind(part.kind)) return refused('unknownKind', part.kind, { path: 'kind' }).refusal;
+  const refusal = refusalOf(partInputs(part), { ...part });
+  if (refusal) return refusal;
+  if (part.price !== undefined) {
+    const read = typeof part.price === 'string' ? readPrice(part.price) : null;
+    if (!read) return refused('notExact', JSON.stringify(part.price), { path: 'price' }).refusal;
+    if (!read.ok) return { ...read.refusal, path: 'price' };
+  }
+  const whole = partKindOf(part).refuse?.(part);
+  return whole && !whole.ok ? whole.refusal : null;
+}
+
+/** What makes two lines the same part, so that a pasted one adds to what is owned. */
+export function samePart(a: ShelfPart, b: ShelfPart): boolean {
+  const of = (p: ShelfPart): string =>
+    JSON.stringify(
+      Object.entries(p)
+        .filter(([key]) => !['id', 'own', 'price', 'known', 'notes'].includes(key))
+        .sort(([x], [y]) => (x < y ? -1 : 1)),
+    );
+  return of(a) === of(b);
+}
