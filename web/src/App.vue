@@ -2,9 +2,13 @@
 import { computed, ref, watch, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useTheme } from 'vuetify';
+import { mdiStop } from '@mdi/js';
 import { redoable, undoable } from './stores/history.ts';
 import { useNotices } from './stores/notices.ts';
 import { useSettings } from './stores/settings.ts';
+import { useShelf } from './stores/shelf.ts';
+import { useFinding } from './stores/finding.ts';
+import { openStorage } from './storage/storage.ts';
 import { useWorking } from './stores/working.ts';
 import { useWorkshop } from './stores/workshop.ts';
 import KeysDialog from './ui/KeysDialog.vue';
@@ -14,7 +18,8 @@ import { provideOpenDrive } from './ui/open-drive.ts';
 import RulerBar from './ui/RulerBar.vue';
 import SearchDialog from './ui/SearchDialog.vue';
 import StationRail from './ui/StationRail.vue';
-import { places, stations } from './ui/stations.ts';
+import { isShared, places, stations } from './ui/stations.ts';
+import { shelfMark } from '@pendrix/core';
 import TitleBar from './ui/TitleBar.vue';
 import { useNewVersion } from './ui/new-version.ts';
 import VerdictStrip from './ui/VerdictStrip.vue';
@@ -22,6 +27,7 @@ import WorkingDrawer from './ui/WorkingDrawer.vue';
 
 /** The frame: rail, title, ruler, verdict strip, and the station in the middle. */
 const workshop = useWorkshop();
+const shelf = useShelf();
 const settings = useSettings();
 const notices = useNotices();
 const working = useWorking();
@@ -34,30 +40,45 @@ const keysOpen = ref(false);
 const searchOpen = ref(false);
 const railOpen = ref(false);
 
-void workshop.open();
+const storage = openStorage();
+void workshop.open(storage).then(() => shelf.open(storage));
 useNewVersion();
 
 const missing = computed(() => workshop.ready && id.value !== null && record.value === null);
 const runs = computed(() => (id.value === null ? 0 : workshop.runsOf(id.value).length));
-const marks = computed(() => report.value?.marks(runs.value) ?? []);
+const marks = computed(() => [
+  ...(report.value?.marks(runs.value) ?? []),
+  shelfMark(shelf.parts, shelf.uses),
+]);
+const finding = useFinding();
+/** On the shelf its own edits are undone. */
+const onShelf = computed(() => route.meta['place'] === 'shelf');
 /** In a drive its edits are undone; in the list whatever came last. */
 const scope = computed(() => ({ id: id.value, whole: id.value === null }));
-const undo = computed(() => undoable(workshop.history, scope.value)?.says ?? null);
-const redo = computed(() => redoable(workshop.history, scope.value)?.says ?? null);
-const title = computed(() => record.value?.drive.name ?? (id.value === null ? 'Drives' : 'No such drive'));
+const undo = computed(() =>
+  onShelf.value ? shelf.undoSays : (undoable(workshop.history, scope.value)?.says ?? null),
+);
+const redo = computed(() =>
+  onShelf.value ? shelf.redoSays : (redoable(workshop.history, scope.value)?.says ?? null),
+);
+const title = computed(
+  () =>
+    record.value?.drive.name ?? (onShelf.value ? 'Shelf' : id.value === null ? 'Drives' : 'No such drive'),
+);
 
 function takeBack(): void {
-  const says = workshop.undo(scope.value);
+  const says = onShelf.value ? shelf.undo() : workshop.undo(scope.value);
   if (says) notices.tell({ says: `Undone: ${says}`, tone: 'plain', act: { label: 'Redo', do: again } });
 }
 function again(): void {
-  const says = workshop.redo(scope.value);
+  const says = onShelf.value ? shelf.redo() : workshop.redo(scope.value);
   if (says) notices.tell({ says: `Done again: ${says}`, tone: 'plain' });
 }
 function go(letter: string): void {
   if (letter === 'd') void router.push('/');
   const place = places.find((p) => stations[p].key === letter);
-  if (place && id.value !== null) void router.push({ name: place, params: { id: id.value } });
+  if (place && isShared(place)) void router.push({ name: place });
+  else if (place && id.value !== null) void router.push({ name: place, params: { id: id.value } });
 }
 
 useKeys({
@@ -94,8 +115,13 @@ watch(
           @redo="again"
           @search="searchOpen = true"
           @menu="railOpen = !railOpen"
-        />
-        <RulerBar />
+        >
+          <template v-if="finding.running">
+            <span class="searching" role="status">{{ finding.says }}</span>
+            <v-btn class="stop" :prepend-icon="mdiStop" @click="finding.stop()">Stop and keep</v-btn>
+          </template>
+        </TitleBar>
+        <RulerBar :progress="finding.part" />
         <VerdictStrip v-if="report && id" :cells="report.verdict" :drive-id="id" />
         <main>
           <template v-if="missing">
@@ -107,7 +133,10 @@ watch(
               <v-btn variant="flat" to="/">All drives</v-btn>
             </div>
           </template>
-          <RouterView v-else-if="workshop.ready && (id === null || report)" :key="id ?? 'drives'" />
+          <RouterView
+            v-else-if="workshop.ready && (id === null || report)"
+            :key="`${onShelf ? 'shelf' : (id ?? 'drives')}`"
+          />
         </main>
         <WorkingDrawer v-if="report" :report="report" />
       </div>
@@ -144,6 +173,19 @@ watch(
   min-height: 0;
   display: flex;
   flex-direction: column;
+}
+/* The count changes as it runs: the keys beside it stay where they are. */
+.searching {
+  color: var(--p-blue);
+  font-size: 14px;
+  font-weight: 600;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.stop {
+  margin: 0 8px;
+  flex: none;
 }
 .empty {
   margin: auto;

@@ -30,6 +30,18 @@ export const router = createRouter({
       meta: { place: 'run' },
       component: () => import('./stations/run/RunPage.vue'),
     },
+    {
+      path: '/shelf',
+      name: 'shelf',
+      meta: { place: 'shelf' },
+      component: () => import('./stations/shelf/ShelfPage.vue'),
+    },
+    {
+      path: '/drive/:id/find',
+      name: 'find',
+      meta: { place: 'find' },
+      component: () => import('./stations/find/FindPage.vue'),
+    },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 });

@@ -10,6 +10,7 @@ import {
   type Rational,
 } from '../numbers/index.ts';
 import { crankTurns, divide, targets, type Divider } from '../divide/index.ts';
+import type { FoundRow } from '../find/index.ts';
 import type { RunPlan } from '../run/index.ts';
 
 type Cell = string | number;
@@ -91,3 +92,38 @@ export function sheetCsv(plan: RunPlan): string {
     rows,
   );
 }
+
+/** Trains that were found: exact figures as fractions. */
+export const foundCsv = (rows: readonly FoundRow[]): string =>
+  writeCsv(
+    [
+      'kind',
+      'stages',
+      'driven',
+      'drivers',
+      'ratio',
+      'off by (part of 1)',
+      'steps a turn',
+      'mode',
+      'ticks',
+      'misses',
+      'teeth',
+      'owned',
+      'of',
+    ],
+    rows.map((r) => [
+      r.kind,
+      r.stages,
+      r.driven.join(' '),
+      r.drivers.join(' '),
+      r.ratio,
+      r.error ?? '',
+      r.steps ?? '',
+      r.mode ?? '',
+      r.intervalTicks ?? '',
+      r.misses.join(' '),
+      r.teeth,
+      r.owned,
+      r.wheels,
+    ]),
+  );

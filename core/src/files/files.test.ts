@@ -88,8 +88,8 @@ describe('drive files', () => {
     ['version', 'one', 'version: "one" is not a whole count; write a whole number, for example 1.'],
     [
       'format',
-      'pendrix-shelf',
-      'format: a file of format "pendrix-shelf" cannot be used here; choose one of format pendrix-drive or pendrix-workshop.',
+      'pendrix-tray',
+      'format: a file of format "pendrix-tray" cannot be used here; choose one of format pendrix-drive or pendrix-workshop.',
     ],
     [
       'job.divisions',

@@ -1,7 +1,7 @@
 export { driveFileName, readDrive, writeDrive } from './drive-file.ts';
 export { readDrives, writeWorkshop, type Workshop } from './workshop-file.ts';
 export { MOST_BYTES, readJson } from './json.ts';
-export { divisionsCsv, sheetCsv, writeCsv } from './csv.ts';
+export { divisionsCsv, foundCsv, sheetCsv, writeCsv } from './csv.ts';
 export { checkAnswer, targetsAnswer } from './answers.ts';
 export { findAnswer, readFindRequest } from './find-file.ts';
 export { readShelf, writeShelf } from './shelf-file.ts';

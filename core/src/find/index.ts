@@ -19,3 +19,4 @@ export { findShare } from './share.ts';
 export type { Share } from './ratio-question.ts';
 export { findForm, requestFor, type FindForm } from './for-drive.ts';
 export { kitOf, type Pool } from './pool.ts';
+export { findOthers } from './others.ts';

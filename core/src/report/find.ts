@@ -1,4 +1,5 @@
-import { abs, exactly, factors, mul, toNumber, type Rational } from '../numbers/index.ts';
+import { exactly, factors, mul, toNumber, type Rational } from '../numbers/index.ts';
+import { kindOf } from '../drive/index.ts';
 import type { FindAnswer, FindRequest, FoundRow, Gone, Reason } from '../find/index.ts';
 import { angleText, counted, grouped, inLine, listed, measured, powers, shortList } from './text.ts';
 import { plainText } from './rich.ts';
@@ -64,10 +65,11 @@ function proved(
   if (request.asked.question === 'divisions') {
     const even = known.filter((r) => r.kind === 'even');
     const least = even.reduce((n, r) => Math.min(n, r.teeth), Infinity);
-    const counts = `${grouped(String(sum(walked, (g) => g.products)))} driven products were gone through.`;
+    const products = sum(walked, (g) => g.products);
+    const counts = products === 0 ? '' : ` ${grouped(String(products))} driven products were gone through.`;
     if (even.length === 0)
-      return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)}. ${counts}`;
-    return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)} with under ${least} teeth. ${counts}`;
+      return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)}.${counts}`;
+    return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)} with under ${least} teeth.${counts}`;
   }
   const last = known.filter((r) => r.error !== null).at(-1);
   const counts = `${grouped(String(sum(walked, (g) => g.products)))} products were walked, ${grouped(String(sum(walked, (g) => g.looked)))} looked at closely${refusedSays(walked)}.`;
@@ -115,9 +117,16 @@ export function reasonSays(request: FindRequest, reason: Reason): string {
   }
 }
 
-/** "16:97 · 16:73" */
-export const pairsText = (row: FoundRow): string =>
-  row.drivers.map((z, i) => `${z}:${row.driven[i]}`).join(' · ') || row.ratio;
+/** "16:97 · 16:73"; what is not a plain pair says what it is: "belt 20:76 · worm 1:90". */
+export function pairsText(row: FoundRow): string {
+  return row.train
+    .map((stage) => {
+      const kind = kindOf(stage);
+      const label = kind.label(stage).replace(/ : /g, ':');
+      return stage.kind === 'spur' ? label : `${kind.short} ${label}`;
+    })
+    .join(' · ');
+}
 
 /** The primes of a rate that no wheel or motor brings, so that they must be in the ticks between two steps. */
 export function ticksMustHold(request: FindRequest): string | null {
@@ -132,7 +141,3 @@ export function ticksMustHold(request: FindRequest): string | null {
   const must = foreign.reduce((n, [p, e]) => n * p ** BigInt(e), 1n);
   return `One turn is ${inLine(ticks)} ticks = ${plainText(powers(factors(ticks.n)))}; ${listed(foreign.map(([p]) => grouped(String(p))))} ${foreign.length === 1 ? 'is' : 'are'} in no wheel, so for no error at all the ticks between two steps must be a multiple of ${grouped(String(must))}.`;
 }
-
-/** The order of errors for a chart: the magnitude as a part of one, 0 for exact. */
-export const errorSize = (row: FoundRow): number =>
-  row.error === null ? 0 : toNumber(abs(exactly(row.error)));

@@ -5,7 +5,16 @@ export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } f
 export { gradeWords } from './grades.ts';
 export { leftOutSays, piecesReport, type AsksReport, type PieceReport, type ToleranceReport } from './job.ts';
 export type { Dots, LedgerReport, OwesReport } from './ledger.ts';
-export { markWords, type Mark } from './marks.ts';
+export { markWords, shelfMark, type Mark } from './marks.ts';
+export {
+  shelfReport,
+  usedSays,
+  type ShelfReport,
+  type ShelfRow,
+  type ShelfSection,
+  type ShelfSort,
+  type ShelfView,
+} from './shelf.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
 export { errorScale, type ErrorScale } from './scale.ts';
 export { limitSays } from './sentences.ts';
@@ -17,15 +26,21 @@ export type { EncoderReport } from './encoder.ts';
 export type { CureBlock, CureReport } from './cures.ts';
 export { compareReports, type CompareRow } from './compare.ts';
 export type { StripReport } from './strip.ts';
+export { findCertificate, pairsText, ppmText, reasonSays, ticksMustHold, turnErrorText } from './find.ts';
 export {
-  errorSize,
-  findCertificate,
-  pairsText,
-  ppmText,
-  reasonSays,
-  ticksMustHold,
-  turnErrorText,
-} from './find.ts';
+  creepSays,
+  FIND_ORDERS,
+  findReport,
+  foundSays,
+  foundTrain,
+  searchSays,
+  withFound,
+  type FindGroup,
+  type FindOrder,
+  type FindPoint,
+  type FindReport,
+  type FindRow,
+} from './find-list.ts';
 export { CELLS, cellLabels, type CellId, type Place, type VerdictCell } from './verdict.ts';
 export {
   angle,

@@ -1,4 +1,5 @@
 import type { Drive, Kinematics } from '../drive/index.ts';
+import { left, partLabel, type ShelfPart, type Use } from '../shelf/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import { whole } from './text.ts';
 import { stageReports } from './train.ts';
@@ -39,6 +40,7 @@ export function marks({ drive, k, divider, divisions }: Marked, runs: number): r
         ? dot('job', 'moves asked')
         : ring('job', 'nothing asked yet'),
     trainMark(drive, k),
+    drive.find ? dot('find', 'a search is kept with this drive') : ring('find', 'no search kept yet'),
     asked === 0
       ? ring('check', 'nothing to judge yet')
       : misses
@@ -61,4 +63,13 @@ function trainMark(drive: Drive, k: Kinematics): Mark {
       `one turn is not a whole number of steps; it closes after ${whole(k.turnsToClose)}`,
     );
   return dot('train', 'one turn is a whole number of steps');
+}
+
+/** The mark of the shelf, which all drives share. */
+export function shelfMark(parts: readonly ShelfPart[], uses: ReadonlyMap<string, readonly Use[]>): Mark {
+  if (parts.length === 0) return ring('shelf', 'nothing on it yet');
+  const short = parts.find((p) => left(p, uses.get(p.id) ?? []).used > p.own);
+  if (!short) return dot('shelf', `${whole(BigInt(parts.length))} lines on it`);
+  const { used } = left(short, uses.get(short.id)!);
+  return diamond('shelf', `${partLabel(short)}: ${used} in use, ${short.own} owned`);
 }

@@ -12,7 +12,7 @@ import { grouped, shortList } from './text.ts';
 export const CELLS = ['steps', 'divisions', 'error', 'rate', 'speed', 'force'] as const;
 export type CellId = (typeof CELLS)[number];
 
-export type Place = 'job' | 'train' | 'check' | 'run';
+export type Place = 'job' | 'shelf' | 'train' | 'find' | 'check' | 'run';
 
 /** One cell of the verdict strip: a figure and a grade, or what would light it up. */
 export interface VerdictCell {

@@ -71,8 +71,8 @@ export function sourceOfPart(part: ShelfPart, before: Source): Source | null {
 }
 
 /**
- * A train whose stages say again what the lines they follow say now; the same object when nothing changed. A line that is gone, or
- * that no longer fits its mate, is followed no more.
+ * A train whose stages say again what the lines they follow say now; the same object when nothing changed. A line that is not there,
+ * or that no longer fits its mate, leaves what was last known: when it is back, it is followed again.
  */
 export function followed(train: Train, shelf: Shelf): Train {
   const stages = train.stages.map((stage) => followedStage(stage, shelf));
@@ -82,33 +82,24 @@ export function followed(train: Train, shelf: Shelf): Train {
 }
 
 function followedStage(stage: Stage, shelf: Shelf): Stage {
-  const { partId, driverPartId, drivenPartId, ...rest } = stage;
-  const alone = rest as Stage;
-  if (partId !== undefined) {
-    const part = shelf.get(partId);
-    return part ? merged(stage, stageOfPart(part), alone) : alone;
-  }
-  if (driverPartId === undefined && drivenPartId === undefined) return stage;
-  const [driver, driven] = [shelf.get(driverPartId ?? ''), shelf.get(drivenPartId ?? '')];
-  if (driver && driven) return merged(stage, pairOfParts(driver, driven), alone);
-  return alone;
+  const part = shelf.get(stage.partId ?? '');
+  if (part) return merged(stage, stageOfPart(part));
+  const [driver, driven] = [shelf.get(stage.driverPartId ?? ''), shelf.get(stage.drivenPartId ?? '')];
+  return driver && driven ? merged(stage, pairOfParts(driver, driven)) : stage;
 }
 
 /** What the shelf says over what the stage says beside it; the stage itself when that changes nothing. */
-function merged(stage: Stage, now: Stage | null, alone: Stage): Stage {
-  if (!now || now.kind !== stage.kind) return alone;
-  const after = { ...stage, ...now } as Stage;
-  return JSON.stringify(after) === JSON.stringify(stage) ? stage : after;
+function merged(stage: Stage, now: Stage | null): Stage {
+  if (now?.kind !== stage.kind) return stage;
+  const after: object = { ...stage, ...now };
+  return JSON.stringify(after) === JSON.stringify(stage) ? stage : (after as Stage);
 }
 
 function followedSource(source: Source, shelf: Shelf): Source {
   let out = source;
   for (const key of ['partId', 'driverPartId'] as const) {
-    const id = source[key];
-    if (id === undefined) continue;
-    const part = shelf.get(id);
-    const { [key]: _, ...alone } = out;
-    out = (part && sourceOfPart(part, out)) ?? alone;
+    const part = shelf.get(source[key] ?? '');
+    if (part) out = sourceOfPart(part, out) ?? out;
   }
   return JSON.stringify(out) === JSON.stringify(source) ? source : out;
 }

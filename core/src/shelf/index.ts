@@ -12,6 +12,7 @@ export {
   PART_COLUMNS,
   checkPart,
   editPart,
+  editPartInput,
   MOST_PARTS,
   newPart,
   partCell,

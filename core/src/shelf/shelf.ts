@@ -46,6 +46,19 @@ export function editPart(part: ShelfPart, cell: PartColumn, text: string): Resul
   return refusal ? { ok: false, refusal: { ...refusal, path: '' } } : taken(after);
 }
 
+/** A part with something typed into one of its inputs, as in the panel beside the list. */
+export function editPartInput(part: ShelfPart, key: string, text: string): Result<ShelfPart> {
+  const column = PART_COLUMNS.find((c) => c === key);
+  if (column) return editPart(part, column, text);
+  const spec = partInputs(part).find((i) => i.key === key);
+  if (!spec) return refused('unknownEdit', key);
+  const read = cellOf<PartData>(spec).read(text, part);
+  if (!read.ok) return read;
+  const after = withValues(part, read.value);
+  const refusal = checkPart(after);
+  return refusal ? { ok: false, refusal: { ...refusal, path: '' } } : taken(after);
+}
+
 /** What is unknown is not there: an empty key would be a value of its own in a file. */
 function withValues(part: ShelfPart, values: Readonly<Record<string, InputValue | undefined>>): ShelfPart {
   const all = { ...part, ...values };

@@ -1,5 +1,13 @@
 import Dexie, { liveQuery } from 'dexie';
-import { isRunState, refused, type Drive, type Refusal, type RunState } from '@pendrix/core';
+import {
+  checkPart,
+  isRunState,
+  refused,
+  type Drive,
+  type Refusal,
+  type RunState,
+  type ShelfPart,
+} from '@pendrix/core';
 import { declareVersions } from './versions.ts';
 
 /** A drive as it is stored. `rev` counts its writes, so that another tab knows which is newer. */
@@ -19,6 +27,15 @@ export interface RunRecord {
   readonly touchedAt: number;
 }
 
+/** A line of the shelf as it is stored. */
+export interface PartRecord {
+  readonly id: string;
+  readonly part: ShelfPart;
+  /** its place in the list as it was put there */
+  readonly place: number;
+  readonly rev: number;
+}
+
 /** The browser's database, behind one door: plain data in and out, faults as refusals. */
 export interface Storage {
   readonly drives: () => Promise<readonly DriveRecord[]>;
@@ -32,6 +49,13 @@ export interface Storage {
     told: (drives: readonly DriveRecord[], runs: readonly RunRecord[]) => void,
     failed: (fault: unknown) => void,
   ) => () => void;
+  readonly parts: () => Promise<readonly PartRecord[]>;
+  /** puts some lines and removes others, all in one */
+  readonly changeParts: (put: readonly PartRecord[], remove: readonly string[]) => Promise<void>;
+  readonly watchParts: (
+    told: (parts: readonly PartRecord[]) => void,
+    failed: (fault: unknown) => void,
+  ) => () => void;
   readonly close: () => void;
 }
 
@@ -41,6 +65,9 @@ export function openStorage(name = 'pendrix'): Storage {
   declareVersions(db);
   const drives = db.table<DriveRecord, string>('drives');
   const runs = db.table<RunRecord, string>('runs');
+  const parts = db.table<PartRecord, string>('parts');
+  const goodParts = async (): Promise<readonly PartRecord[]> =>
+    (await parts.toArray()).filter((p) => checkPart(p.part) === null);
   const allRuns = async (): Promise<readonly RunRecord[]> =>
     (await runs.toArray()).filter((r) => isRunState(r.state));
   return {
@@ -59,6 +86,16 @@ export function openStorage(name = 'pendrix'): Storage {
         ([d, r]) => told(d, r),
         failed,
       );
+      return () => watching.unsubscribe();
+    },
+    parts: goodParts,
+    changeParts: (put, remove) =>
+      db.transaction('rw', parts, async () => {
+        await parts.bulkDelete([...remove]);
+        await parts.bulkPut([...put]);
+      }),
+    watchParts: (told, failed) => {
+      const watching = liveQuery(goodParts).subscribe(told, failed);
       return () => watching.unsubscribe();
     },
     close: () => db.close(),

@@ -6,7 +6,10 @@ interface Version {
   readonly stores: Readonly<Record<string, string>>;
 }
 
-export const versions: readonly Version[] = [{ version: 1, stores: { drives: 'id', runs: 'id, driveId' } }];
+export const versions: readonly Version[] = [
+  { version: 1, stores: { drives: 'id', runs: 'id, driveId' } },
+  { version: 2, stores: { parts: 'id' } },
+];
 
 export function declareVersions(db: Dexie): void {
   for (const v of versions) db.version(v.version).stores({ ...v.stores });

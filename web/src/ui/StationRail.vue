@@ -5,7 +5,7 @@ import { mdiKeyboardOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/
 import { markWords, type Mark, type Place } from '@pendrix/core';
 import { useSettings } from '../stores/settings.ts';
 import MarkIcon from './MarkIcon.vue';
-import { places, stations } from './stations.ts';
+import { isShared, places, stations } from './stations.ts';
 
 /** The rail of stations; without an open drive they are greyed and lead nowhere. */
 const { driveId, marks } = defineProps<{ driveId: string | null; marks: readonly Mark[] }>();
@@ -25,12 +25,7 @@ const says = (place: Place): string => {
 
 <template>
   <nav class="rail" aria-label="Stations">
-    <RouterLink
-      to="/"
-      class="home"
-      :class="{ on: !here && driveId === null }"
-      aria-label="Pendrix, all drives"
-    >
+    <RouterLink to="/" class="home" :class="{ on: !here }" aria-label="Pendrix, all drives">
       <svg width="30" height="26" viewBox="0 0 30 26" fill="none" stroke="currentColor" aria-hidden="true">
         <path d="M3 9.5A14.5 14.5 0 0 1 27 9.5" stroke-width="1.6" />
         <path d="M15 4.6v-4M9.6 5.7 8.3 2M20.4 5.7 21.7 2M5 8 2.6 5M25 8l2.4-3" stroke-width="1.4" />
@@ -41,10 +36,10 @@ const says = (place: Place): string => {
     </RouterLink>
     <template v-for="place in places" :key="place">
       <RouterLink
-        v-if="driveId"
+        v-if="driveId || isShared(place)"
         class="station"
         :class="{ on: here === place }"
-        :to="{ name: place, params: { id: driveId } }"
+        :to="isShared(place) ? { name: place } : { name: place, params: { id: driveId } }"
         :title="markOf(place)?.reason"
         :aria-label="says(place)"
         :aria-current="here === place ? 'page' : undefined"

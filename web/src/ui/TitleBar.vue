@@ -3,14 +3,22 @@ import { computed } from 'vue';
 import { format } from 'date-fns';
 import { mdiAlertOutline, mdiCheck, mdiMagnify, mdiMenu, mdiRedoVariant, mdiUndoVariant } from '@mdi/js';
 import { refusalSays } from '@pendrix/core';
+import { useShelf } from '../stores/shelf.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 
 /** Name, purpose, when it was saved, undo and redo, search. */
 defineProps<{ title: string; purpose: string; undo: string | null; redo: string | null }>();
 const emit = defineEmits<{ undo: []; redo: []; search: []; menu: [] }>();
 const workshop = useWorkshop();
-const saved = computed(() => (workshop.savedAt === null ? '' : format(workshop.savedAt, 'HH:mm:ss')));
-const trouble = computed(() => workshop.trouble && refusalSays(workshop.trouble));
+const shelf = useShelf();
+const saved = computed(() => {
+  const last = Math.max(workshop.savedAt ?? 0, shelf.savedAt ?? 0);
+  return last === 0 ? '' : format(last, 'HH:mm:ss');
+});
+const trouble = computed(() => {
+  const refusal = workshop.trouble ?? shelf.trouble;
+  return refusal && refusalSays(refusal);
+});
 </script>
 
 <template>
@@ -21,6 +29,7 @@ const trouble = computed(() => workshop.trouble && refusalSays(workshop.trouble)
     <h1>{{ title }}</h1>
     <span class="purpose">{{ purpose }}</span>
     <span class="sp"></span>
+    <slot />
     <span v-if="trouble" class="trouble" role="alert"
       ><v-icon :icon="mdiAlertOutline" size="17" />not saved: {{ trouble.says }}</span
     >

@@ -1,4 +1,12 @@
-import { refused, refusalSentence, type Drive, type Result } from '@pendrix/core';
+import {
+  refused,
+  refusalSentence,
+  type Drive,
+  type FindRow,
+  type Result,
+  type ShelfPart,
+} from '@pendrix/core';
+import type { TableLine } from '@pendrix/core/files/index';
 
 /** The reading and writing of files is loaded when it is first wanted: it brings a validator that the first screen does not need. */
 const filesRoom = () => import('@pendrix/core/files/index');
@@ -58,4 +66,47 @@ export async function demoDrives(): Promise<readonly Drive[]> {
     const read = readDrives(text);
     return read.ok ? read.value : [];
   });
+}
+
+const demoShelf = import.meta.glob<string>('../../../demo/*.shelf.json', {
+  query: '?raw',
+  import: 'default',
+});
+
+/** The shelf of the Lantern Hill demo workshop. */
+export async function demoParts(): Promise<readonly ShelfPart[]> {
+  const { readShelf } = await filesRoom();
+  const texts = await Promise.all(Object.values(demoShelf).map((load) => load()));
+  return texts.flatMap((text) => {
+    const read = readShelf(text);
+    return read.ok ? read.value : [];
+  });
+}
+
+/** The lines of a shelf file. All of them, or a refusal that names the place. */
+export async function readShelfFile(file: File): Promise<Result<readonly ShelfPart[]>> {
+  const { MOST_BYTES, readShelf } = await filesRoom();
+  if (file.size > MOST_BYTES) return refused('fileTooBig', '', { limit: '20 MB' });
+  return readShelf(await file.text());
+}
+
+/** The lines of a table, each read by itself. */
+export async function readShelfTable(
+  text: string,
+  shelf: readonly ShelfPart[],
+): Promise<readonly TableLine[]> {
+  const { readTable } = await filesRoom();
+  return readTable(text, shelf, () => crypto.randomUUID());
+}
+
+export async function saveShelf(parts: readonly ShelfPart[], as: 'csv' | 'json'): Promise<void> {
+  const { shelfCsv, writeShelf } = await filesRoom();
+  if (as === 'csv') save('shelf.csv', shelfCsv(parts), 'text/csv');
+  else save('workshop.shelf.json', writeShelf(parts), 'application/json');
+}
+
+/** The trains that were found, as a table. */
+export async function saveFound(rows: readonly FindRow[]): Promise<void> {
+  const { foundCsv } = await filesRoom();
+  save('trains.csv', foundCsv(rows.map((r) => r.row)), 'text/csv');
 }

@@ -9,7 +9,9 @@ export const keyList: readonly {
 }[] = [
   { keys: ['g', 'd'], says: 'the list of drives' },
   { keys: ['g', 'j'], says: 'Job' },
+  { keys: ['g', 's'], says: 'Shelf' },
   { keys: ['g', 't'], says: 'Train' },
+  { keys: ['g', 'f'], says: 'Find' },
   { keys: ['g', 'c'], says: 'Check' },
   { keys: ['g', 'r'], says: 'Run' },
   { keys: ['/'], says: 'search drives, counts and stations' },
@@ -17,7 +19,10 @@ export const keyList: readonly {
   { keys: ['Ctrl', 'Shift', 'Z'], says: 'redo' },
   { keys: ['Esc'], says: 'close what is open; in a field, take the last good value back' },
   { keys: ['?'], says: 'this list' },
-  { keys: ['↑', '↓'], or: true, says: 'in a table, the count before or after' },
+  { keys: ['↑', '↓'], or: true, says: 'in a table, the line before or after' },
+  { keys: ['Enter', 'F2'], or: true, says: 'on the shelf, write in the cell' },
+  { keys: ['Space'], says: 'on the shelf, choose the line or let it go' },
+  { keys: ['Delete'], says: 'on the shelf, take the chosen lines off' },
   { keys: ['Alt', '←', '→'], says: 'on a stage card, move it along the train' },
   {
     keys: ['+', '−', 'W', '0'],

@@ -1,8 +1,10 @@
-import { computed, inject, provide, type ComputedRef, type InjectionKey } from 'vue';
+import { computed, inject, provide, watch, type ComputedRef, type InjectionKey } from 'vue';
 import { useRoute } from 'vue-router';
-import { report, type Drive, type Edit, type Refusal, type Report } from '@pendrix/core';
+import { useSessionStorage } from '@vueuse/core';
+import { report, type Drive, type Edit, type Place, type Refusal, type Report } from '@pendrix/core';
 import type { DriveRecord } from '../storage/storage.ts';
 import { useWorkshop } from '../stores/workshop.ts';
+import { isShared } from './stations.ts';
 
 const reports = new WeakMap<Drive, Report>();
 
@@ -28,9 +30,16 @@ const KEY: InjectionKey<OpenDrive> = Symbol('open drive');
 export function provideOpenDrive(): OpenDrive {
   const route = useRoute();
   const workshop = useWorkshop();
+  const last = useSessionStorage<string>('pendrix.open', '');
+  /** at a station of a drive the one of its address; at the shelf, which all share, the one that was open before */
   const id = computed(() => {
     const given = route.params['id'];
-    return typeof given === 'string' ? given : null;
+    if (typeof given === 'string') return given;
+    const place = route.meta['place'] as Place | undefined;
+    return place && isShared(place) && workshop.records.has(last.value) ? last.value : null;
+  });
+  watch(id, (now) => {
+    if (now !== null) last.value = now;
   });
   const record = computed(() => (id.value === null ? null : (workshop.records.get(id.value) ?? null)));
   const drive = computed(() => record.value?.drive ?? null);

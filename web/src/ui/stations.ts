@@ -1,4 +1,11 @@
-import { mdiClipboardTextOutline, mdiCogs, mdiRotateRight, mdiRulerSquareCompass } from '@mdi/js';
+import {
+  mdiBookshelf,
+  mdiClipboardTextOutline,
+  mdiCogs,
+  mdiFeatureSearchOutline,
+  mdiRotateRight,
+  mdiRulerSquareCompass,
+} from '@mdi/js';
 import type { Place } from '@pendrix/core';
 
 interface StationInfo {
@@ -13,7 +20,19 @@ interface StationInfo {
 /** The stations in the order the work is done. */
 export const stations = {
   job: { title: 'Job', icon: mdiClipboardTextOutline, key: 'j', asks: 'What must it do, and how well?' },
+  shelf: {
+    title: 'Shelf',
+    icon: mdiBookshelf,
+    key: 's',
+    asks: 'What do I own or could buy?',
+  },
   train: { title: 'Train', icon: mdiCogs, key: 't', asks: 'What turns what, and does it come out even?' },
+  find: {
+    title: 'Find',
+    icon: mdiFeatureSearchOutline,
+    key: 'f',
+    asks: 'Which trains would come out even?',
+  },
   check: { title: 'Check', icon: mdiRulerSquareCompass, key: 'c', asks: 'Divisions: how good is it?' },
   run: {
     title: 'Run',
@@ -24,3 +43,6 @@ export const stations = {
 } as const satisfies Record<Place, StationInfo>;
 
 export const places = Object.keys(stations) as readonly Place[];
+
+/** The shelf is one for all drives; every other station is of one. */
+export const isShared = (place: Place): boolean => place === 'shelf';

@@ -6,8 +6,9 @@ import { mdiFileDownloadOutline, mdiFileImportOutline, mdiLightbulbOutline, mdiP
 import { CELLS, cellLabels, counted, gradeWords, type Graded } from '@pendrix/core';
 import type { DriveRecord } from '../../storage/storage.ts';
 import { useNotices } from '../../stores/notices.ts';
+import { useShelf } from '../../stores/shelf.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { demoDrives, fileRefusal, readDriveFile, saveBackup, saveDrive } from '../../ui/files.ts';
+import { demoDrives, demoParts, fileRefusal, readDriveFile, saveBackup, saveDrive } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
 import { reportOf } from '../../ui/open-drive.ts';
@@ -15,6 +16,7 @@ import DriveRow from './DriveRow.vue';
 
 /** All drives with their verdicts; new ones, demo ones, ones from files. */
 const workshop = useWorkshop();
+const shelf = useShelf();
 const notices = useNotices();
 const router = useRouter();
 const page = ref<HTMLElement | null>(null);
@@ -56,6 +58,10 @@ function added(records: readonly DriveRecord[], what: string): void {
 }
 
 async function openDemo(): Promise<void> {
+  const parts = await demoParts();
+  // what is on the shelf already stays as it is
+  const missing = parts.filter((p) => !shelf.byId.has(p.id));
+  if (missing.length > 0) shelf.take(missing, new Map(), 'the Lantern Hill shelf');
   added(workshop.importDrives(await demoDrives()), 'The Lantern Hill workshop is here');
 }
 

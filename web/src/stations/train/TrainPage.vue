@@ -6,7 +6,7 @@ import { report as reportFor, type InputValue, type StageKindId } from '@pendrix
 import FigureText from '../../ui/FigureText.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import AddStage from './AddStage.vue';
-import ComparePanel from './ComparePanel.vue';
+import ComparePanel from '../../ui/ComparePanel.vue';
 import BenchTop from './BenchTop.vue';
 import LedgerColumn from './LedgerColumn.vue';
 import SourceCard from './SourceCard.vue';

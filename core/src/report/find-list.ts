@@ -1,0 +1,255 @@
+import { abs, exactly, toNumber, type Rational } from '../numbers/index.ts';
+import { MOST_STAGES, sourceKindOf, type Drive, type Train } from '../drive/index.ts';
+import {
+  unbeaten,
+  type FindAnswer,
+  type FindRequest,
+  type FoundRow,
+  type Gone,
+  type Progress,
+} from '../find/index.ts';
+import { findCertificate, pairsText, ppmText, reasonSays, ticksMustHold, turnErrorText } from './find.ts';
+import type { Graded } from './figure.ts';
+import type { Rich } from './rich.ts';
+import { counted, grouped, inWords, listed, mixed, shortList } from './text.ts';
+
+/** One answer as the list shows it. */
+export interface FindRow {
+  readonly key: string;
+  readonly row: FoundRow;
+  readonly graded: Graded;
+  readonly pairs: string;
+  readonly steps: Rich;
+  readonly ticks: string;
+  readonly teeth: string;
+  readonly owned: string;
+  readonly wheels: string;
+  /** the same ratio with fewer stages: this one has a pair that idles */
+  readonly idle: string | null;
+  readonly unbeaten: boolean;
+}
+
+/** Answers with so many stages, or of one sort, under a head that says what is proven of them. */
+export interface FindGroup {
+  readonly key: string;
+  readonly title: string;
+  readonly says: string;
+  readonly state: 'proven' | 'provisional';
+  readonly rows: readonly FindRow[];
+}
+
+/** A point of the chart: a row by its teeth and its error. */
+export interface FindPoint {
+  readonly key: string;
+  readonly teeth: number;
+  /** as a part of 1; 0 for what comes out even or exact */
+  readonly error: number;
+  readonly stages: number;
+}
+
+export interface FindReport {
+  readonly groups: readonly FindGroup[];
+  readonly shown: number;
+  readonly all: number;
+  readonly points: readonly FindPoint[];
+  readonly certificate: string;
+  readonly proven: boolean;
+  readonly reason: string | null;
+  /** what a rate's interval must hold for no error at all */
+  readonly must: string | null;
+}
+
+const keyOf = (row: FoundRow): string =>
+  [row.kind, row.stages, row.ratio, row.steps, row.intervalTicks, row.mode].join(' ');
+
+/** By what the rows of a group are put in order: as they were found, which is the stated order of the question, or by one thing alone. */
+export const FIND_ORDERS = {
+  best: 'Best first',
+  teeth: 'Fewest teeth',
+  owned: 'Most of it owned',
+  cost: 'Least to buy',
+  mode: 'Coarsest mode',
+} as const;
+export type FindOrder = keyof typeof FIND_ORDERS;
+
+const orders: Readonly<Record<FindOrder, (a: FoundRow, b: FoundRow) => number>> = {
+  best: () => 0,
+  teeth: (a, b) => a.teeth - b.teeth,
+  owned: (a, b) => a.wheels - a.owned - (b.wheels - b.owned),
+  cost: (a, b) => a.cost - b.cost,
+  mode: (a, b) => (a.mode ?? 0) - (b.mode ?? 0),
+};
+
+/** What a search has found, as its list: unbeaten alone, or all of it. */
+export function findReport(
+  request: FindRequest,
+  answer: FindAnswer,
+  all: boolean,
+  order: FindOrder = 'best',
+): FindReport {
+  const rows = answer.rows
+    .map((row) => listRow(row, unbeaten(row, answer.rows)))
+    .sort((a, b) => orders[order](a.row, b.row));
+  const shown = all ? rows : rows.filter((r) => r.unbeaten);
+  const groups = answer.gone.map((gone): FindGroup => {
+    const of = (list: readonly FindRow[]): readonly FindRow[] =>
+      list.filter((r) => r.row.stages === gone.stages && !['misses', 'near'].includes(r.row.kind));
+    return {
+      key: String(gone.stages),
+      title: `${gone.stages} ${stageWord(request, gone.stages)}`,
+      says: groupSays(request, gone, of(rows), of(shown)),
+      state: gone.proven ? 'proven' : 'provisional',
+      rows: of(shown),
+    };
+  });
+  return {
+    groups: [...groups, ...apart(answer, shown)],
+    shown: rows.filter((r) => r.unbeaten).length,
+    all: rows.length,
+    points: shown
+      .filter((r) => r.row.kind !== 'misses')
+      .map((r) => ({
+        key: r.key,
+        teeth: r.row.teeth,
+        error: r.row.error === null ? 0 : Math.abs(toNumber(exactly(r.row.error))),
+        stages: r.row.stages,
+      })),
+    certificate: findCertificate(request, answer),
+    proven: answer.proven,
+    reason: answer.reason && reasonSays(request, answer.reason),
+    must: ticksMustHold(request),
+  };
+}
+
+const stageWord = ({ kit }: FindRequest, stages: number): string =>
+  `${kit.parts.length > 0 ? 'stage' : 'pair'}${stages === 1 ? '' : 's'}`;
+
+function listRow(row: FoundRow, isUnbeaten: boolean): FindRow {
+  return {
+    key: keyOf(row),
+    row,
+    graded: gradeOf(row),
+    pairs: pairsText(row),
+    steps: row.steps === null ? ['–'] : mixed(exactly(row.steps)),
+    ticks: row.intervalTicks === null ? '' : grouped(String(row.intervalTicks)),
+    teeth: grouped(String(row.teeth)),
+    owned: String(row.owned),
+    wheels: String(row.wheels),
+    idle: row.idleOf === null ? null : `as with ${counted(row.idleOf, 'pair')}, and one that idles`,
+    unbeaten: isUnbeaten,
+  };
+}
+
+function gradeOf(row: FoundRow): Graded {
+  switch (row.kind) {
+    case 'even':
+      return row.mode === 1
+        ? { grade: 'even', word: 'Even' }
+        : { grade: 'evenMicrostep', word: `Even at 1/${row.mode}` };
+    case 'misses':
+      return { grade: 'misses', word: `Leaves out ${shortList(row.misses, 3)}` };
+    case 'near':
+      return { grade: 'rounded', word: `Rounded ±${turnErrorText(exactly(row.error!))}` };
+    case 'ratio':
+    case 'rate': {
+      const error = exactly(row.error ?? '0');
+      return error.n === 0n ? { grade: 'even', word: 'Exact' } : { grade: 'rounded', word: ppmText(error) };
+    }
+  }
+}
+
+function groupSays(
+  request: FindRequest,
+  gone: Gone,
+  rows: readonly FindRow[],
+  shown: readonly FindRow[],
+): string {
+  const asked = request.asked.question;
+  if (asked !== 'divisions') {
+    if (rows.length === 0) return gone.proven ? 'none near enough' : 'none so far';
+    const best = rows[0]!;
+    return `${counted(rows.length, 'row')}, ${shown.length === rows.length ? 'best first' : `${inWords(shown.length)} unbeaten`}; least ${best.graded.word}`;
+  }
+  if (gone.trains === '0') return gone.proven ? 'none come out even' : 'none so far';
+  if (gone.trains === null) return 'not gone through';
+  const trains = `${grouped(gone.trains)} ${gone.trains === '1' ? 'train' : 'trains'} come out even`;
+  const steps = gone.steps === null ? '' : ` at ${grouped(String(gone.steps))} different steps a turn`;
+  const within = rows.length === 0 ? '; none within the limits' : `; ${inWords(shown.length)} shown`;
+  return `${trains}${gone.proven ? '' : ' so far'}${steps}${within}`;
+}
+
+/** What does not come out even, apart from what does. */
+function apart(answer: FindAnswer, shown: readonly FindRow[]): readonly FindGroup[] {
+  const misses = shown.filter((r) => r.row.kind === 'misses');
+  const near = shown.filter((r) => r.row.kind === 'near');
+  const state = answer.proven ? 'proven' : 'provisional';
+  return [
+    ...(misses.length > 0
+      ? [
+          {
+            key: 'misses',
+            title: 'Fewest left out',
+            says: `${misses.length === 1 ? 'this one leaves' : 'these leave'} out ${inWords(misses[0]!.row.misses.length)} of what is asked`,
+            state,
+            rows: misses,
+          } as const,
+        ]
+      : []),
+    ...(near.length > 0
+      ? [
+          {
+            key: 'near',
+            title: 'Rounded, fewer teeth',
+            says: `they creep: back on a step after ${listed(near.slice(0, 3).map((r) => grouped(String(exactly(r.row.steps!).d))))} turns`,
+            state,
+            rows: near,
+          } as const,
+        ]
+      : []),
+  ];
+}
+
+/** How far a search is, for the title: "Four pairs, 61 % gone through". */
+export function searchSays(request: FindRequest, { stages, done, of }: Progress): string {
+  const part = Math.min(100, Math.floor((100 * done) / Math.max(1, of)));
+  const words = `${inWords(stages)} ${stageWord(request, stages)}`;
+  return `${words.replace(/^./, (c) => c.toUpperCase())}, ${part} % gone through`;
+}
+
+/** The drive with a found train in place of its own; its output and limits stay. */
+export function withFound(drive: Drive, request: FindRequest, row: FoundRow): Drive {
+  return { ...drive, train: foundTrain(drive, request, row) };
+}
+
+/** A found train behind the drive's own motor, set to the mode that it wants. */
+export function foundTrain(drive: Drive, request: FindRequest, row: FoundRow): Train {
+  const { source } = drive.train;
+  const stages = row.train.slice(0, MOST_STAGES);
+  if (!sourceKindOf(source).hasModes || source.kind !== 'stepper' || !request.source)
+    return { ...drive.train, stages };
+  const { fullSteps, modes } = request.source;
+  const own = fullSteps === source.fullSteps;
+  const all = own ? source.modes : modes;
+  const mode =
+    row.mode !== null && all.includes(row.mode)
+      ? row.mode
+      : all.includes(source.mode)
+        ? source.mode
+        : all[0]!;
+  const { partId: _, ...alone } = source;
+  return {
+    ...drive.train,
+    source: own ? { ...source, mode } : { ...alone, fullSteps, modes: all, mode },
+    stages,
+  };
+}
+
+/** What a row would be called in a sentence: "16:97 · 16:73, 202 teeth". */
+export const foundSays = (row: FoundRow): string => `${pairsText(row)}, ${grouped(String(row.teeth))} teeth`;
+
+/** How far a train that nearly comes out even creeps, and when it is back; null for one that does not creep. */
+export function creepSays(row: FoundRow): string | null {
+  if (row.kind !== 'near' || row.error === null || row.steps === null) return null;
+  const error: Rational = abs(exactly(row.error));
+  return `It creeps ${turnErrorText(error)} each turn, and is back on a step after ${grouped(String(exactly(row.steps).d))} turns.`;
+}

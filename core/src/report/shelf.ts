@@ -1,0 +1,238 @@
+import { add, compare, exactly, decimal, mul, rational, ZERO, type Rational } from '../numbers/index.ts';
+import {
+  left,
+  partCell,
+  partKindOf,
+  partLabel,
+  shelfGroups,
+  type Known,
+  type ShelfGroup,
+  type ShelfPart,
+  type Use,
+} from '../shelf/index.ts';
+import { grouped, listed, measured } from './text.ts';
+
+/** By what the lines of a section are put in order. */
+export type ShelfSort = 'teeth' | 'name' | 'size' | 'bore' | 'own' | 'used' | 'price' | 'known';
+
+/** What of the shelf is looked at. */
+export interface ShelfView {
+  /** groups that are shown; none of them named is all */
+  readonly groups: readonly ShelfGroup[];
+  /** words or numbers that must be in a line */
+  readonly filter: string;
+  readonly sort: ShelfSort;
+  readonly down: boolean;
+}
+
+/** One line as the list shows it. */
+export interface ShelfRow {
+  readonly id: string;
+  readonly part: ShelfPart;
+  readonly label: string;
+  /** as the cells show it: with a unit beside it, or nothing */
+  readonly teeth: string;
+  readonly size: string;
+  readonly bore: string;
+  readonly own: string;
+  readonly used: number;
+  /** more in use than owned */
+  readonly short: boolean;
+  readonly price: string;
+  readonly known: Known;
+  readonly knownSays: string;
+  /** counted: in order; by a label: only nearly; else something between */
+  readonly knownMark: 'dot' | 'ring' | 'diamond';
+  /** "Tide dial", "2 drives" */
+  readonly usedBy: string;
+}
+
+/** Lines of one kind and size under one head. */
+export interface ShelfSection {
+  readonly key: string;
+  readonly title: string;
+  readonly says: string;
+  readonly rows: readonly ShelfRow[];
+}
+
+export interface ShelfReport {
+  readonly groups: readonly { readonly id: ShelfGroup; readonly title: string; readonly lines: number }[];
+  readonly sections: readonly ShelfSection[];
+  readonly lines: number;
+  readonly pieces: number;
+  readonly inUse: number;
+  readonly worth: string;
+  readonly worthSays: string;
+}
+
+const KNOWN: Readonly<Record<Known, readonly [string, ShelfRow['knownMark']]>> = {
+  counted: ['counted', 'dot'],
+  ownFile: ['own file', 'ring'],
+  dataSheet: ['data sheet', 'ring'],
+  printed: ['printed, not counted', 'diamond'],
+};
+
+/** The shelf as its list: groups with their counts, lines under heads of one kind and size, what it comes to. */
+export function shelfReport(
+  parts: readonly ShelfPart[],
+  uses: ReadonlyMap<string, readonly Use[]>,
+  view: ShelfView,
+): ShelfReport {
+  const groups = Object.entries(shelfGroups).map(([id, title]) => ({
+    id: id as ShelfGroup,
+    title,
+    lines: parts.filter((p) => partKindOf(p).group === id).length,
+  }));
+  const words = view.filter.toLowerCase().split(/\s+/).filter(Boolean);
+  const shown = parts.filter((part) => {
+    if (view.groups.length > 0 && !view.groups.includes(partKindOf(part).group)) return false;
+    const text = words.length === 0 ? '' : wordsOf(part);
+    return words.every((word) => text.includes(word));
+  });
+  const rows = shown.map((part) => rowOf(part, uses.get(part.id) ?? []));
+  const owned = shown.filter((p) => p.price !== undefined);
+  const priced = owned.reduce((n, p) => n + p.own, 0);
+  const worth = owned.reduce<Rational>((sum, p) => add(sum, mul(exactly(p.price!), rational(p.own))), ZERO);
+  const pieces = shown.reduce((n, p) => n + p.own, 0);
+  return {
+    groups,
+    sections: sectionsOf(rows, view),
+    lines: shown.length,
+    pieces,
+    inUse: rows.reduce((n, r) => n + r.used, 0),
+    worth: grouped(decimal(worth, 2)),
+    worthSays:
+      priced === pieces
+        ? 'Every piece has a price.'
+        : `Worth counts ${grouped(String(priced))} priced pieces; the others have no price.`,
+  };
+}
+
+const wordsOf = (part: ShelfPart): string =>
+  [
+    partKindOf(part).title,
+    partLabel(part),
+    part.notes ?? '',
+    'madeOf' in part ? (part.madeOf ?? '') : '',
+    partCell(part, 'teeth')?.show(part) ?? '',
+    KNOWN[part.known ?? 'counted'][0],
+  ]
+    .join(' ')
+    .toLowerCase();
+
+function rowOf(part: ShelfPart, uses: readonly Use[]): ShelfRow {
+  const { used } = left(part, uses);
+  const known = part.known ?? 'counted';
+  const [knownSays, knownMark] = KNOWN[known];
+  const cell = (column: 'teeth' | 'size' | 'bore'): string => partCell(part, column)?.show(part) ?? '';
+  return {
+    id: part.id,
+    part,
+    label: partLabel(part),
+    teeth: cell('teeth'),
+    size: cell('size'),
+    bore: cell('bore'),
+    own: grouped(String(part.own)),
+    used,
+    short: used > part.own,
+    price: part.price ?? '',
+    known,
+    knownSays,
+    knownMark,
+    usedBy: uses.length === 0 ? '' : uses.length === 1 ? uses[0]!.drive : `${uses.length} drives`,
+  };
+}
+
+/** "2 of 3 used by Tide dial and Orrery wheel cutter" */
+export function usedSays(part: ShelfPart, uses: readonly Use[]): string {
+  const { used } = left(part, uses);
+  if (used === 0)
+    return part.own === 1 ? 'The one is free.' : `None of ${grouped(String(part.own))} is in use.`;
+  const by = listed(uses.map((u) => (uses.length > 1 ? `${u.drive} (${u.count})` : u.drive)));
+  return `${grouped(String(used))} of ${grouped(String(part.own))} used by ${by}`;
+}
+
+/** Sections in the order of kinds, wheels and belt wheels apart by module and pitch. */
+function sectionsOf(rows: readonly ShelfRow[], view: ShelfView): readonly ShelfSection[] {
+  const sections = new Map<string, { title: string; order: number; size: number; rows: ShelfRow[] }>();
+  const order = Object.keys(shelfGroups);
+  for (const row of rows) {
+    const kind = partKindOf(row.part);
+    const wheel = kind.wheel?.(row.part) ?? null;
+    const key = wheel ? `${kind.kind} ${wheel.sizeMm}` : kind.kind;
+    const known = sections.get(key) ?? {
+      title: titleOf(kind.title, wheel),
+      order: order.indexOf(kind.group),
+      size: wheel?.sizeMm ?? 0,
+      rows: [],
+    };
+    known.rows.push(row);
+    sections.set(key, known);
+  }
+  return [...sections]
+    .sort(
+      ([ka, a], [kb, b]) => a.order - b.order || kindRank(ka) - kindRank(kb) || b.rows.length - a.rows.length,
+    )
+    .map(([key, s]) => ({
+      key,
+      title: s.title,
+      says: `${s.rows.length === 1 ? '1 line' : `${grouped(String(s.rows.length))} lines`}, ${piecesSay(s.rows)}`,
+      rows: sorted(s.rows, view),
+    }));
+}
+
+const KIND_ORDER = [
+  'wheel',
+  'changeWheel',
+  'beltWheel',
+  'belt',
+  'worm',
+  'box',
+  'planetary',
+  'motor',
+  'encoder',
+];
+const kindRank = (key: string): number => KIND_ORDER.indexOf(key.split(' ')[0]!);
+
+function piecesSay(rows: readonly ShelfRow[]): string {
+  const pieces = rows.reduce((n, r) => n + r.part.own, 0);
+  return pieces === 1 ? '1 piece' : `${grouped(String(pieces))} pieces`;
+}
+
+function titleOf(
+  title: string,
+  wheel: { readonly pair: 'spur' | 'belt'; readonly sizeMm: number | null } | null,
+): string {
+  const many =
+    title === 'Worm with its wheel' ? 'Worms with their wheels' : title === 'Box' ? 'Boxes' : `${title}s`;
+  if (!wheel) return many;
+  if (wheel.sizeMm === null) return `${many}, ${wheel.pair === 'belt' ? 'pitch' : 'module'} unknown`;
+  const size = measuredSize(wheel.sizeMm);
+  return wheel.pair === 'belt' ? `${many}, ${size} mm pitch` : `${many}, module ${size}`;
+}
+
+const measuredSize = (mm: number): string =>
+  Number.isInteger(mm) ? String(mm) : measured(mm).replace(/0+$/, '');
+
+function sorted(rows: readonly ShelfRow[], { sort, down }: ShelfView): readonly ShelfRow[] {
+  const by = (a: ShelfRow, b: ShelfRow): number => {
+    switch (sort) {
+      case 'name':
+        return a.label.localeCompare(b.label, 'en', { numeric: true });
+      case 'own':
+        return a.part.own - b.part.own;
+      case 'used':
+        return a.used - b.used;
+      case 'price':
+        return compare(exactly(a.price || '-1'), exactly(b.price || '-1'));
+      case 'known':
+        return a.knownSays.localeCompare(b.knownSays);
+      case 'teeth':
+      case 'size':
+      case 'bore':
+        return a[sort].localeCompare(b[sort], 'en', { numeric: true });
+    }
+  };
+  const out = [...rows].sort((a, b) => by(a, b) || a.teeth.localeCompare(b.teeth, 'en', { numeric: true }));
+  return down ? out.reverse() : out;
+}

@@ -1,0 +1,214 @@
+<script setup lang="ts">
+import { nextTick, ref } from 'vue';
+import { mdiCheckAll, mdiProgressClock } from '@mdi/js';
+import type { FindReport, FindRow } from '@pendrix/core';
+import GradeTag from '../../ui/GradeTag.vue';
+import RichText from '../../ui/RichText.vue';
+
+/** The trains that were found, by their number of stages; each group says whether it is proven. */
+const { report, opened, ticks } = defineProps<{
+  report: FindReport;
+  opened: string | null;
+  /** ticks between two steps in a column of their own */
+  ticks: boolean;
+}>();
+const emit = defineEmits<{ open: [key: string] }>();
+const body = ref<HTMLElement | null>(null);
+
+const keys = (): string[] => report.groups.flatMap((g) => g.rows.map((r) => r.key));
+/** The row that Tab reaches. */
+const reached = (row: FindRow): boolean =>
+  row.key === (opened !== null && keys().includes(opened) ? opened : keys()[0]);
+
+async function onKey(e: KeyboardEvent): Promise<void> {
+  const by = { ArrowDown: 1, ArrowUp: -1 }[e.key];
+  if (by === undefined) return;
+  e.preventDefault();
+  const all = keys();
+  const now = (e.target as HTMLElement).closest('tr')?.dataset['key'] ?? '';
+  const to = all[Math.min(all.length - 1, Math.max(0, all.indexOf(now) + by))];
+  if (to === undefined) return;
+  emit('open', to);
+  await nextTick();
+  body.value?.querySelector<HTMLElement>(`tr[data-key="${CSS.escape(to)}"]`)?.focus();
+}
+</script>
+
+<template>
+  <div ref="body" class="list" @keydown="onKey">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Grade</th>
+          <th scope="col">Driver : driven</th>
+          <th scope="col" class="num">Steps a turn</th>
+          <th v-if="ticks" scope="col" class="num">Ticks</th>
+          <th scope="col" class="num">Teeth</th>
+          <th scope="col" class="num">Own</th>
+        </tr>
+      </thead>
+      <tbody v-for="g in report.groups" :key="g.key" :class="g.state">
+        <tr class="head">
+          <th :colspan="ticks ? 6 : 5" scope="rowgroup">
+            <span class="line"
+              ><b>{{ g.title }}</b
+              ><span class="says">{{ g.says }}</span
+              ><em
+                ><v-icon :icon="g.state === 'proven' ? mdiCheckAll : mdiProgressClock" size="15" />{{
+                  g.state
+                }}</em
+              ></span
+            >
+          </th>
+        </tr>
+        <tr
+          v-for="r in g.rows"
+          :key="r.key"
+          :class="{ on: r.key === opened, dim: r.idle }"
+          :data-key="r.key"
+          :tabindex="reached(r) ? 0 : -1"
+          :aria-selected="r.key === opened"
+          :title="r.idle ?? ''"
+          @click="emit('open', r.key)"
+          @keydown.enter="emit('open', r.key)"
+        >
+          <td><GradeTag :graded="r.graded" /></td>
+          <td class="mono train">
+            {{ r.pairs }}<span v-if="r.idle" class="sr-only">, {{ r.idle }}</span>
+          </td>
+          <td class="num"><RichText :text="r.steps" /></td>
+          <td v-if="ticks" class="num">{{ r.ticks }}</td>
+          <td class="num">{{ r.teeth }}</td>
+          <td class="num own">
+            <b>{{ r.owned }}</b> <span class="of">of</span> {{ r.wheels }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.list {
+  flex: 1 1 0;
+  min-height: 120px;
+  overflow: auto;
+  background: var(--p-surface);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+thead th {
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  background: var(--p-paper);
+  font-size: 13px;
+  font-weight: 400;
+  color: var(--p-quiet);
+  text-align: left;
+  height: 28px;
+  white-space: nowrap;
+}
+th:first-child,
+td:first-child {
+  padding-left: 14px;
+}
+th:last-child,
+td:last-child {
+  padding-right: 16px;
+}
+th,
+td {
+  padding: 0 6px;
+}
+thead th.num {
+  text-align: right;
+  font-family: var(--text);
+  letter-spacing: 0;
+}
+tr.head th {
+  height: 22px;
+  background: var(--p-rail);
+  border-top: 1px solid var(--p-hair);
+  font-weight: 400;
+  font-size: 13px;
+  text-align: left;
+}
+.line {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  line-height: 16px;
+}
+.line .says {
+  color: var(--p-quiet);
+}
+.line em {
+  margin-left: auto;
+  font-style: normal;
+  font-weight: 600;
+  display: flex;
+  gap: 4px;
+  align-items: center;
+  color: var(--p-even);
+}
+.provisional .line em {
+  color: var(--p-amber);
+}
+.provisional tr.head th {
+  background: var(--p-amber-ground);
+}
+td {
+  height: 24px;
+  line-height: 18px;
+  border-top: 1px solid var(--p-row);
+  white-space: nowrap;
+}
+.provisional td {
+  background: repeating-linear-gradient(135deg, var(--p-surface) 0 5px, var(--p-amber-ground) 5px 6px);
+}
+tr[data-key] {
+  cursor: pointer;
+}
+tr[data-key]:hover td {
+  background: var(--p-paper);
+}
+tr.on td,
+tr.on:hover td {
+  background: var(--p-tint);
+}
+tr.on td:first-child {
+  box-shadow: inset 3px 0 0 var(--p-blue);
+}
+tr.on .num :deep(.fr) {
+  font-size: 10.5px;
+  line-height: 10px;
+}
+.train {
+  font-weight: 650;
+}
+tr.dim td {
+  color: var(--p-quiet);
+}
+tr[data-key]:focus-visible {
+  outline-offset: -2px;
+}
+.num {
+  text-align: right;
+}
+td.num {
+  font-family: var(--mono);
+  letter-spacing: -0.01em;
+}
+.train {
+  letter-spacing: -0.04em;
+}
+.own .of {
+  font-family: var(--text);
+  font-size: 13px;
+  color: var(--p-quiet);
+}
+</style>

@@ -1,0 +1,284 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { mdiCheckDecagramOutline, mdiFileDelimitedOutline, mdiReload } from '@mdi/js';
+import {
+  FIND_ORDERS,
+  findReport,
+  foundSays,
+  foundTrain,
+  refusalSays,
+  withFound,
+  type FindOrder,
+  type FindRow,
+  type FoundRow,
+} from '@pendrix/core';
+import { useFinding } from '../../stores/finding.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useShelf } from '../../stores/shelf.ts';
+import { useWorkshop } from '../../stores/workshop.ts';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import { saveFound } from '../../ui/files.ts';
+import { reportOf, useOpenDrive, useReport } from '../../ui/open-drive.ts';
+import { useSettled } from '../../ui/settled.ts';
+import FindForm from './FindForm.vue';
+import FindList from './FindList.vue';
+import FindOpened from './FindOpened.vue';
+
+/** Which trains would come out even? The search follows what is asked as it is written. */
+const FindChart = defineAsyncComponent(() => import('./FindChart.vue'));
+const { edit, id } = useOpenDrive();
+const present = useReport();
+const finding = useFinding();
+const shelf = useShelf();
+const workshop = useWorkshop();
+const notices = useNotices();
+const router = useRouter();
+
+const all = ref(false);
+const order = ref<FindOrder>('best');
+const ORDERS = Object.entries(FIND_ORDERS).map(([value, title]) => ({ value, title }));
+
+const { settled } = useSettled(() => [present.value.drive, shelf.parts, shelf.ready] as const);
+watch(
+  settled,
+  ([drive, , ready]) => {
+    if (id.value !== null && ready) void finding.search(id.value, drive);
+  },
+  { immediate: true },
+);
+
+const mine = computed(() => (finding.finding?.driveId === id.value ? finding.finding : null));
+const report = computed(() =>
+  mine.value?.answer ? findReport(mine.value.request, mine.value.answer, all.value, order.value) : null,
+);
+const refusal = computed(() => finding.refusal && refusalSays(finding.refusal));
+
+const opened = ref<string | null>(null);
+/** another train of the opened row's ratio */
+const other = shallowRef<FoundRow | null>(null);
+function open(key: string): void {
+  opened.value = key;
+  other.value = null;
+}
+const row = computed<FindRow | null>(() => {
+  const found = report.value?.groups.flatMap((g) => g.rows).find((r) => r.key === opened.value) ?? null;
+  if (!found || !other.value) return found;
+  return { ...found, row: other.value, teeth: String(other.value.teeth) };
+});
+const found = computed(() =>
+  row.value && mine.value
+    ? reportOf(withFound(present.value.drive, mine.value.request, row.value.row))
+    : null,
+);
+
+function use(): void {
+  if (!row.value || !mine.value || id.value === null) return;
+  const at = id.value;
+  const says = `use ${foundSays(row.value.row)}`;
+  edit({ do: 'train', train: foundTrain(present.value.drive, mine.value.request, row.value.row), says });
+  notices.tell({
+    says: `The train is now ${foundSays(row.value.row)}.`,
+    tone: 'plain',
+    act: { label: 'Undo', do: () => void workshop.undo({ id: at, whole: false }) },
+  });
+}
+function copy(): void {
+  if (!row.value || !mine.value || id.value === null) return;
+  const made = workshop.duplicate(id.value);
+  if (!made) return;
+  workshop.edit(made.id, {
+    do: 'train',
+    train: foundTrain(made.drive, mine.value.request, row.value.row),
+    says: `use ${foundSays(row.value.row)}`,
+  });
+  void router.push({ name: 'train', params: { id: made.id } });
+}
+const again = (): void => {
+  if (id.value !== null) void finding.again(id.value, present.value.drive);
+};
+</script>
+
+<template>
+  <div class="page" :class="{ wide: !row }">
+    <section class="main">
+      <header class="sub">
+        <h2>Find</h2>
+        <span class="q">Which trains would come out even?</span>
+        <span class="sp"></span>
+        <ChoiceField
+          class="order"
+          label="Put first"
+          :value="order"
+          :options="ORDERS"
+          @choose="(v) => (order = v as FindOrder)"
+        />
+        <span v-if="report" class="seg" role="radiogroup" aria-label="Shown">
+          <label
+            ><input v-model="all" type="radio" name="find-all" :value="false" />Unbeaten
+            {{ report.shown }}</label
+          >
+          <label
+            ><input v-model="all" type="radio" name="find-all" :value="true" />All {{ report.all
+            }}{{ report.proven ? '' : ' so far' }}</label
+          >
+        </span>
+        <v-btn
+          v-if="report && report.all > 0"
+          variant="text"
+          :prepend-icon="mdiFileDelimitedOutline"
+          @click="saveFound(report.groups.flatMap((g) => g.rows))"
+          >CSV</v-btn
+        >
+      </header>
+      <div class="body">
+        <FindForm :drive="present.drive" :edit="edit" />
+        <div class="results">
+          <template v-if="report">
+            <FindList
+              :report="report"
+              :opened="opened"
+              :ticks="mine?.request.asked.question === 'rate'"
+              @open="open"
+            />
+            <FindChart
+              v-if="report.points.length > 0"
+              :points="report.points"
+              :opened="opened"
+              @open="open"
+            />
+          </template>
+          <div v-else class="teach">
+            <template v-if="refusal">
+              <h3>Nothing is searched for yet</h3>
+              <p class="quiet">
+                <b>{{ refusal.says }}.</b> {{ refusal.cure }}. Write at the left what the drive must divide
+                by, for example 73, 97; the trains appear as you write.
+              </p>
+            </template>
+            <p v-else-if="finding.failed" class="tone-misses">
+              The search failed. Widen or narrow what is asked, or ask again.
+            </p>
+            <p v-else class="quiet">Searching: the first trains are here in a moment.</p>
+          </div>
+          <div v-if="report" class="certificate" :class="{ open: !report.proven }" role="status">
+            <v-icon :icon="mdiCheckDecagramOutline" size="20" />
+            <p>
+              <b v-if="report.reason">{{ `${report.reason} ` }}</b>
+              <span>{{ report.certificate }}</span>
+              <span v-if="report.must"> {{ report.must }}</span>
+            </p>
+            <v-btn v-if="mine?.stopped || finding.failed" :prepend-icon="mdiReload" @click="again"
+              >Go on</v-btn
+            >
+          </div>
+        </div>
+      </div>
+    </section>
+    <aside v-if="row && found" class="right">
+      <FindOpened
+        :row="row"
+        :present="present"
+        :found="found"
+        @close="opened = null"
+        @use="use"
+        @copy="copy"
+        @other="(o) => (other = o)"
+      />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  flex: 1 1 0;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+}
+.page.wide {
+  grid-template-columns: minmax(0, 1fr);
+}
+.main,
+.right,
+.results {
+  min-height: 0;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+}
+.right {
+  background: var(--p-surface);
+  border-left: 1px solid var(--p-hair);
+}
+.body {
+  flex: 1 1 0;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 240px minmax(0, 1fr);
+}
+.body > * {
+  min-height: 0;
+}
+.results {
+  border-left: 1px solid var(--p-hair);
+}
+.order {
+  --field-width: 148px;
+  flex: none;
+}
+.order :deep(label) {
+  color: var(--p-quiet);
+}
+.teach {
+  padding: 40px;
+  max-width: 520px;
+  flex: 1;
+}
+.certificate {
+  flex: none;
+  display: flex;
+  align-items: flex-start;
+  gap: 10px;
+  padding: 9px 16px 9px 14px;
+  font-size: 14px;
+  line-height: 19px;
+  background: var(--p-even-ground);
+  border-top: 1px solid var(--p-hair);
+}
+.certificate > .v-icon {
+  color: var(--p-even);
+  flex: none;
+}
+.certificate.open {
+  background: var(--p-amber-ground);
+}
+.certificate.open > .v-icon {
+  color: var(--p-amber);
+}
+.certificate p {
+  flex: 1;
+}
+@media (max-width: 1240px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: minmax(0, 1fr) minmax(0, 1fr);
+  }
+  .page.wide {
+    grid-template-rows: minmax(0, 1fr);
+  }
+  .right {
+    border-left: 0;
+    border-top: 1px solid var(--p-hair);
+  }
+  .sub .q {
+    display: none;
+  }
+}
+@media (max-width: 700px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+    overflow-y: auto;
+  }
+}
+</style>

@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { mdiContentDuplicate, mdiTrashCanOutline } from '@mdi/js';
+import {
+  counted,
+  partInputs,
+  partKindOf,
+  partLabel,
+  showInput,
+  usedSays,
+  type InputValue,
+  type PartColumn,
+  type Refusal,
+  type ShelfPart,
+} from '@pendrix/core';
+import { useShelf } from '../../stores/shelf.ts';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import ReadField from '../../ui/ReadField.vue';
+
+/** Everything that is known of one line; or what can be done with several at once. */
+const { ids } = defineProps<{ ids: readonly string[] }>();
+const emit = defineEmits<{ remove: []; duplicate: [] }>();
+const shelf = useShelf();
+
+const parts = computed(() => ids.flatMap((id) => shelf.byId.get(id) ?? []));
+const only = computed<ShelfPart | null>(() => (parts.value.length === 1 ? parts.value[0]! : null));
+const inputs = computed(() => (only.value ? partInputs(only.value) : []));
+const valueOf = (part: ShelfPart, key: string): InputValue | undefined =>
+  (part as unknown as Readonly<Record<string, InputValue | undefined>>)[key];
+
+const commit =
+  (key: string) =>
+  (text: string, burst: string): Refusal | null => {
+    const read = shelf.setInput(only.value!.id, key, text, burst);
+    return read && !read.ok ? read.refusal : null;
+  };
+const price = (text: string, burst: string): Refusal | null => {
+  const read = shelf.edit(only.value!.id, 'price', text, burst);
+  return read && !read.ok ? read.refusal : null;
+};
+const KNOWN = [
+  { value: '', title: 'leave' },
+  { value: 'counted', title: 'counted' },
+  { value: 'ownFile', title: 'own file' },
+  { value: 'dataSheet', title: 'data sheet' },
+  { value: 'printed', title: 'printed, not counted' },
+];
+const all =
+  (column: PartColumn) =>
+  (text: string): void => {
+    if (text !== '') shelf.editMany(ids, column, text);
+  };
+</script>
+
+<template>
+  <section class="panel" aria-label="Part">
+    <template v-if="only">
+      <header class="sub">
+        <h2>{{ partLabel(only) }}</h2>
+        <span class="q">{{ partKindOf(only).title }}</span>
+      </header>
+      <div class="fields">
+        <template v-for="i in inputs" :key="`${only.id} ${i.key}`">
+          <ChoiceField
+            v-if="i.type === 'choice'"
+            :label="i.label"
+            :value="String(valueOf(only, i.key) ?? i.default)"
+            :options="i.options"
+            @choose="(v) => commit(i.key)(v, `${i.key}-${Date.now()}`)"
+          />
+          <ReadField
+            v-else
+            :class="{ below: i.type === 'text' && i.key !== 'name' }"
+            :label="i.label"
+            :value="valueOf(only, i.key) === undefined ? '' : showInput(i, valueOf(only, i.key)!)"
+            :unit="i.unit && i.type !== 'text' ? i.unit : ''"
+            :placeholder="i.optional ? 'unknown' : ''"
+            :commit="commit(i.key)"
+          />
+          <ReadField
+            v-if="i.key === 'own'"
+            label="Price each"
+            unit="€"
+            placeholder="none"
+            :value="only.price ?? ''"
+            :commit="price"
+          />
+        </template>
+      </div>
+      <p class="uses">{{ usedSays(only, shelf.uses.get(only.id) ?? []) }}</p>
+    </template>
+    <template v-else>
+      <header class="sub">
+        <h2>{{ counted(parts.length, 'line').replace(/^./, (c) => c.toUpperCase()) }} chosen</h2>
+      </header>
+      <div class="fields">
+        <ChoiceField label="Known by, all" value="" :options="KNOWN" @choose="all('known')" />
+        <ReadField
+          label="Own, all"
+          value=""
+          placeholder="leave"
+          :commit="(text) => (all('own')(text), null)"
+        />
+      </div>
+    </template>
+    <div class="keys">
+      <v-btn :prepend-icon="mdiContentDuplicate" @click="emit('duplicate')">Duplicate</v-btn>
+      <v-btn :prepend-icon="mdiTrashCanOutline" @click="emit('remove')">Take off</v-btn>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  overflow: hidden auto;
+}
+.fields {
+  --field-width: 148px;
+  display: grid;
+  gap: 4px;
+  padding: 10px 14px;
+}
+.uses {
+  margin: 0 14px;
+  padding: 10px 0;
+  border-top: 1px solid var(--p-row);
+  font-size: 14px;
+}
+.keys {
+  display: flex;
+  gap: 8px;
+  padding: 4px 14px 14px;
+}
+</style>

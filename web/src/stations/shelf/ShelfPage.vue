@@ -1,0 +1,267 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue';
+import { useDropZone, useEventListener, useFileDialog } from '@vueuse/core';
+import {
+  mdiContentPaste,
+  mdiFileDelimitedOutline,
+  mdiFileDownloadOutline,
+  mdiFileImportOutline,
+  mdiLightbulbOutline,
+  mdiPlus,
+} from '@mdi/js';
+import { counted, partKinds, type PartColumn, type PartKindId, type Refusal } from '@pendrix/core';
+import { useNotices } from '../../stores/notices.ts';
+import { useShelf } from '../../stores/shelf.ts';
+import { useWorkshop } from '../../stores/workshop.ts';
+import { demoParts, fileRefusal, readShelfFile, saveShelf } from '../../ui/files.ts';
+import PartPanel from './PartPanel.vue';
+import PastePanel from './PastePanel.vue';
+import ShelfGroups from './ShelfGroups.vue';
+import ShelfTable from './ShelfTable.vue';
+import { useShelfView } from './use-shelf-view.ts';
+
+/** What do I own or could buy? Shared by all drives. */
+const shelf = useShelf();
+const workshop = useWorkshop();
+const notices = useNotices();
+const page = ref<HTMLElement | null>(null);
+const table = ref<InstanceType<typeof ShelfTable> | null>(null);
+const { view, report, chosen, picked, choose, chooseAll, letGo, toggleGroup, sortBy } = useShelfView();
+const pasting = ref(false);
+const pasted = ref('');
+
+const sharedBy = computed(() =>
+  workshop.drives.length === 0
+    ? 'Shared by all drives'
+    : `Shared by all ${counted(workshop.drives.length, 'drive')}`,
+);
+const edit = (id: string, column: PartColumn, text: string, burst: string): Refusal | null => {
+  const read = shelf.edit(id, column, text, burst);
+  return read && !read.ok ? read.refusal : null;
+};
+
+function told(says: string): void {
+  notices.tell({ says, tone: 'plain', act: { label: 'Undo', do: () => void shelf.undo() } });
+}
+async function add(kind: PartKindId): Promise<void> {
+  const part = shelf.add(kind);
+  view.groups = [];
+  view.filter = '';
+  choose(part.id);
+  await nextTick();
+  await table.value?.show(part.id);
+}
+function remove(): void {
+  const ids = picked.value;
+  if (ids.length === 0) return;
+  shelf.remove(ids);
+  letGo();
+  told(`${counted(ids.length, 'line')} taken off the shelf.`.replace(/^./, (c) => c.toUpperCase()));
+}
+function duplicate(): void {
+  const ids = shelf.duplicate(picked.value);
+  letGo();
+  for (const id of ids) choose(id, 'more');
+}
+async function starter(): Promise<void> {
+  const parts = await demoParts();
+  shelf.take(parts, new Map(), 'the Lantern Hill shelf');
+  told(`The Lantern Hill shelf is here: ${parts.length} lines.`);
+}
+
+async function takeFiles(files: readonly File[]): Promise<void> {
+  for (const file of files) {
+    if (!/\.json$/i.test(file.name)) {
+      pasted.value = await file.text();
+      pasting.value = true;
+      continue;
+    }
+    const read = await readShelfFile(file);
+    if (read.ok) {
+      shelf.take(read.value, new Map(), `import ${file.name}`);
+      told(`${counted(read.value.length, 'line')} imported.`.replace(/^./, (c) => c.toUpperCase()));
+    } else notices.tell({ says: fileRefusal(file.name, read), tone: 'bad' });
+  }
+}
+const { open: chooseFile, onChange } = useFileDialog({
+  accept: '.json,.csv,.tsv,.txt,application/json,text/csv',
+  reset: true,
+});
+onChange((files) => void takeFiles([...(files ?? [])]));
+const { isOverDropZone } = useDropZone(page, { onDrop: (files) => void takeFiles(files ?? []) });
+// A table that is pasted anywhere on the page, but not into a field, opens what reads it.
+useEventListener(document, 'paste', (e) => {
+  if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
+  const text = e.clipboardData?.getData('text/plain') ?? '';
+  if (text.trim() === '') return;
+  pasted.value = text;
+  pasting.value = true;
+});
+watch(pasting, (open) => {
+  if (!open) pasted.value = '';
+});
+const side = computed(() => (pasting.value ? 'paste' : picked.value.length > 0 ? 'part' : null));
+const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind, title: k.title }));
+</script>
+
+<template>
+  <div ref="page" class="page" :class="{ over: isOverDropZone, wide: side === null }">
+    <section class="left">
+      <header class="sub">
+        <h2>Shelf</h2>
+        <span class="q">{{ sharedBy }}</span>
+        <span class="sp"></span>
+        <v-btn variant="text" :prepend-icon="mdiContentPaste" @click="pasting = true">Paste</v-btn>
+        <v-btn variant="text" :prepend-icon="mdiFileImportOutline" @click="chooseFile()">Import</v-btn>
+        <template v-if="shelf.parts.length > 0">
+          <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveShelf(shelf.parts, 'csv')"
+            >CSV</v-btn
+          >
+          <v-btn variant="text" :prepend-icon="mdiFileDownloadOutline" @click="saveShelf(shelf.parts, 'json')"
+            >JSON</v-btn
+          >
+        </template>
+        <v-menu>
+          <template #activator="{ props }">
+            <v-btn v-bind="props" :prepend-icon="mdiPlus">Add a part</v-btn>
+          </template>
+          <v-list density="compact">
+            <v-list-item v-for="k in KINDS" :key="k.kind" :title="k.title" @click="add(k.kind)" />
+          </v-list>
+        </v-menu>
+      </header>
+      <div class="body">
+        <div class="aside">
+          <div class="filter">
+            <label class="sr-only" for="shelf-filter">Filter</label>
+            <span class="fld"
+              ><input
+                id="shelf-filter"
+                v-model="view.filter"
+                type="search"
+                placeholder="Filter"
+                autocomplete="off"
+            /></span>
+          </div>
+          <ShelfGroups :report="report" :groups="view.groups" @toggle="toggleGroup" />
+        </div>
+        <div v-if="shelf.parts.length === 0" class="teach">
+          <h3>Nothing on the shelf yet</h3>
+          <p class="quiet">
+            Put here what you own or could buy: wheels by their teeth and module, worms, boxes, motors. Find
+            then searches for trains that come out even from these very parts. Add one, paste a list from a
+            spreadsheet, or start with a made-up shelf.
+          </p>
+          <v-btn variant="flat" :prepend-icon="mdiLightbulbOutline" @click="starter"
+            >Put the Lantern Hill shelf here</v-btn
+          >
+        </div>
+        <p v-else-if="report.lines === 0" class="teach quiet">No line has all of these words.</p>
+        <ShelfTable
+          v-else
+          ref="table"
+          :report="report"
+          :chosen="chosen"
+          :sort="view.sort"
+          :down="view.down"
+          :edit="edit"
+          @choose="choose"
+          @choose-all="chooseAll"
+          @sort="sortBy"
+          @remove="remove"
+        />
+      </div>
+    </section>
+    <aside v-if="side" class="right">
+      <PastePanel v-if="side === 'paste'" v-model="pasted" @close="pasting = false" @taken="told" />
+      <PartPanel v-else :ids="picked" @remove="remove" @duplicate="duplicate" />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  flex: 1 1 0;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 844fr) minmax(300px, 356fr);
+}
+.page.wide {
+  grid-template-columns: minmax(0, 1fr);
+}
+.page.over {
+  outline: 3px dashed var(--p-blue);
+  outline-offset: -6px;
+}
+.left,
+.right {
+  min-height: 0;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+}
+.right {
+  background: var(--p-surface);
+  border-left: 1px solid var(--p-hair);
+}
+.sub .v-btn {
+  flex: none;
+}
+.sub {
+  gap: 6px;
+}
+.sub .q {
+  margin-left: 6px;
+}
+.body {
+  flex: 1 1 0;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 172px minmax(0, 1fr);
+}
+.body > * {
+  min-height: 0;
+  min-width: 0;
+}
+.body > .grid {
+  border-left: 1px solid var(--p-hair);
+}
+.aside {
+  overflow: hidden auto;
+}
+.filter {
+  padding: 8px 12px 2px 20px;
+}
+.teach {
+  padding: 40px;
+  max-width: 560px;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  align-items: flex-start;
+}
+@media (max-width: 1100px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: minmax(0, 3fr) minmax(0, 2fr);
+  }
+  .page.wide {
+    grid-template-rows: minmax(0, 1fr);
+  }
+  .right {
+    border-left: 0;
+    border-top: 1px solid var(--p-hair);
+  }
+  .sub .q {
+    display: none;
+  }
+}
+@media (max-width: 700px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .aside {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,295 @@
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import {
+  editPart,
+  editPartInput,
+  followed,
+  left,
+  newPart,
+  partLabel,
+  usesOf,
+  type PartColumn,
+  type PartKindId,
+  type Refusal,
+  type Result,
+  type ShelfPart,
+} from '@pendrix/core';
+import { openShelfJournal, type Journal } from '../storage/journal.ts';
+import { storageRefusal, type PartRecord, type Storage } from '../storage/storage.ts';
+import { useWorkshop } from './workshop.ts';
+
+/** One step of the shelf: what stood before and after of every line it touched; null is "not there". */
+interface Step {
+  readonly says: string;
+  readonly before: ReadonlyMap<string, PartRecord | null>;
+  readonly after: ReadonlyMap<string, PartRecord | null>;
+  readonly burst: string | null;
+}
+
+/** Enough for an evening. */
+const MOST_STEPS = 300;
+/** Beyond so many lines at once the database is waited for instead of noting each. */
+const MOST_NOTES = 100;
+
+const newId = (): string => crypto.randomUUID();
+
+/** The shelf that all drives share. Every edit passes here: it is undoable, stored in the same tick, and followed by the drives. */
+export const useShelf = defineStore('shelf', () => {
+  const workshop = useWorkshop();
+  const records = shallowRef<ReadonlyMap<string, PartRecord>>(new Map());
+  const past = shallowRef<readonly Step[]>([]);
+  const future = shallowRef<readonly Step[]>([]);
+  const ready = ref(false);
+  const pending = ref(0);
+  const savedAt = ref<number | null>(null);
+  const trouble = shallowRef<Refusal | null>(null);
+  let storage: Storage | null = null;
+  let journal: Journal<PartRecord> | null = null;
+
+  const parts = computed<readonly ShelfPart[]>(() =>
+    [...records.value.values()]
+      .sort((a, b) => a.place - b.place || (a.id < b.id ? -1 : 1))
+      .map((r) => r.part),
+  );
+  const byId = computed(() => new Map([...records.value].map(([id, r]) => [id, r.part])));
+  const uses = computed(() => usesOf(workshop.drives.map((d) => d.drive)));
+  /** how many of a line are in use by all drives but one */
+  const usedBeside = (id: string, drive: string | null): number =>
+    left(
+      { id, kind: '', own: 0 },
+      (uses.value.get(id) ?? []).filter((u) => u.drive !== drive),
+    ).used;
+
+  async function open(given: Storage, notes: Journal<PartRecord> = openShelfJournal()): Promise<void> {
+    storage = given;
+    journal = notes;
+    try {
+      records.value = new Map((await given.parts()).map((r) => [r.id, r]));
+      const waiting = [...notes.waiting()].filter(
+        ([id, r]) => r === null || r.rev > (records.value.get(id)?.rev ?? 0),
+      );
+      for (const id of notes.waiting().keys()) if (!waiting.some(([w]) => w === id)) notes.done(id);
+      if (waiting.length > 0) put(new Map(waiting));
+      given.watchParts(heard, (fault) => (trouble.value = storageRefusal(fault)));
+    } catch (fault) {
+      trouble.value = storageRefusal(fault);
+    }
+    ready.value = true;
+  }
+
+  /** What another tab wrote, once nothing of ours is on its way. */
+  function heard(all: readonly PartRecord[]): void {
+    if (pending.value > 0) return;
+    const same =
+      all.length === records.value.size && all.every((r) => records.value.get(r.id)?.rev === r.rev);
+    if (!same) records.value = new Map(all.map((r) => [r.id, r]));
+  }
+
+  /** Puts lines as they are to stand, stores them, and lets the drives follow. */
+  function put(changed: ReadonlyMap<string, PartRecord | null>): void {
+    const next = new Map(records.value);
+    for (const [id, record] of changed) {
+      if (record) next.set(id, record);
+      else next.delete(id);
+      if (changed.size <= MOST_NOTES) journal?.note(id, record);
+    }
+    records.value = next;
+    void store(changed);
+    follow();
+  }
+
+  async function store(changed: ReadonlyMap<string, PartRecord | null>): Promise<void> {
+    if (!storage) return;
+    pending.value++;
+    try {
+      await storage.changeParts(
+        [...changed.values()].filter((r) => r !== null),
+        [...changed].filter(([, r]) => r === null).map(([id]) => id),
+      );
+      for (const [id, record] of changed) if ((records.value.get(id) ?? null) === record) journal?.done(id);
+      savedAt.value = Date.now();
+      trouble.value = null;
+    } catch (fault) {
+      trouble.value = storageRefusal(fault);
+    } finally {
+      pending.value--;
+    }
+  }
+
+  /** Drives whose stages follow a line say what it says now. */
+  function follow(): void {
+    for (const { id, drive } of workshop.drives) {
+      const train = followed(drive.train, byId.value);
+      if (train !== drive.train) workshop.edit(id, { do: 'train', train, says: 'follow the shelf' });
+    }
+  }
+
+  function change(
+    says: string,
+    after: ReadonlyMap<string, PartRecord | null>,
+    burst: string | null = null,
+  ): void {
+    const before = new Map([...after.keys()].map((id) => [id, records.value.get(id) ?? null]));
+    const last = past.value.at(-1);
+    const joins = burst !== null && last?.burst === burst;
+    const step: Step = joins ? { ...last, after, says } : { says, before, after, burst };
+    past.value = [...(joins ? past.value.slice(0, -1) : past.value), step].slice(-MOST_STEPS);
+    future.value = [];
+    put(after);
+  }
+
+  const withPart = (record: PartRecord, part: ShelfPart): PartRecord => ({
+    ...record,
+    part,
+    rev: record.rev + 1,
+  });
+
+  /** What is typed into a cell; refused, nothing changes. */
+  function edit(
+    id: string,
+    column: PartColumn,
+    text: string,
+    burst: string | null = null,
+  ): Result<ShelfPart> | null {
+    const record = records.value.get(id);
+    if (!record) return null;
+    return settle(record, editPart(record.part, column, text), column, burst);
+  }
+
+  /** The same for one of its inputs. */
+  function setInput(
+    id: string,
+    key: string,
+    text: string,
+    burst: string | null = null,
+  ): Result<ShelfPart> | null {
+    const record = records.value.get(id);
+    return record ? settle(record, editPartInput(record.part, key, text), key, burst) : null;
+  }
+
+  function settle(
+    record: PartRecord,
+    read: Result<ShelfPart>,
+    what: string,
+    burst: string | null,
+  ): Result<ShelfPart> {
+    if (!read.ok || JSON.stringify(read.value) === JSON.stringify(record.part)) return read;
+    change(`${partLabel(record.part)}: ${what}`, new Map([[record.id, withPart(record, read.value)]]), burst);
+    return read;
+  }
+
+  const nextPlace = (): number => 1 + Math.max(0, ...[...records.value.values()].map((r) => r.place));
+
+  function added(list: readonly ShelfPart[]): Map<string, PartRecord> {
+    const place = nextPlace();
+    return new Map(list.map((part, i) => [part.id, { id: part.id, part, place: place + i, rev: 1 }]));
+  }
+
+  function add(kind: PartKindId): ShelfPart {
+    const part = newPart(kind, newId());
+    change(`new ${partLabel(part)}`, added([part]));
+    return part;
+  }
+
+  /** Lines read from a table or a file: new ones are added, `more` are owned of those that are there, the same ids take the place of old ones. */
+  function take(list: readonly ShelfPart[], more: ReadonlyMap<string, number>, says: string): void {
+    const after = new Map<string, PartRecord | null>(added(list.filter((p) => !records.value.has(p.id))));
+    for (const part of list) {
+      const old = records.value.get(part.id);
+      if (old) after.set(part.id, withPart(old, part));
+    }
+    for (const [id, count] of more) {
+      const old = after.get(id) ?? records.value.get(id);
+      if (old) after.set(id, withPart(old, { ...old.part, own: old.part.own + count }));
+    }
+    if (after.size > 0) change(says, after);
+  }
+
+  function remove(ids: readonly string[]): void {
+    const known = ids.filter((id) => records.value.has(id));
+    if (known.length === 0) return;
+    const first = partLabel(records.value.get(known[0]!)!.part);
+    change(
+      known.length === 1 ? `delete ${first}` : `delete ${known.length} lines`,
+      new Map(known.map((id) => [id, null])),
+    );
+  }
+
+  function duplicate(ids: readonly string[]): readonly string[] {
+    const copies = ids.flatMap((id) => {
+      const record = records.value.get(id);
+      return record ? [{ ...record.part, id: newId() }] : [];
+    });
+    if (copies.length > 0)
+      change(copies.length === 1 ? 'duplicate a line' : `duplicate ${copies.length} lines`, added(copies));
+    return copies.map((p) => p.id);
+  }
+
+  /** The same text into one column of many lines; those that cannot take it are left as they were. Gives how many took it. */
+  function editMany(ids: readonly string[], column: PartColumn, text: string): number {
+    const after = new Map<string, PartRecord>();
+    for (const id of ids) {
+      const record = records.value.get(id);
+      const read = record && editPart(record.part, column, text);
+      if (record && read?.ok) after.set(id, withPart(record, read.value));
+    }
+    if (after.size > 0) change(`${column} of ${after.size} lines`, after);
+    return after.size;
+  }
+
+  /** Puts every line of a step as it stood, newer than whatever stands there. */
+  function restore(to: ReadonlyMap<string, PartRecord | null>): void {
+    put(
+      new Map(
+        [...to].map(([id, record]) => [
+          id,
+          record && { ...record, rev: Math.max(record.rev, records.value.get(id)?.rev ?? 0) + 1 },
+        ]),
+      ),
+    );
+  }
+
+  function undo(): string | null {
+    const step = past.value.at(-1);
+    if (!step) return null;
+    past.value = past.value.slice(0, -1);
+    future.value = [...future.value, step];
+    restore(step.before);
+    return step.says;
+  }
+
+  function redo(): string | null {
+    const step = future.value.at(-1);
+    if (!step) return null;
+    future.value = future.value.slice(0, -1);
+    past.value = [...past.value, { ...step, burst: null }];
+    restore(step.after);
+    return step.says;
+  }
+
+  const undoSays = computed(() => past.value.at(-1)?.says ?? null);
+  const redoSays = computed(() => future.value.at(-1)?.says ?? null);
+
+  return {
+    parts,
+    byId,
+    uses,
+    usedBeside,
+    ready,
+    pending,
+    savedAt,
+    trouble,
+    open,
+    edit,
+    setInput,
+    editMany,
+    add,
+    take,
+    remove,
+    duplicate,
+    undo,
+    redo,
+    undoSays,
+    redoSays,
+  };
+});

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { mdiClose } from '@mdi/js';
+import { compareReports, type Report } from '@pendrix/core';
+import CompareTable from './CompareTable.vue';
+
+/** Two trains side by side, figure by figure; what differs is marked, what is equal goes quiet. */
+const { a, b, title, aName, bName } = defineProps<{
+  a: Report;
+  b: Report;
+  title: string;
+  aName: string;
+  bName: string;
+}>();
+const emit = defineEmits<{ close: [] }>();
+const rows = computed(() => compareReports(a, b));
+const differing = computed(() => rows.value.filter((r) => r.differs).length);
+const head = ref<HTMLElement | null>(null);
+onMounted(() => head.value?.focus());
+</script>
+
+<template>
+  <section class="compare" aria-label="Comparison" @keydown.escape.stop="emit('close')">
+    <header class="sub">
+      <h2 ref="head" tabindex="-1">Compare</h2>
+      <span class="sp"></span>
+      <button type="button" class="icon-button" aria-label="Close the comparison" @click="emit('close')">
+        <v-icon :icon="mdiClose" size="20" />
+      </button>
+    </header>
+    <p class="what">
+      <b>{{ title }}</b>
+      <span class="quiet">{{
+        differing === 0 ? 'nothing differs' : `${differing} of ${rows.length} differ`
+      }}</span>
+    </p>
+    <div class="keys"><slot /></div>
+    <CompareTable :rows="rows" :a-name="aName" :b-name="bName" />
+  </section>
+</template>
+
+<style scoped>
+h2:focus-visible {
+  outline: none;
+}
+.what {
+  padding: 10px 14px 4px;
+  font-size: 14px;
+}
+.keys {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  padding: 4px 14px 10px;
+}
+.what .quiet {
+  display: block;
+}
+.sub {
+  padding: 0 14px;
+}
+</style>
