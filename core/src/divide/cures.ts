@@ -3,6 +3,7 @@ import {
   kinematics,
   kindOf,
   stageInputs,
+  standingAlone,
   type Drive,
   type Kinematics,
   type Stage,
@@ -30,12 +31,19 @@ export interface Cure {
       }
     | { readonly do: 'pair'; readonly at: number; readonly z1: number; readonly z2: number };
   readonly train: Train;
+  /** whether what it wants is owned and free */
+  readonly owned: boolean;
   /** how many of the asked counts come out even before and after */
   readonly gains: number;
   readonly loses: number;
 }
 
-interface Candidate extends Omit<Cure, 'train' | 'gains' | 'loses'> {
+/** Whether a wheel is owned and free: for a kind of stage, of its module or pitch where that is known. */
+export type Owns = (kind: string, sizeMm: number | null, teeth: number) => boolean;
+
+const OWNS_NOTHING: Owns = () => false;
+
+interface Candidate extends Omit<Cure, 'train' | 'gains' | 'loses' | 'owned'> {
   readonly value: Rational;
   readonly rank: readonly number[];
 }
@@ -48,7 +56,7 @@ const WEIGHED = 60;
 
 /**
  * Changes that make every count of `targets` even: a finer mode, one wheel, or one more pair, made of wheels in `range`. In the
- * order of parts changed, then of asked counts lost, then of how little the ratio changes; at most two of one wheel.
+ * order of parts changed, then what is owned before what is not, then of asked counts lost, then of how little the ratio changes; at most two of one wheel.
  * Every one of them was checked exactly. (handbook: divide, the factor ledger)
  */
 export function cures(
@@ -57,6 +65,7 @@ export function cures(
   asked: readonly number[],
   range: WheelRange = CURE_WHEELS,
   most = 6,
+  owns: Owns = OWNS_NOTHING,
 ): readonly Cure[] {
   const k = kinematics(drive.train);
   const value = k.lock?.places ?? k.stepsPerTurn;
@@ -72,26 +81,47 @@ export function cures(
     const after = weighed.filter((D) => even(c.value, D));
     const loses = [...evenNow].filter((D) => !even(c.value, D)).length;
     const away = Math.abs(Math.log(toNumber(c.value) / toNumber(value)));
+    const owned = isOwned(drive, c.change, owns);
     return {
       c,
+      owned,
       gains: after.length - evenNow.size + loses,
       loses,
-      order: [c.rank[0]!, loses, away, c.rank[1]!],
+      order: [c.rank[0]!, owned ? 0 : 1, loses, away, c.rank[1]!],
     };
   });
   judged.sort((a, b) => a.order.map((x, i) => x - b.order[i]!).find((x) => Math.abs(x) > 1e-12) ?? 0);
   const taken: Cure[] = [];
   const times = new Map<string, number>();
-  for (const { c, gains, loses } of judged) {
+  for (const { c, owned, gains, loses } of judged) {
     const { change } = c;
     const of = change.do === 'wheel' ? `${change.stage}.${change.key}` : change.do;
     const n = times.get(of) ?? 0;
     if (n >= 2) continue;
     times.set(of, n + 1);
-    taken.push({ change, train: changed(drive, change), gains, loses });
+    taken.push({ change, train: changed(drive, change), owned, gains, loses });
     if (taken.length === most) break;
   }
   return taken;
+}
+
+function isOwned(drive: Drive, change: Cure['change'], owns: Owns): boolean {
+  switch (change.do) {
+    case 'mode':
+      return true;
+    case 'wheel': {
+      const stage = drive.train.stages[change.stage]!;
+      return owns(stage.kind, sizeOf(stage), change.to);
+    }
+    case 'pair':
+      return owns('spur', null, change.z1) && owns('spur', null, change.z2);
+  }
+}
+
+/** Module or tooth pitch, where the stage says it. */
+function sizeOf(stage: Stage): number | null {
+  if ('moduleMm' in stage) return stage.moduleMm ?? null;
+  return 'pitchMm' in stage ? (stage.pitchMm ?? null) : null;
 }
 
 function modes(drive: Drive, k: Kinematics): readonly Candidate[] {
@@ -178,7 +208,9 @@ function changed(drive: Drive, change: Cure['change']): Train {
     case 'wheel':
       return {
         ...train,
-        stages: train.stages.map((s, i) => (i === change.stage ? { ...s, [change.key]: change.to } : s)),
+        stages: train.stages.map((s, i) =>
+          i === change.stage ? { ...standingAlone(s), [change.key]: change.to } : s,
+        ),
       };
     case 'pair': {
       const pair: Stage = { kind: 'spur', z1: change.z1, z2: change.z2 };

@@ -1,4 +1,4 @@
-export { CURE_WHEELS, cures, type Cure, type WheelRange } from './cures.ts';
+export { CURE_WHEELS, cures, type Cure, type Owns, type WheelRange } from './cures.ts';
 export {
   counterOf,
   divide,

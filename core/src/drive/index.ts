@@ -32,6 +32,7 @@ export { planetOffsets } from './stages/stepped.ts';
 export type { Part, Provenance, StageKind } from './stages/stage.ts';
 export { countsPerTurn, kinematics, kinematicsOf, type Kinematics, type Shaft } from './kinematics.ts';
 export { applyEdit, editSays, type Edit } from './edits/index.ts';
+export { standingAlone } from './edits/stages.ts';
 export { byModule, byPitch, type SetMember, type Shape, type Wheel } from './shape.ts';
 export {
   FIND_KINDS,

@@ -89,7 +89,7 @@ describe('drive files', () => {
     [
       'format',
       'pendrix-tray',
-      'format: a file of format "pendrix-tray" cannot be used here; choose one of format pendrix-drive or pendrix-workshop.',
+      'format: a file of format "pendrix-tray" cannot be used here; choose one of format pendrix-drive or pendrix-workshop or pendrix-find or pendrix-shelf.',
     ],
     [
       'job.divisions',

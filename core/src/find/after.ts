@@ -15,6 +15,12 @@ import { bestTrain } from './trains.ts';
 
 /** So many multiples of the divisions, times modes, are tried to come near to. */
 const MOST_TARGETS = 600;
+/** Products to walk, times targets, beyond which what only comes near is not worth the wait. */
+const MOST_WORK = 40_000_000;
+/** More ways to share out the stages than this take too long as well. */
+const MOST_SHAPES = 5_000;
+/** A candidate of a kit with limits takes so many times the time of one without. */
+const HELD = 12;
 /** With more pairs than these a train that only nearly comes out even is no saving. */
 const NEAR_STAGES = 3;
 
@@ -65,6 +71,7 @@ function* near(
   const cap = capOf(request);
   if (!cap) return [];
   const targets = targetsOf(request, lcm(divisions));
+  if (workOf(bench, request.maxStages) * targets.size > MOST_WORK) return [];
   const { best } = yield* searchFront(bench, hands, {
     targets: [...targets.values()].map((t) => t.target),
     maxStages: Math.min(request.maxStages, NEAR_STAGES),
@@ -81,6 +88,20 @@ function* near(
       rowOf(bench, train, { kind: 'near', ratio: m.ratio, error: m.error, steps, mode, misses: divisions }),
     ];
   });
+}
+
+/** How many products a walk over all shapes goes through, weighed by how long each takes. */
+function workOf(bench: Workbench, maxStages: number): number {
+  let products = 0;
+  for (let stages = 1; stages <= Math.min(maxStages, NEAR_STAGES); stages++) {
+    if (bench.shapeCount(stages) > MOST_SHAPES) return MOST_WORK + 1;
+    for (const shape of bench.shapes(stages))
+      for (const { driven, drivers } of bench.products(shape)) {
+        products += driven.length + drivers.length;
+        if (products > MOST_WORK) return products;
+      }
+  }
+  return products * (bench.unlimited ? 1 : HELD);
 }
 
 /** The ratios with which some multiple of the divisions within the limits is the steps a turn, each with its coarsest mode. */

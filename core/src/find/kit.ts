@@ -85,6 +85,15 @@ export function pairStage({ pair, sizeMm }: Family, z1: number, z2: number): Sta
     : { kind: 'spur', z1, z2, ...(sizeMm !== null && { moduleMm: sizeMm }) };
 }
 
+/** Products of driven and of driving wheels that go with one another. */
+export interface ProductLists {
+  readonly driven: Products;
+  readonly drivers: Products;
+}
+
+/** Lists of so many shapes are kept. */
+const MOST_LISTS = 40;
+
 /** A kit made ready to search: product sets by family, made when they are asked for and kept. */
 export class Workbench {
   readonly held: readonly HeldWheel[];
@@ -92,6 +101,8 @@ export class Workbench {
   /** of its wheels */
   readonly primes: readonly number[];
   private readonly weighed: Weighted[][] = [];
+  private readonly lists = new Map<string, readonly ProductLists[]>();
+  private readonly weightsOf = new Map<string, Weighted>();
   private readonly sets: readonly { readonly all: ProductSets; readonly own: ProductSets }[];
 
   readonly kit: Kit;
@@ -158,15 +169,20 @@ export class Workbench {
   }
 
   /** Lists of products for the driven and the driving wheels of a shape, which together hold all that can be made and little more. */
-  products(shape: Shape): readonly { readonly driven: Products; readonly drivers: Products }[] {
+  products({ pairs, pairCount }: Shape): readonly ProductLists[] {
+    const key = pairs.join(' ');
+    const known = this.lists.get(key);
+    if (known) return known;
     const most = this.kit.mostBought;
+    const out: ProductLists[] = [];
     if (most === null) {
-      const all = this.side(shape, null);
-      return [{ driven: all, drivers: all }];
-    }
-    const out = [];
-    for (let bought = 0; bought <= Math.min(most, shape.pairCount); bought++)
-      out.push({ driven: this.side(shape, bought), drivers: this.side(shape, most - bought) });
+      const all = this.side(pairs, null);
+      out.push({ driven: all, drivers: all });
+    } else
+      for (let bought = 0; bought <= Math.min(most, pairCount); bought++)
+        out.push({ driven: this.side(pairs, bought), drivers: this.side(pairs, most - bought) });
+    if (this.lists.size > MOST_LISTS) this.lists.clear();
+    this.lists.set(key, out);
     return out;
   }
 
@@ -179,8 +195,13 @@ export class Workbench {
 
   /** The same for a kit without limits, with the orders and the fewest teeth behind each product. */
   weighted(shape: Shape): Weighted {
-    let out = ONLY_ONE_WEIGHTED;
+    const key = shape.pairs.join(' ');
+    let out = this.weightsOf.get(key);
+    if (out) return out;
+    out = ONLY_ONE_WEIGHTED;
     for (const [i, count] of shape.pairs.entries()) out = timesWeighted(out, this.weights(i, count));
+    if (this.weightsOf.size > MOST_LISTS) this.weightsOf.clear();
+    this.weightsOf.set(key, out);
     return out;
   }
 
@@ -191,9 +212,9 @@ export class Workbench {
     return levels[count]!;
   }
 
-  private side(shape: Shape, bought: number | null): Products {
+  private side(pairs: readonly number[], bought: number | null): Products {
     let out = ONLY_ONE;
-    for (const [i, count] of shape.pairs.entries()) {
+    for (const [i, count] of pairs.entries()) {
       if (count === 0) continue;
       const { all, own } = this.sets[i]!;
       const some = bought === null ? count : Math.min(bought, count);

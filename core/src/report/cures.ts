@@ -6,6 +6,7 @@ import {
   toleranceOf,
   type Cure,
   type Division,
+  type Owns,
   type WheelRange,
 } from '../divide/index.ts';
 import type { Graded } from './figure.ts';
@@ -17,11 +18,16 @@ export interface CureReport {
   /** "Change the belt’s driven 76 for 73" */
   readonly says: string;
   readonly train: Train;
+  /** what it wants is on the shelf and free */
+  readonly owned: boolean;
   /** what becomes of the asked counts */
   readonly outcome: readonly { readonly graded: Graded; readonly counts: string }[];
   /** "loses 95"; "" when nothing is lost */
   readonly loses: string;
 }
+
+/** Cures that are offered. */
+const MOST_CURES = 6;
 
 /** Counts that are still listed in what a cure does. */
 const LISTED = 60;
@@ -35,6 +41,7 @@ function cureReport(drive: Drive, cure: Cure, before: readonly Division[]): Cure
   const lost = after.filter((d, i) => d.missingFactor !== 1n && before[i]!.missingFactor === 1n);
   return {
     says: cureSays(drive, cure),
+    owned: cure.owned && cure.change.do !== 'mode',
     train: cure.train,
     outcome: order.flatMap((grade) => {
       const counts = groups.get(grade);
@@ -79,6 +86,7 @@ export function cureBlock(
   divisions: readonly Division[],
   prime: bigint,
   range: WheelRange,
+  owns?: Owns,
 ): CureBlock | null {
   const lacking = divisions.filter((d) => d.missingFactor % prime === 0n).map((d) => d.divisions);
   if (lacking.length === 0) return null;
@@ -87,6 +95,8 @@ export function cureBlock(
     lacking,
     divisions.map((d) => d.divisions),
     range,
+    MOST_CURES,
+    owns,
   ).map((cure) => cureReport(drive, cure, divisions));
   return {
     prime: whole(prime),

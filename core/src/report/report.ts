@@ -11,6 +11,7 @@ import {
   type Divider,
   type Division,
   type Grade,
+  type Owns,
   type WheelRange,
 } from '../divide/index.ts';
 import { kinematicsOf, sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
@@ -69,7 +70,7 @@ export interface Report {
     readonly ledger: LedgerReport;
     readonly encoder: EncoderReport | null;
     /** cures for the counts that lack a prime, of wheels in a range; null when none lacks it */
-    cures(prime: bigint, range: WheelRange): CureBlock | null;
+    cures(prime: bigint, range: WheelRange, owns?: Owns): CureBlock | null;
     /** the counts from 2 to 400 that come out even */
     readonly strip: StripReport;
   };
@@ -168,7 +169,7 @@ export function report(drive: Drive): Report {
       get encoder() {
         return encoder();
       },
-      cures: (prime, range) => cureBlock(drive, divisions(), prime, range),
+      cures: (prime, range, owns) => cureBlock(drive, divisions(), prime, range, owns),
       get strip() {
         return strip();
       },

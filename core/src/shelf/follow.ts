@@ -1,4 +1,4 @@
-import type { Drive, Source, Stage, Train } from '../drive/index.ts';
+import { standingAlone, type Drive, type Source, type Stage, type Train } from '../drive/index.ts';
 import { partKindOf, type ShelfPart } from './kinds/index.ts';
 import type { PartData } from './part.ts';
 
@@ -116,4 +116,27 @@ export const follows = (data: {
 export function left(part: PartData, uses: readonly Use[]): { readonly used: number; readonly free: number } {
   const used = uses.reduce((n, u) => n + u.count, 0);
   return { used, free: Math.max(0, part.own - used) };
+}
+
+/** A train of which one stage, or with null the source, follows the shelf no more; its figures stay. */
+export function aloneAt(train: Train, at: number | null): Train {
+  if (at !== null) return { ...train, stages: train.stages.map((s, i) => (i === at ? standingAlone(s) : s)) };
+  const { partId: _p, driverPartId: _d, ...source } = train.source;
+  return { ...train, source: source };
+}
+
+/** Which wheels are owned and not used by the drives that `uses` counts. */
+export function owns(
+  parts: readonly ShelfPart[],
+  uses: ReadonlyMap<string, readonly Use[]>,
+): (kind: string, sizeMm: number | null, teeth: number) => boolean {
+  const free = parts.flatMap((part) => {
+    const wheel = partKindOf(part).wheel?.(part);
+    return wheel && left(part, uses.get(part.id) ?? []).free > 0 ? [wheel] : [];
+  });
+  return (kind, sizeMm, teeth) =>
+    free.some(
+      (w) =>
+        w.pair === kind && w.teeth === teeth && (sizeMm === null || w.sizeMm === null || w.sizeMm === sizeMm),
+    );
 }

@@ -22,9 +22,11 @@ export {
   type PartColumn,
 } from './shelf.ts';
 export {
+  aloneAt,
   followed,
   follows,
   left,
+  owns,
   pairOfParts,
   sourceOfPart,
   stageOfPart,

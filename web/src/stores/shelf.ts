@@ -31,6 +31,9 @@ const MOST_STEPS = 300;
 /** Beyond so many lines at once the database is waited for instead of noting each. */
 const MOST_NOTES = 100;
 
+/** How long a query of the database may have been under way, ms. */
+const SETTLES_MS = 2000;
+
 const newId = (): string => crypto.randomUUID();
 
 /** The shelf that all drives share. Every edit passes here: it is undoable, stored in the same tick, and followed by the drives. */
@@ -45,6 +48,10 @@ export const useShelf = defineStore('shelf', () => {
   const trouble = shallowRef<Refusal | null>(null);
   let storage: Storage | null = null;
   let journal: Journal<PartRecord> | null = null;
+  /** lines whose last change is not on the disk yet */
+  const unsaved = new Set<string>();
+  /** lines just stored, of which a query that was already under way may still know nothing */
+  const settling = new Set<string>();
 
   const parts = computed<readonly ShelfPart[]>(() =>
     [...records.value.values()]
@@ -77,12 +84,19 @@ export const useShelf = defineStore('shelf', () => {
     ready.value = true;
   }
 
-  /** What another tab wrote, once nothing of ours is on its way. */
+  /** What another tab wrote takes the place of what stands here when it is newer; what could not be stored yet stays. */
   function heard(all: readonly PartRecord[]): void {
     if (pending.value > 0) return;
+    const ours = (id: string): boolean => unsaved.has(id) || settling.has(id);
+    const next = new Map(all.map((r) => [r.id, r]));
+    for (const [id, r] of records.value) {
+      const stored = next.get(id);
+      if (stored ? stored.rev <= r.rev : ours(id)) next.set(id, r);
+    }
+    for (const id of [...next.keys()]) if (!records.value.has(id) && ours(id)) next.delete(id);
     const same =
-      all.length === records.value.size && all.every((r) => records.value.get(r.id)?.rev === r.rev);
-    if (!same) records.value = new Map(all.map((r) => [r.id, r]));
+      next.size === records.value.size && [...next].every(([id, r]) => records.value.get(id) === r);
+    if (!same) records.value = next;
   }
 
   /** Puts lines as they are to stand, stores them, and lets the drives follow. */
@@ -94,19 +108,29 @@ export const useShelf = defineStore('shelf', () => {
       if (changed.size <= MOST_NOTES) journal?.note(id, record);
     }
     records.value = next;
-    void store(changed);
+    void store(changed.keys());
     follow();
   }
 
-  async function store(changed: ReadonlyMap<string, PartRecord | null>): Promise<void> {
+  /** Stores lines as they stand; those that could not be stored are tried again with the next edit. */
+  async function store(changed: Iterable<string>): Promise<void> {
     if (!storage) return;
+    for (const id of changed) unsaved.add(id);
+    const ids = [...unsaved];
+    const standing = new Map(ids.map((id) => [id, records.value.get(id) ?? null]));
     pending.value++;
     try {
       await storage.changeParts(
-        [...changed.values()].filter((r) => r !== null),
-        [...changed].filter(([, r]) => r === null).map(([id]) => id),
+        [...standing.values()].filter((r) => r !== null),
+        ids.filter((id) => standing.get(id) === null),
       );
-      for (const [id, record] of changed) if ((records.value.get(id) ?? null) === record) journal?.done(id);
+      for (const [id, record] of standing) {
+        if ((records.value.get(id) ?? null) !== record) continue;
+        unsaved.delete(id);
+        journal?.done(id);
+        settling.add(id);
+        setTimeout(() => settling.delete(id), SETTLES_MS);
+      }
       savedAt.value = Date.now();
       trouble.value = null;
     } catch (fault) {

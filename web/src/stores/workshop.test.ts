@@ -225,7 +225,7 @@ describe('the journal', () => {
 
 describe('storage', () => {
   test('every old version opens with its records', async () => {
-    expect(versions.map((v) => v.version)).toEqual([1]);
+    expect(versions.map((v) => v.version)).toEqual([1, 2]);
     const name = fresh();
     const old = new Dexie(name);
     old.version(1).stores({ drives: 'id', runs: 'id, driveId' });
@@ -233,6 +233,7 @@ describe('storage', () => {
     old.close();
     const storage = openStorage(name);
     expect((await storage.drives()).map((r) => r.drive.name)).toEqual(['kept']);
+    expect(await storage.parts()).toEqual([]);
     storage.close();
   });
 

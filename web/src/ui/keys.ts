@@ -21,7 +21,6 @@ export const keyList: readonly {
   { keys: ['?'], says: 'this list' },
   { keys: ['↑', '↓'], or: true, says: 'in a table, the line before or after' },
   { keys: ['Enter', 'F2'], or: true, says: 'on the shelf, write in the cell' },
-  { keys: ['Space'], says: 'on the shelf, choose the line or let it go' },
   { keys: ['Delete'], says: 'on the shelf, take the chosen lines off' },
   { keys: ['Alt', '←', '→'], says: 'on a stage card, move it along the train' },
   {
@@ -29,7 +28,7 @@ export const keyList: readonly {
     or: true,
     says: 'on the drawing: larger, smaller, the whole train, over its columns again',
   },
-  { keys: ['Space'], says: 'in Run, on to the next gap' },
+  { keys: ['Space'], says: 'in Run, on to the next gap; on the shelf, choose the line or let it go' },
   { keys: ['Backspace'], says: 'in Run, back to the gap before' },
   { keys: ['P'], says: 'in Run, pause and go on' },
 ];

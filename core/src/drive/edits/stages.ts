@@ -68,7 +68,9 @@ export const replaceStage: EditKind<ReplaceStage> = {
     if (!before) return missing(drive, edit.at);
     const stage = made(edit.kind, edit.with);
     if (!stage.ok) return stage;
-    const kept = Object.entries(before).filter(([key]) => commonInputs.some((i) => i.key === key));
+    const kept = Object.entries(before).filter(
+      ([key]) => commonInputs.some((i) => i.key === key) && edit.with[key] === undefined,
+    );
     const after = { ...stage.value, ...Object.fromEntries(kept) };
     return taken(
       withStages(

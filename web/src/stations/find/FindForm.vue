@@ -54,9 +54,7 @@ function toggle(kind: FindKind): void {
   const next = kinds.includes(kind) ? kinds.filter((k) => k !== kind) : [...kinds, kind];
   choose('kinds', next.join(', '));
 }
-const from = computed(() =>
-  set.value.divisions === undefined ? 'from the Job' : 'bent here',
-);
+const from = computed(() => (set.value.divisions === undefined ? 'from the Job' : 'bent here'));
 const STAGES = [1, 2, 3, 4] as const;
 </script>
 

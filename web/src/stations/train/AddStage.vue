@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { mdiPlus } from '@mdi/js';
+import { mdiBookshelf, mdiPlus } from '@mdi/js';
 import { stages, type StageKindId } from '@pendrix/core';
 
 /** The plus between two cards: which kind of stage goes in there. */
 const { where, large = false } = defineProps<{ where: string; large?: boolean }>();
-const emit = defineEmits<{ add: [kind: StageKindId] }>();
+const emit = defineEmits<{ add: [kind: StageKindId]; shelf: [] }>();
 const kinds = Object.entries(stages) as readonly (readonly [
   StageKindId,
   { readonly title: string; readonly says: string },
@@ -20,6 +20,12 @@ const kinds = Object.entries(stages) as readonly (readonly [
       </button>
     </template>
     <v-list>
+      <v-list-item
+        :prepend-icon="mdiBookshelf"
+        title="From the shelf…"
+        subtitle="a worm, a box, or two wheels that you own"
+        @click="emit('shelf')"
+      />
       <v-list-item
         v-for="[kind, info] in kinds"
         :key="kind"

@@ -44,6 +44,7 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
           <p v-for="o in cure.outcome" :key="o.graded.word" class="outcome">
             <GradeTag :graded="o.graded" /> <span>{{ o.counts }}</span>
           </p>
+          <p v-if="cure.owned" class="owned">on your shelf</p>
           <p v-if="cure.loses" class="loses">{{ cure.loses }}</p>
         </div>
         <v-btn
@@ -73,6 +74,10 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
   font-size: 14px;
   line-height: 19px;
   flex: 1;
+}
+.owned {
+  color: var(--p-even);
+  font-weight: 600;
 }
 .primes {
   display: flex;

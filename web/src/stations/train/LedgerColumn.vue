@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { CureReport, Report } from '@pendrix/core';
+import { owns, type CureReport, type Report } from '@pendrix/core';
 import FactorLedger from '../../ui/FactorLedger.vue';
 import FigureText from '../../ui/FigureText.vue';
 import { useNextFrame } from '../../ui/next-frame.ts';
 import { useSettled } from '../../ui/settled.ts';
+import { useShelf } from '../../stores/shelf.ts';
 import { useTrials } from '../../stores/trials.ts';
 import CurePanel from './CurePanel.vue';
 import EvenStrip from './EvenStrip.vue';
@@ -13,6 +14,7 @@ import EvenStrip from './EvenStrip.vue';
 const { report } = defineProps<{ report: Report }>();
 const emit = defineEmits<{ compare: [cure: CureReport] }>();
 const trials = useTrials();
+const shelf = useShelf();
 /** The drawing and its shafts come first. */
 const drawn = useNextFrame(() => report, 4);
 const wanted = ref<string | null>(null);
@@ -26,7 +28,9 @@ const chosen = computed(() => {
 /** Cures and the strip are worked out when the typing rests. */
 const { settled, fresh } = useSettled(() => report);
 const block = computed(() =>
-  chosen.value === null ? null : settled.value.train.cures(BigInt(chosen.value), trials.kept.wheels),
+  chosen.value === null
+    ? null
+    : settled.value.train.cures(BigInt(chosen.value), trials.kept.wheels, owns(shelf.parts, shelf.uses)),
 );
 </script>
 

@@ -2,27 +2,33 @@
 import { computed } from 'vue';
 import { mdiSwapHorizontal } from '@mdi/js';
 import {
+  partLabel,
   sourceKindOf,
+  sourceOfPart,
   sources,
   type Edit,
   type Refusal,
   type Report,
   type Source,
   type SourceKindId,
+  type Train,
 } from '@pendrix/core';
+import { useShelf } from '../../stores/shelf.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import ReadField from '../../ui/ReadField.vue';
 import InputFields from './InputFields.vue';
 import TrainCard from './TrainCard.vue';
 
 /** What drives the train: its own inputs, and for a stepper the driver's modes and the one in use. */
-const { source, report, dismissed, edit } = defineProps<{
+const { source, train, report, dismissed, edit } = defineProps<{
   source: Source;
+  train: Train;
   report: Report['train']['source'];
   dismissed: readonly string[];
   edit: (e: Edit, burst?: string) => Refusal | null;
 }>();
 
+const shelf = useShelf();
 const kind = computed(() => sourceKindOf(source));
 const kinds = Object.entries(sources) as readonly (readonly [
   SourceKindId,
@@ -35,6 +41,37 @@ const setModes = (text: string, burst: string): Refusal | null => edit({ do: 'mo
 const modes = computed(() =>
   (stepper.value?.modes ?? []).map((m) => ({ value: String(m), title: m === 1 ? 'Full step' : `1/${m}` })),
 );
+/** Motors and drivers of the shelf that this source can follow; by hand it stands alone. */
+const fromShelf = computed(() =>
+  (
+    [
+      ['Motor of shelf', 'motor', 'partId'],
+      ['Driver of shelf', 'driver', 'driverPartId'],
+    ] as const
+  ).flatMap(([label, kindId, key]) => {
+    const lines = shelf.parts.filter((p) => p.kind === kindId);
+    const options = [
+      { value: '', title: 'by hand' },
+      ...lines.map((p) => ({ value: p.id, title: partLabel(p) })),
+    ];
+    return lines.length === 0 ? [] : [{ label, key, value: source[key] ?? '', options }];
+  }),
+);
+function takeFrom(id: string, key: 'partId' | 'driverPartId'): void {
+  const part = shelf.byId.get(id);
+  if (part) {
+    const taken = sourceOfPart(part, source);
+    if (taken)
+      edit({
+        do: 'train',
+        train: { ...train, source: taken },
+        says: `take ${partLabel(part)} from the shelf`,
+      });
+    return;
+  }
+  const { [key]: _, ...alone } = source;
+  edit({ do: 'train', train: { ...train, source: alone }, says: 'the source stands alone' });
+}
 const caution = computed(() => {
   const { caution: known } = kind.value;
   return known && !dismissed.includes(known.id) ? known : null;
@@ -92,6 +129,14 @@ const caution = computed(() => {
           :value="stepper.modes.join(', ')"
           hint="all the microsteps a step that the driver can be set to"
           :commit="setModes"
+        />
+        <ChoiceField
+          v-for="from in fromShelf"
+          :key="from.label"
+          :label="from.label"
+          :value="from.value"
+          :options="from.options"
+          @choose="(id) => takeFrom(id, from.key)"
         />
       </template>
     </InputFields>

@@ -1,7 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { mdiArrowLeft, mdiArrowRight, mdiDeleteOutline, mdiDotsVertical, mdiDragVertical } from '@mdi/js';
-import { stageInputs, type Edit, type Refusal, type Stage, type StageReport } from '@pendrix/core';
+import {
+  mdiArrowLeft,
+  mdiArrowRight,
+  mdiBookshelf,
+  mdiDeleteOutline,
+  mdiDotsVertical,
+  mdiDragVertical,
+} from '@mdi/js';
+import {
+  follows,
+  partLabel,
+  stageInputs,
+  type Edit,
+  type Refusal,
+  type Stage,
+  type StageReport,
+} from '@pendrix/core';
+import { useShelf } from '../../stores/shelf.ts';
 import InputFields from './InputFields.vue';
 import TrainCard from './TrainCard.vue';
 
@@ -16,7 +32,15 @@ const { stage, report, at, last, selected, word, edit } = defineProps<{
   word: string;
   edit: (e: Edit, burst?: string) => Refusal | null;
 }>();
-const emit = defineEmits<{ select: []; move: [to: number]; remove: [] }>();
+const emit = defineEmits<{ select: []; move: [to: number]; remove: []; shelf: []; alone: [] }>();
+const shelf = useShelf();
+/** what it follows, each line by its name; one that is gone says so */
+const lines = computed(() =>
+  follows(stage).map((id) => {
+    const part = shelf.byId.get(id);
+    return part ? partLabel(part) : 'a line that is gone';
+  }),
+);
 
 const specs = computed(() => stageInputs(stage));
 const set = (key: string, text: string, burst?: string): Refusal | null =>
@@ -72,10 +96,18 @@ function keys(e: KeyboardEvent): void {
             :disabled="at === last"
             @click="emit('move', at + 1)"
           />
+          <v-list-item :prepend-icon="mdiBookshelf" title="From the shelf…" @click="emit('shelf')" />
           <v-list-item :prepend-icon="mdiDeleteOutline" title="Remove" @click="emit('remove')" />
         </v-list>
       </v-menu>
     </template>
+    <p v-if="lines.length > 0" class="follows">
+      <v-icon :icon="mdiBookshelf" size="16" />
+      <span
+        >follows {{ lines.join(' and ') }}
+        <button type="button" @click="emit('alone')">Stand alone</button></span
+      >
+    </p>
     <InputFields :specs="specs" :data="stage" :set="set" />
   </TrainCard>
 </template>
@@ -86,6 +118,18 @@ function keys(e: KeyboardEvent): void {
   margin: 0 2px 0 -12px;
   color: var(--p-tick-ten);
   opacity: 1;
+}
+.follows {
+  display: flex;
+  gap: 6px;
+  font-size: 13px;
+  line-height: 17px;
+  color: var(--p-even);
+}
+.follows button {
+  color: var(--p-blue);
+  font-weight: 600;
+  min-height: 24px;
 }
 .icon-button {
   margin-right: -10px;

@@ -2,12 +2,13 @@
 import { computed, ref } from 'vue';
 import { useElementSize } from '@vueuse/core';
 import { VueDraggable } from 'vue-draggable-plus';
-import { report as reportFor, type InputValue, type StageKindId } from '@pendrix/core';
+import { aloneAt, report as reportFor, type InputValue, type Stage, type StageKindId } from '@pendrix/core';
 import FigureText from '../../ui/FigureText.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import AddStage from './AddStage.vue';
 import ComparePanel from '../../ui/ComparePanel.vue';
 import BenchTop from './BenchTop.vue';
+import FromShelf from './FromShelf.vue';
 import LedgerColumn from './LedgerColumn.vue';
 import SourceCard from './SourceCard.vue';
 import StageCard from './StageCard.vue';
@@ -39,6 +40,26 @@ const { pinned, pair, pin, unpin, backToA, tryCure, take, drop, comparePinned } 
   edit,
   (drive) => reportFor(drive),
 );
+
+/** Where a stage of the shelf goes: in between, or in the place of one. */
+const shelfAt = ref<{ readonly at: number; readonly replace: boolean } | null>(null);
+const shelfOpen = computed({
+  get: () => shelfAt.value !== null,
+  set: (open) => {
+    if (!open) shelfAt.value = null;
+  },
+});
+function takeFromShelf({ kind, ...values }: Stage): void {
+  const where = shelfAt.value;
+  shelfAt.value = null;
+  if (!where) return;
+  const inputs = values as unknown as Readonly<Record<string, InputValue>>;
+  if (where.replace) edit({ do: 'replaceStage', at: where.at, kind, with: inputs });
+  else add(kind, where.at, inputs);
+}
+function alone(at: number): void {
+  edit({ do: 'train', train: aloneAt(report.value.drive.train, at), says: 'the stage stands alone' });
+}
 
 const ratioOpen = ref(false);
 /** The stage that a true ratio takes the place of: a chosen one that is known by a ratio; null adds one. */
@@ -87,7 +108,12 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
           @unpin="unpin"
           @compare="comparePinned"
         />
-        <AddStage large where="at the end" @add="(kind) => add(kind, stages.length)" />
+        <AddStage
+          large
+          where="at the end"
+          @add="(kind) => add(kind, stages.length)"
+          @shelf="shelfAt = { at: stages.length, replace: false }"
+        />
       </header>
       <p v-if="pinned" class="pinned">
         <b>A is pinned.</b> What you change now is B.
@@ -109,6 +135,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
           <div ref="cards" class="cards">
             <SourceCard
               :source="report.drive.train.source"
+              :train="report.drive.train"
               :report="report.train.source"
               :dismissed="report.drive.dismissed ?? []"
               :edit="edit"
@@ -119,6 +146,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
                   ><AddStage
                     :where="i === 0 ? 'after the motor' : `before stage ${i + 1}`"
                     @add="(kind) => add(kind, i)"
+                    @shelf="shelfAt = { at: i, replace: false }"
                 /></span>
                 <StageCard
                   :stage="stage"
@@ -131,12 +159,17 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
                   @select="selected = i"
                   @move="(to) => move(i, to)"
                   @remove="remove(i)"
+                  @shelf="shelfAt = { at: i, replace: true }"
+                  @alone="alone(i)"
                 />
               </div>
             </VueDraggable>
             <div class="slot work">
               <span class="between"
-                ><AddStage where="before the work" @add="(kind) => add(kind, stages.length)"
+                ><AddStage
+                  where="before the work"
+                  @add="(kind) => add(kind, stages.length)"
+                  @shelf="shelfAt = { at: stages.length, replace: false }"
               /></span>
               <WorkCard :drive="report.drive" :report="report.train" :edit="edit" />
             </div>
@@ -167,6 +200,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
       </ComparePanel>
       <LedgerColumn v-else :report="report" @compare="tryCure" />
     </aside>
+    <FromShelf v-model="shelfOpen" @take="takeFromShelf" />
     <TrueRatio v-model="ratioOpen" :full-steps="report.train.fullSteps" :replaces="ratioAt" @use="useRatio" />
   </div>
 </template>

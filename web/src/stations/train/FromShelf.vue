@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { mdiClose } from '@mdi/js';
+import {
+  left,
+  pairOfParts,
+  partKindOf,
+  partLabel,
+  shelfGroups,
+  stageOfPart,
+  type ShelfPart,
+  type Stage,
+} from '@pendrix/core';
+import { useShelf } from '../../stores/shelf.ts';
+import ChoiceField from '../../ui/ChoiceField.vue';
+
+/** A stage from the shelf: a part as it is, or two wheels that mesh. What is taken follows its lines. */
+const open = defineModel<boolean>({ required: true });
+const emit = defineEmits<{ take: [stage: Stage] }>();
+const shelf = useShelf();
+
+const wholes = computed(() => shelf.parts.filter((p) => stageOfPart(p) !== null));
+const wheels = computed(() => shelf.parts.filter((p) => partKindOf(p).wheel !== undefined));
+const driver = ref('');
+const driven = ref('');
+watch(open, () => {
+  driver.value = '';
+  driven.value = '';
+});
+const freeSays = (p: ShelfPart): string => {
+  const { free } = left(p, shelf.uses.get(p.id) ?? []);
+  return free === 0 ? 'none free' : `${free} of ${p.own} free`;
+};
+const wheelTitle = (p: ShelfPart): string => {
+  const wheel = partKindOf(p).wheel!(p);
+  const size =
+    wheel.sizeMm === null
+      ? ''
+      : wheel.pair === 'belt'
+        ? `, ${wheel.sizeMm} mm pitch`
+        : `, module ${wheel.sizeMm}`;
+  return `${partLabel(p)}${wheel.pair === 'belt' ? ' belt wheel' : ''}${size}: ${freeSays(p)}`;
+};
+const options = (list: readonly ShelfPart[]) => [
+  { value: '', title: 'choose a wheel' },
+  ...list.map((p) => ({ value: p.id, title: wheelTitle(p) })),
+];
+const first = computed(() => shelf.byId.get(driver.value));
+const mates = computed(() =>
+  first.value ? wheels.value.filter((p) => pairOfParts(first.value!, p) !== null) : [],
+);
+const pair = computed(() => {
+  const second = shelf.byId.get(driven.value);
+  return first.value && second ? pairOfParts(first.value, second) : null;
+});
+function take(stage: Stage | null): void {
+  if (stage) emit('take', stage);
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" aria-labelledby="from-shelf-title">
+    <div class="dialog from-shelf">
+      <header>
+        <h2 id="from-shelf-title">From the shelf</h2>
+        <span class="sp"></span>
+        <button type="button" class="icon-button" aria-label="Close" @click="open = false">
+          <v-icon :icon="mdiClose" size="20" />
+        </button>
+      </header>
+      <p v-if="shelf.parts.length === 0" class="quiet">
+        Nothing is on the shelf yet. Put there what you own, and it can be taken from there into any train.
+      </p>
+      <template v-if="wheels.length > 0">
+        <h3>Two wheels</h3>
+        <ChoiceField
+          label="Driver"
+          :value="driver"
+          :options="options(wheels)"
+          @choose="(v) => ((driver = v), (driven = ''))"
+        />
+        <ChoiceField label="Driven" :value="driven" :options="options(mates)" @choose="(v) => (driven = v)" />
+        <v-btn class="take" variant="flat" :disabled="!pair" @click="take(pair)">Take the pair</v-btn>
+      </template>
+      <template v-if="wholes.length > 0">
+        <h3>A part as it is</h3>
+        <ul>
+          <li v-for="p in wholes" :key="p.id">
+            <button type="button" @click="take(stageOfPart(p))">
+              <span>{{ partLabel(p) }}</span><span class="quiet"
+                >{{ shelfGroups[partKindOf(p).group] }}, {{ freeSays(p) }}</span
+              >
+            </button>
+          </li>
+        </ul>
+      </template>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.from-shelf {
+  --field-width: 320px;
+  display: grid;
+  gap: 8px;
+}
+h3 {
+  margin-top: 6px;
+}
+.take {
+  justify-self: end;
+}
+li button {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  width: 100%;
+  min-height: 32px;
+  align-items: center;
+  border-bottom: 1px solid var(--p-row);
+  text-align: left;
+}
+li button:hover {
+  background: var(--p-tint);
+}
+</style>
