@@ -18,14 +18,17 @@ export async function openDemo(page: Page): Promise<void> {
 export async function openDrive(
   page: Page,
   name: string,
-  station: 'Job' | 'Train' | 'Check' | 'Run',
+  station: 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Run',
 ): Promise<void> {
   await page.locator('th.name a', { hasText: name }).click();
   await go(page, station);
 }
 
 /** By the rail to another station of the open drive. */
-export async function go(page: Page, station: 'Job' | 'Train' | 'Check' | 'Run'): Promise<void> {
+export async function go(
+  page: Page,
+  station: 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Run',
+): Promise<void> {
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
   await expect(page.locator('main h2').first()).toHaveText(station);
 }

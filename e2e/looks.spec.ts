@@ -23,7 +23,7 @@ for (const theme of ['day', 'night'] as const)
     if (theme === 'night') await page.getByRole('button', { name: 'Night' }).click();
     await nothingSerious(page);
     await page.locator('th.name a', { hasText: 'Orrery' }).click();
-    for (const station of ['Job', 'Train', 'Check', 'Run'] as const) {
+    for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Run'] as const) {
       await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
       await expect(page.locator('main h2').first()).toHaveText(station);
       if (station === 'Check') {
@@ -45,7 +45,7 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   await openDemo(page);
   expect(await sideways(page)).toBe(false);
   await page.locator('th.name a', { hasText: 'Orrery' }).click();
-  for (const station of ['Job', 'Train', 'Check', 'Run'] as const) {
+  for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Run'] as const) {
     await go(page, station);
     expect(await sideways(page)).toBe(false);
   }

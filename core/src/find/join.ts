@@ -89,7 +89,8 @@ export function ordered({ rank, count }: FindRequest, rows: readonly FoundRow[])
   if (rank === 'pareto') return sorted.filter((row) => unbeaten(row, sorted));
   const taken = new Map<string, number>();
   return sorted.filter((row) => {
-    const group = row.kind === 'even' ? `even ${row.stages}` : row.kind;
+    const byStages = row.kind === 'even' || (row.kind === 'rate' && rank === 'both');
+    const group = byStages ? `${row.kind} ${row.stages}` : row.kind;
     const before = taken.get(group) ?? 0;
     taken.set(group, before + 1);
     return before < count || (rank === 'both' && unbeaten(row, sorted));

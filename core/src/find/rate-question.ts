@@ -67,6 +67,8 @@ export const compareRates = (a: RateRow, b: RateRow): number =>
 class RateRows {
   private readonly rows = new Map<string, RateRow>();
   bound: number;
+  /** when all of them are exact: a train of more teeth cannot be among them, whatever its error */
+  mostTeeth = Infinity;
 
   private readonly count: number;
 
@@ -96,6 +98,7 @@ class RateRows {
     this.rows.clear();
     for (const row of kept) this.rows.set(`${row.steps.n}/${row.steps.d} ${row.intervalTicks}`, row);
     this.bound = Math.min(this.bound, toNumber(abs(kept.at(-1)!.error)) * (1 + SLACK) + SLACK);
+    if (kept.every((r) => r.error.n === 0n)) this.mostTeeth = kept.at(-1)!.teeth;
     return kept;
   }
 }
@@ -148,11 +151,19 @@ function nearby(
   question: RateQuestion,
   rows: RateRows,
 ): Nearby {
-  const { driven } = bench.products(shape).at(-1)!;
-  const { drivers } = bench.products(shape)[0]!;
-  const place = places(driven);
+  const all = bench.products(shape).at(-1)!.driven;
   const weights = bench.unlimited ? bench.weighted(shape) : null;
   const fixed = shape.partsTeeth;
+  // with a budget only what is light enough beside the lightest
+  const lightest = weights?.teeth.reduce((n, t) => Math.min(n, t), Infinity) ?? 0;
+  const room = question.mostTeeth - fixed - lightest;
+  const light = (list: Products): Products =>
+    weights && room !== Infinity
+      ? list.filter((v) => weights.teeth[firstAtLeast(weights.values, v)]! <= room)
+      : list;
+  const driven = light(all);
+  const drivers = light(bench.products(shape)[0]!.drivers);
+  const place = places(driven);
   const [leastTicks, mostTicks] = question.interval;
   const limits = question.steps.map((s) => (s ? toNumber(s) : null));
   const parts = toNumber(shape.partsRatio);
@@ -168,10 +179,19 @@ function nearby(
       const pairs = shape.pairCount === 0 ? { teeth: 0 } : hands.best(a, b, shape);
       return pairs && fixed + pairs.teeth;
     }
-    return fixed + weights.teeth[place(a)]! + weights.teeth[firstAtLeast(weights.values, b)]!;
+    return (
+      fixed +
+      weights.teeth[firstAtLeast(weights.values, a)]! +
+      weights.teeth[firstAtLeast(weights.values, b)]!
+    );
   };
 
+  /** Whether the fewest teeth behind both are too many already. */
+  const tooHeavy = (a: number, b: number): boolean =>
+    weights !== null && question.mostTeeth !== Infinity && teethOf(a, b)! > question.mostTeeth;
+
   const take = (a: number, ticks: number, b: number, mode: number): void => {
+    if (weights && teethOf(a, b)! > rows.mostTeeth) return;
     const ratio = ratioOf(a, b, shape);
     const steps = mul(rational(question.fullSteps * mode), ratio);
     const [low, high] = question.steps;
@@ -204,6 +224,7 @@ function nearby(
           if (high - low < (last - first) * DIVIDING) {
             for (let j = low; j < high; j++) {
               const a = driven[j]!;
+              if (tooHeavy(a, b)) continue;
               for (let n = Math.max(leastTicks, Math.ceil(first / a)); n <= mostTicks && a * n <= last; n++)
                 if (Math.abs(a * n - at) + slack > inner * at) take(a, n, b, mode);
             }
@@ -212,7 +233,7 @@ function nearby(
           for (let x = first; x <= last; x++) {
             if (x < 1 || Math.abs(x - at) + slack <= inner * at) continue;
             for (const a of divisorsUpTo(x, most, bench.primes)) {
-              if (a < least || place(a) < 0) continue;
+              if (a < least || place(a) < 0 || tooHeavy(a, b)) continue;
               const ticks = x / a;
               if (ticks >= leastTicks && ticks <= mostTicks) take(a, ticks, b, mode);
             }
@@ -221,6 +242,23 @@ function nearby(
       }
     },
   };
+}
+
+/** The least rate errors with each number of stages by itself: what is worth its stages can be seen. (handbook: find) */
+export function* searchRateByStages(
+  bench: Workbench,
+  hands: Hands,
+  question: RateQuestion,
+): Search<RateFound> {
+  const rows: RateRow[] = [];
+  const walked: RateFound['walked'][number][] = [];
+  for (let stages = 1; stages <= question.maxStages; stages++) {
+    const found = yield* searchRate(bench, hands, { ...question, leastStages: stages, maxStages: stages });
+    rows.push(...found.rows);
+    walked.push(...found.walked);
+    if (found.walked.some((w) => !w.proven)) break;
+  }
+  return { rows, walked };
 }
 
 /**

@@ -7,7 +7,7 @@ import { FRONT_CAP, searchFront } from './front.ts';
 import { Hands } from './hands.ts';
 import { Workbench } from './kit.ts';
 import { pairsAsParts, searchList } from './list-question.ts';
-import { searchRate, searchRateFront, type RateQuestion } from './rate-question.ts';
+import { searchRate, searchRateByStages, searchRateFront, type RateQuestion } from './rate-question.ts';
 import { searchRatio, type RatioQuestion, type Share, type Walked } from './ratio-question.ts';
 import type { Asked, FindRequest } from './request.ts';
 import { evenRow, rowOf } from './rows.ts';
@@ -167,8 +167,9 @@ function* findRate(
   const rows = [];
   const gone: Gone[] = [];
   const searches = [
-    ...(request.rank === 'pareto' ? [] : [searchRate]),
-    ...(request.rank === 'best' ? [] : [searchRateFront]),
+    ...(request.rank === 'best' ? [searchRate] : []),
+    ...(request.rank === 'both' ? [searchRateByStages] : []),
+    ...(request.rank === 'pareto' ? [searchRateFront] : []),
   ];
   for (const search of searches) {
     const found = yield* search(bench, hands, question);

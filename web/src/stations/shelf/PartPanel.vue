@@ -94,7 +94,7 @@ const all =
         <h2>{{ counted(parts.length, 'line').replace(/^./, (c) => c.toUpperCase()) }} chosen</h2>
       </header>
       <div class="fields">
-        <ChoiceField label="Known by, all" value="" :options="KNOWN" @choose="all('known')" />
+        <ChoiceField label="Known by, all" value="" :options="KNOWN" @choose="(v) => all('known')(v)" />
         <ReadField
           label="Own, all"
           value=""
