@@ -39,6 +39,10 @@ for (const b of benches) {
   );
 }
 
+const { findBench, workersBench } = await import('./find-bench.mjs');
+findBench();
+await workersBench();
+
 if (!process.argv.includes('--core')) {
   console.log('\nin the browser');
   spawnSync('npx', ['playwright', 'test', '--project=latency', '--reporter=list'], {

@@ -65,8 +65,8 @@ export function* searchRatio(bench: Workbench, question: RatioQuestion): Search<
     for (const shape of bench.shapes(stages)) {
       i++;
       const judge = judgeOf(best, hands, shape, question, bench.unlimited, tally);
-      for (const part of piecesOf(bench, shape, question.target, best)) {
-        if (piece++ % question.share.of !== question.share.index) continue;
+      const mine = (): boolean => piece++ % question.share.of === question.share.index;
+      for (const part of piecesOf(bench, shape, question.target, best, mine)) {
         const target = div(question.target, shape.partsRatio);
         tally.products += part.drivers.length;
         warm(part.driven, part.drivers, target, judge);
@@ -86,19 +86,27 @@ export function* searchRatio(bench: Workbench, question: RatioQuestion): Search<
   return { best: best.settle(), walked };
 }
 
-/** The lists to walk for a shape, whole or in segments; `done` is the part of them behind. */
+/** Two lists to walk, and the part of the shape that is behind. */
+interface Piece {
+  readonly driven: Products;
+  readonly drivers: Products;
+  readonly done: number;
+}
+
+/** The lists to walk for a shape, whole or in segments; what is not `mine` is not made. */
 function* piecesOf(
   bench: Workbench,
   shape: Shape,
   target: Rational,
   best: Best,
-): Generator<{ readonly driven: Products; readonly drivers: Products; readonly done: number }> {
+  mine: () => boolean,
+): Generator<Piece> {
   const sole = bench.soleFamily(shape);
   if (sole && sole.atMost(shape.pairCount) > WHOLE_LIST && best.bound < 0.25) {
-    yield* segmented(sole, shape.pairCount, toNumber(div(target, shape.partsRatio)), best);
+    yield* segmented(sole, shape.pairCount, toNumber(div(target, shape.partsRatio)), best, mine);
     return;
   }
-  for (const lists of bench.products(shape)) yield { ...lists, done: 0 };
+  for (const lists of bench.products(shape)) if (mine()) yield { ...lists, done: 0 };
 }
 
 /** Values of the greater side between two breaths, and of the greater lists of a segment. */
@@ -110,13 +118,15 @@ function* segmented(
   count: number,
   target: number,
   best: Best,
-): Generator<{ readonly driven: Products; readonly drivers: Products; readonly done: number }> {
+  mine: () => boolean,
+): Generator<Piece> {
   const before = sets.of(count - 1);
   const wheels = sets.wheels;
   const [least, most] = [before[0]! * wheels[0]!, before.at(-1)! * wheels.at(-1)!];
   const greater = Math.max(target, 1 / target);
   const start = Math.max(least, Math.floor((least * greater) / (1 + best.bound)));
   for (let low = start; low <= most; low += STRETCH) {
+    if (!mine()) continue;
     const high = Math.min(low + STRETCH, most + 1);
     const reach = 1 + best.bound + 1e-9;
     const large = between(before, wheels, low, high);

@@ -12,6 +12,8 @@ export interface FoundTrain {
 
 /** Up to so many multiples of a fraction are tried one by one; beyond it the drivers are gone through. */
 const MULTIPLES = 100_000;
+/** Lists of products that may be longer than this are not made only to look a few up. */
+const LONG = 1_000_000;
 
 export const trainTeeth = ({ shape, pairs }: FoundTrain): number => shape.partsTeeth + pairs.teeth;
 
@@ -32,6 +34,18 @@ export function* waysTo(bench: Workbench, ratio: Rational, stages: number, most:
     const [n, d] = [Number(wanted.n), Number(wanted.d)];
     const parts = shape.partsTeeth;
     const k = shape.pairCount;
+    const sole = bench.soleFamily(shape);
+    if (sole && sole.atMost(k) > LONG) {
+      // lists too long to be made for this: whether wheels make a product is asked of the wheels
+      const largest = (sole.wheels.at(-1) ?? 0) ** k / Math.max(n, d);
+      if (largest <= MULTIPLES) {
+        for (let t = 1; t <= largest; t++) {
+          if (parts + k * ((n * t) ** (1 / k) + (d * t) ** (1 / k)) > most() + 1e-6) break;
+          yield { shape, driven: n * t, drivers: d * t };
+        }
+        continue;
+      }
+    }
     for (const { driven, drivers } of bench.products(shape)) {
       const times = Math.min((driven.at(-1) ?? 0) / n, (drivers.at(-1) ?? 0) / d);
       if (times <= Math.max(MULTIPLES, drivers.length)) {
