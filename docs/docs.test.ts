@@ -29,6 +29,16 @@ describe('the documents', () => {
     }
   });
 
+  test('formats.md names every kind of part with its inputs, and every field of a search', async () => {
+    const { partKinds, findInputs } = await import('../core/src/index.ts');
+    const text = read('docs/formats.md');
+    for (const kind of Object.values(partKinds)) {
+      expect(text).toContain(`\`${kind.kind}\``);
+      for (const input of kind.inputs) expect(text).toContain(`\`${input.key}\``);
+    }
+    for (const input of findInputs) expect(text).toContain(`\`${input.key}\``);
+  });
+
   test('the example drive in formats.md is a drive', async () => {
     const { readDrive } = await import('../core/src/files/index.ts');
     const [, example = ''] = /```json\n([\s\S]*?)```/.exec(read('docs/formats.md')) ?? [];

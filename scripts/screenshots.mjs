@@ -55,6 +55,27 @@ await page.getByRole('button', { name: 'Cures for 73' }).click();
 await page.getByRole('button', { name: /^Compare: Change the belt/ }).click();
 await shot(page, 'compare');
 await page.getByRole('button', { name: 'Drop it' }).click();
+await go(page, 'Find');
+await page.getByRole('textbox', { name: 'Divide by' }).fill('73, 97');
+await page.clock.runFor(400);
+await page.locator('.searching').waitFor();
+await page.locator('.searching').waitFor({ state: 'detached' });
+await page.locator('tr[data-key]').first().click();
+await page.locator('.chart canvas').first().waitFor();
+await shot(page, 'find');
+await go(page, 'Shelf');
+await page.locator('[data-row="wheel-1-15"] [data-column="4"]').click();
+await shot(page, 'shelf');
+await page.getByRole('button', { name: 'Paste', exact: true }).click();
+await page
+  .getByLabel('Lines from a spreadsheet or a CSV file')
+  .fill(
+    'Brass wheel\t31\t1\t6\t2\t7.50\nSteel pinion\t14.5\t1\t5\t1\t4.20\nBelt wheel\t40\t2\t8\t1\t6.10\nAcetal wheel\t50\t1\t?\t2\t3.00\nWorm\t1÷50\t1\t8\t1\t28.00\nBrass wheel\t36\t1\t6\t1\t8.00',
+  );
+await page.clock.runFor(400);
+await page.getByText('2 not').waitFor();
+await shot(page, 'shelf-paste');
+await page.getByRole('button', { name: 'Close', exact: true }).click();
 await go(page, 'Check');
 await page.locator('.chart canvas').first().waitFor();
 await page.locator('.figures .figure').first().click();
@@ -75,6 +96,14 @@ await bench.getByRole('button', { name: 'Whole train' }).click();
 await shot(bench, 'train-long');
 await bench.getByRole('button', { name: 'Night' }).click();
 await shot(bench, 'train-night');
+await go(bench, 'Find');
+await bench.getByRole('radiogroup', { name: 'Question' }).getByText('Ratio').click();
+await bench.getByRole('textbox', { name: 'Ratio', exact: true }).first().fill('365.24219');
+await bench.clock.runFor(400);
+await bench.locator('tr[data-key]', { hasText: 'ppm' }).first().waitFor();
+await bench.waitForTimeout(2500);
+await bench.locator('tr[data-key]', { hasText: 'ppm' }).first().click();
+await shot(bench, 'find-night');
 await bench.getByRole('button', { name: 'Day' }).click();
 await bench.getByRole('link', { name: 'Pendrix' }).first().click();
 await bench.locator('th.name a', { hasText: 'Planet dial head' }).click();

@@ -1,16 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { exactly, rational, toText } from '../numbers/index.ts';
-import { key, plainEven, plainRatio, descending, fareyNearest, madeOfRange } from '../testing/plain-find.ts';
+import {
+  key,
+  plainEven,
+  plainRatio,
+  descending,
+  fareyNearest,
+  madeOfRange,
+  seeded,
+} from '../testing/plain-find.ts';
 import { find, runNow, type FindRequest, type Kit, type PoolWheel } from './index.ts';
-
-/** A small generator of numbers that always gives the same ones: a case that fails can be run again. */
-function seeded(seed: number): (below: number) => number {
-  let state = seed >>> 0;
-  return (below) => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return Math.floor((state / 2 ** 32) * below);
-  };
-}
 
 const request = (more: Partial<FindRequest> & Pick<FindRequest, 'asked' | 'kit'>): FindRequest => ({
   source: null,

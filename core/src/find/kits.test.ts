@@ -1,21 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { abs, compare, div, exactly, mul, rational, sub, toText, type Rational } from '../numbers/index.ts';
 import type { Stage } from '../drive/index.ts';
-import { plainStages, type PlainStage } from '../testing/plain-find.ts';
+import { plainStages, type PlainStage, seeded } from '../testing/plain-find.ts';
 import { searchList } from './list-question.ts';
 import { find, runNow, type Family, type FindRequest, type FixedPart, type Kit } from './index.ts';
 import { Workbench } from './kit.ts';
 import { partRatio, partTeeth } from './parts.ts';
 import { searchRatio, WHOLE } from './ratio-question.ts';
-
-/** A small generator of numbers that always gives the same ones. */
-function seeded(seed: number): (below: number) => number {
-  let state = seed >>> 0;
-  return (below) => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return Math.floor((state / 2 ** 32) * below);
-  };
-}
 
 const request = (kit: Kit, more: Partial<FindRequest> & Pick<FindRequest, 'asked'>): FindRequest => ({
   source: { fullSteps: 20, modes: [1, 2] },

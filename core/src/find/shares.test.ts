@@ -150,8 +150,10 @@ describe('the search of a drive', () => {
     const d = newDrive('x');
     return { ...d, job: { divisions }, ...(Object.keys(find).length > 0 && { find }) };
   };
-  const part = (kind: Parameters<typeof newPart>[0], id: string, more: object): ShelfPart =>
-    ({ ...newPart(kind, id), ...more }) as unknown as ShelfPart;
+  const part = (kind: Parameters<typeof newPart>[0], id: string, more: object): ShelfPart => ({
+    ...newPart(kind, id),
+    ...more,
+  });
   const shelf: ShelfPart[] = [
     part('wheel', 'a', { teeth: 16, moduleMm: 1, own: 2 }),
     part('wheel', 'b', { teeth: 73, moduleMm: 1 }),

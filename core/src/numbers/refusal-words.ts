@@ -114,6 +114,10 @@ export const refusalWords = {
     says: (t) => `${t.given} is not a from and a to`,
     cure: (t) => `write both with a dash between, ${eg(t, '12-127')}`,
   },
+  notTwo: {
+    says: (t) => `${t.given} is not two counts with a colon between`,
+    cure: (t) => `write them so, ${eg(t, '1:50')}`,
+  },
   notPair: {
     says: (t) => `${t.given} is not a pair of wheels`,
     cure: () => 'write driver and driven teeth, for example 9:32',

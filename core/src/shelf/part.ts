@@ -131,7 +131,7 @@ export const toothInput = (key: string, label: string, min: number): InputSpec =
   unit: 'teeth',
   min,
   max: 2000,
-  default: null,
+  default: 24,
 });
 
 /** What any part carries. */

@@ -238,3 +238,12 @@ export function plainStages(
     .sort((a, b) => compare(a.error, b.error) || a.stages - b.stages || (a.ratio.n < b.ratio.n ? -1 : 1))
     .slice(0, count);
 }
+
+/** A small generator of numbers that always gives the same ones: a case that fails can be run again. */
+export function seeded(seed: number): (below: number) => number {
+  let state = seed >>> 0;
+  return (below) => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return Math.floor((state / 2 ** 32) * below);
+  };
+}

@@ -16,18 +16,9 @@ import {
 } from '@pendrix/core';
 import { openShelfJournal, type Journal } from '../storage/journal.ts';
 import { storageRefusal, type PartRecord, type Storage } from '../storage/storage.ts';
+import { newer, withStep, type PartChange, type Step } from './shelf-steps.ts';
 import { useWorkshop } from './workshop.ts';
 
-/** One step of the shelf: what stood before and after of every line it touched; null is "not there". */
-interface Step {
-  readonly says: string;
-  readonly before: ReadonlyMap<string, PartRecord | null>;
-  readonly after: ReadonlyMap<string, PartRecord | null>;
-  readonly burst: string | null;
-}
-
-/** Enough for an evening. */
-const MOST_STEPS = 300;
 /** Beyond so many lines at once the database is waited for instead of noting each. */
 const MOST_NOTES = 100;
 
@@ -100,7 +91,7 @@ export const useShelf = defineStore('shelf', () => {
   }
 
   /** Puts lines as they are to stand, stores them, and lets the drives follow. */
-  function put(changed: ReadonlyMap<string, PartRecord | null>): void {
+  function put(changed: PartChange): void {
     const next = new Map(records.value);
     for (const [id, record] of changed) {
       if (record) next.set(id, record);
@@ -148,16 +139,9 @@ export const useShelf = defineStore('shelf', () => {
     }
   }
 
-  function change(
-    says: string,
-    after: ReadonlyMap<string, PartRecord | null>,
-    burst: string | null = null,
-  ): void {
+  function change(says: string, after: PartChange, burst: string | null = null): void {
     const before = new Map([...after.keys()].map((id) => [id, records.value.get(id) ?? null]));
-    const last = past.value.at(-1);
-    const joins = burst !== null && last?.burst === burst;
-    const step: Step = joins ? { ...last, after, says } : { says, before, after, burst };
-    past.value = [...(joins ? past.value.slice(0, -1) : past.value), step].slice(-MOST_STEPS);
+    past.value = withStep(past.value, { says, before, after, burst });
     future.value = [];
     put(after);
   }
@@ -261,24 +245,12 @@ export const useShelf = defineStore('shelf', () => {
     return after.size;
   }
 
-  /** Puts every line of a step as it stood, newer than whatever stands there. */
-  function restore(to: ReadonlyMap<string, PartRecord | null>): void {
-    put(
-      new Map(
-        [...to].map(([id, record]) => [
-          id,
-          record && { ...record, rev: Math.max(record.rev, records.value.get(id)?.rev ?? 0) + 1 },
-        ]),
-      ),
-    );
-  }
-
   function undo(): string | null {
     const step = past.value.at(-1);
     if (!step) return null;
     past.value = past.value.slice(0, -1);
     future.value = [...future.value, step];
-    restore(step.before);
+    put(newer(step.before, records.value));
     return step.says;
   }
 
@@ -287,7 +259,7 @@ export const useShelf = defineStore('shelf', () => {
     if (!step) return null;
     future.value = future.value.slice(0, -1);
     past.value = [...past.value, { ...step, burst: null }];
-    restore(step.after);
+    put(newer(step.after, records.value));
     return step.says;
   }
 

@@ -28,8 +28,7 @@ const both: PartCell<PlanetaryPart> = {
   show: (p) => `${p.sun}:${p.ring}`,
   read: (text): Result<{ readonly sun: number; readonly ring: number }> => {
     const [sun, ring, more] = text.split(':');
-    if (ring === undefined || more !== undefined)
-      return refused('notPair', text.trim(), { example: '12:60' });
+    if (ring === undefined || more !== undefined) return refused('notTwo', text.trim(), { example: '12:60' });
     const limits = { min: 4, max: 2000, unit: 'teeth', example: '12:60' };
     const [s, r] = [readCount(sun!, limits), readCount(ring, limits)];
     return !s.ok ? s : !r.ok ? r : taken({ sun: s.value, ring: r.value });

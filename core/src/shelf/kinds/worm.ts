@@ -27,7 +27,8 @@ const both: PartCell<WormPart> = {
   show: (p) => `${p.starts}:${p.wheel}`,
   read: (text): Result<{ readonly starts: number; readonly wheel: number }> => {
     const sides = text.split(':');
-    if (sides.length > 2 || /[÷/x×]/.test(text)) return refused('notPair', text.trim(), { example: '1:50' });
+    if (sides.length > 2 || /[÷/x×]/.test(text))
+      return refused('notTwo', text.trim(), { example: '1:50, or 50 for the wheel alone' });
     const [starts, teeth] = sides.length === 2 ? sides : ['1', sides[0]];
     const k = readCount(starts, { min: 1, max: 20, unit: 'starts', example: '1' });
     if (!k.ok) return k;

@@ -259,26 +259,33 @@ const again = (): void => {
 .certificate p {
   flex: 1;
 }
+/* Where all three do not stand side by side, an opened train takes the place of what is asked until it is closed. */
 @media (max-width: 1240px) {
-  .page {
+  .page:not(.wide) .body {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: minmax(0, 1fr) minmax(0, 1fr);
   }
-  .page.wide {
-    grid-template-rows: minmax(0, 1fr);
+  .page:not(.wide) .body > :deep(.form) {
+    display: none;
   }
-  .right {
+  .page:not(.wide) .results {
     border-left: 0;
-    border-top: 1px solid var(--p-hair);
   }
-  .sub .q {
+  .sub .q,
+  .page:not(.wide) .order {
     display: none;
   }
 }
 @media (max-width: 700px) {
-  .body {
-    grid-template-columns: minmax(0, 1fr);
+  .page {
+    display: block;
     overflow-y: auto;
+  }
+  .body {
+    display: block;
+  }
+  .right {
+    border-left: 0;
+    border-top: 1px solid var(--p-hair);
   }
 }
 </style>

@@ -120,7 +120,9 @@ const all =
 .fields {
   --field-width: 148px;
   display: grid;
-  gap: 4px;
+  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
+  gap: 4px 28px;
+  align-items: start;
   padding: 10px 14px;
 }
 .uses {

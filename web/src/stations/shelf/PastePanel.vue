@@ -46,7 +46,7 @@ const remarks = computed(() => {
       ? ''
       : adds.length === 1
         ? `Line ${adds[0]!.line} adds to what you own of a part that is there.`
-        : `${counted(adds.length, 'line')} add to what you own of parts that are there.`,
+        : `Of these ${counted(adds.length, 'line')} add to what you own of parts that are there.`,
     open.length === 0 ? '' : `Line ${open[0]!.line} has no bore, so it stays unknown.`,
   ].filter(Boolean);
 });
@@ -184,7 +184,7 @@ textarea:focus-visible {
 }
 .line {
   display: grid;
-  grid-template-columns: 30px minmax(0, 1fr) 56px 40px 40px 36px 56px;
+  grid-template-columns: 30px minmax(0, 1fr) 46px 32px 34px 32px 46px;
   column-gap: 6px;
   height: 24px;
   line-height: 24px;
@@ -195,6 +195,9 @@ textarea:focus-visible {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.line.head .num {
+  font-family: var(--text);
 }
 .line.head {
   flex: none;
@@ -235,6 +238,11 @@ textarea:focus-visible {
   padding: 8px 14px;
   font-size: 14px;
   line-height: 19px;
+}
+.tally span {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
 }
 .tally {
   display: flex;
