@@ -147,3 +147,78 @@ test('the redraw of an eight-stage train while typing, in its own frame', async 
   console.log(said);
   info.annotations.push({ type: 'bench', description: said });
 });
+
+test('the page stays responsive while it searches: the longest task of half a minute of four pairs', async ({
+  page,
+}, info) => {
+  test.setTimeout(120_000);
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Find');
+  await field(page, 'Divide by').fill('73, 97');
+  await expect(page.locator('tr[data-key]').first()).toBeVisible();
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    Object.assign(window, { longTasks: seen });
+    new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
+      entryTypes: ['longtask'],
+    });
+  });
+  await field(page, 'Divide by').fill('60');
+  await page.getByRole('radiogroup', { name: 'Most stages' }).getByText('4').click();
+  await expect(page.locator('.searching')).toContainText('Four pairs', { timeout: 60_000 });
+  await page.waitForTimeout(5000);
+  const from = Date.now();
+  await page.getByRole('button', { name: 'Stop and keep' }).click();
+  await expect(page.locator('.searching')).toHaveCount(0);
+  const stopped = Date.now() - from;
+  const longest = await page.evaluate(() =>
+    Math.max(0, ...(window as unknown as { longTasks: number[] }).longTasks),
+  );
+  const said = `searching: longest task of the page ${longest.toFixed(0)} ms (wanted < 50); stopped after ${stopped} ms, the click and the redraw included`;
+  console.log(said);
+  info.annotations.push({ type: 'bench', description: said });
+  expect(await page.locator('tr[data-key]').count()).toBeGreaterThan(0);
+});
+
+test('a shelf of two thousand lines: the longest task while it scrolls, and while a cell is written', async ({
+  page,
+}, info) => {
+  await page.goto('/shelf');
+  const rows = Array.from({ length: 2000 }, (_, i) => `wheel,${12 + (i % 300)},${1 + (i % 7) / 4},6,1,2.50`);
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Import' }).click();
+  await (
+    await chooser
+  ).setFiles({ name: 'parts.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  await page.getByRole('button', { name: /^Add 2/ }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(page.locator('.groups')).toContainText('2000');
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    Object.assign(window, { longTasks: seen });
+    new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
+      entryTypes: ['longtask'],
+    });
+  });
+  await page.locator('.grid .body').hover();
+  for (let i = 0; i < 25; i++) {
+    await page.mouse.wheel(0, 1800);
+    await page.waitForTimeout(40);
+  }
+  const scrolled = await page.evaluate(() => {
+    const all = (window as unknown as { longTasks: number[] }).longTasks;
+    return Math.max(0, ...all.splice(0));
+  });
+  await page.locator('[data-row] [data-column="4"]').nth(15).click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('12345');
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(300);
+  const written = await page.evaluate(() =>
+    Math.max(0, ...(window as unknown as { longTasks: number[] }).longTasks),
+  );
+  const said = `2 000 lines: longest task while scrolling ${scrolled.toFixed(0)} ms, while writing a cell ${written.toFixed(0)} ms (0 is below the 50 that are counted)`;
+  console.log(said);
+  info.annotations.push({ type: 'bench', description: said });
+  await expect(page.locator('[data-row] [data-column="4"]', { hasText: /^12.?345$/ })).toHaveCount(1);
+});

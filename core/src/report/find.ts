@@ -71,7 +71,11 @@ function proved(
       return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)}.${counts}`;
     return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)} with under ${least} teeth.${counts}`;
   }
-  const last = known.filter((r) => r.error !== null).at(-1);
+  // what stands beyond the count is there because nothing beats it, not because nothing is nearer
+  const last = known
+    .filter((r) => r.error !== null)
+    .slice(0, request.count)
+    .at(-1);
   const counts = `${grouped(String(sum(walked, (g) => g.products)))} products were walked, ${grouped(String(sum(walked, (g) => g.looked)))} looked at closely${refusedSays(walked)}.`;
   if (!last) return `${where(request)} nothing of ${upTo(proven, word)} comes near enough. ${counts}`;
   const what = request.asked.question === 'ratio' ? 'comes nearer' : 'keeps the rate better';
