@@ -48,8 +48,8 @@ test('from an empty browser to the machine and back, with the keyboard alone', a
   await tabTo(page, /^Add a stage$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('two pulleys or sprockets')).toBeVisible();
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('ArrowDown');
+  // from the shelf, a spur pair, a belt
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: /Stage 1: Toothed belt/ })).toBeVisible();
   await expect(field(page, 'Driver')).toBeFocused();
@@ -61,7 +61,7 @@ test('from an empty browser to the machine and back, with the keyboard alone', a
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await tabTo(page, /^Add a stage$/);
   await page.keyboard.press('Enter');
-  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: /Stage 2: Worm/ })).toBeVisible();
   await expect(field(page, 'Starts')).toBeFocused();

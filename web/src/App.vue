@@ -176,6 +176,11 @@ watch(
 }
 /* The count changes as it runs: the keys beside it stay where they are. */
 .searching {
+  width: 232px;
+  text-align: right;
+  contain: strict;
+  height: 20px;
+  line-height: 20px;
   color: var(--p-blue);
   font-size: 14px;
   font-weight: 600;

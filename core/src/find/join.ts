@@ -2,8 +2,22 @@ import { abs, compare, exactly, ZERO, type Rational } from '../numbers/index.ts'
 import type { FindAnswer, FoundRow, Gone } from './answer.ts';
 import type { FindRequest } from './request.ts';
 
-const errorOf = (row: FoundRow): Rational => (row.error === null ? ZERO : abs(exactly(row.error)));
-const stepsOf = (row: FoundRow): Rational => (row.steps === null ? ZERO : exactly(row.steps));
+/** A figure of a row as a number, read from its text once: rows are compared with one another many times. */
+function read(of: (row: FoundRow) => string | null): (row: FoundRow) => Rational {
+  const known = new WeakMap<FoundRow, Rational>();
+  return (row) => {
+    let value = known.get(row);
+    if (!value) {
+      const text = of(row);
+      value = text === null ? ZERO : abs(exactly(text));
+      known.set(row, value);
+    }
+    return value;
+  };
+}
+const errorOf = read((row) => row.error);
+const stepsOf = read((row) => row.steps);
+const ratioOf = read((row) => row.ratio);
 
 /** Where a kind of row stands: what comes out even before what misses, and that before what only comes near. */
 const KINDS = ['even', 'ratio', 'rate', 'misses', 'near'];
@@ -15,7 +29,7 @@ export function compareFound(a: FoundRow, b: FoundRow): number {
   const error = compare(errorOf(a), errorOf(b));
   switch (a.kind) {
     case 'ratio': {
-      const numerators = exactly(a.ratio).n - exactly(b.ratio).n;
+      const numerators = ratioOf(a).n - ratioOf(b).n;
       return error || a.stages - b.stages || (numerators < 0n ? -1 : numerators > 0n ? 1 : 0);
     }
     case 'rate':
@@ -36,7 +50,7 @@ export function compareFound(a: FoundRow, b: FoundRow): number {
         a.teeth - b.teeth ||
         compare(stepsOf(a), stepsOf(b)) ||
         (a.mode ?? 0) - (b.mode ?? 0) ||
-        compare(exactly(a.ratio), exactly(b.ratio))
+        compare(ratioOf(a), ratioOf(b))
       );
   }
 }
@@ -53,6 +67,7 @@ const sameKey = (row: FoundRow): string =>
 export function unbeaten(row: FoundRow, rows: readonly FoundRow[]): boolean {
   return !rows.some((other) => {
     if (other === row || other.misses.length > row.misses.length) return false;
+    if (other.stages > row.stages || other.teeth > row.teeth) return false;
     const error = compare(errorOf(other), errorOf(row));
     const modes = row.kind === 'even' && other.kind === 'even' ? (other.mode ?? 0) - (row.mode ?? 0) : 0;
     const [stages, teeth] = [other.stages - row.stages, other.teeth - row.teeth];

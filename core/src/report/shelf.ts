@@ -214,11 +214,14 @@ function titleOf(
 const measuredSize = (mm: number): string =>
   Number.isInteger(mm) ? String(mm) : measured(mm).replace(/0+$/, '');
 
+/** Numbers in words by their size: 9 before 36. Made once, for it is asked thousands of times. */
+const inOrder = new Intl.Collator('en', { numeric: true });
+
 function sorted(rows: readonly ShelfRow[], { sort, down }: ShelfView): readonly ShelfRow[] {
   const by = (a: ShelfRow, b: ShelfRow): number => {
     switch (sort) {
       case 'name':
-        return a.label.localeCompare(b.label, 'en', { numeric: true });
+        return inOrder.compare(a.label, b.label);
       case 'own':
         return a.part.own - b.part.own;
       case 'used':
@@ -226,13 +229,13 @@ function sorted(rows: readonly ShelfRow[], { sort, down }: ShelfView): readonly 
       case 'price':
         return compare(exactly(a.price || '-1'), exactly(b.price || '-1'));
       case 'known':
-        return a.knownSays.localeCompare(b.knownSays);
+        return inOrder.compare(a.knownSays, b.knownSays);
       case 'teeth':
       case 'size':
       case 'bore':
-        return a[sort].localeCompare(b[sort], 'en', { numeric: true });
+        return inOrder.compare(a[sort], b[sort]);
     }
   };
-  const out = [...rows].sort((a, b) => by(a, b) || a.teeth.localeCompare(b.teeth, 'en', { numeric: true }));
+  const out = [...rows].sort((a, b) => by(a, b) || inOrder.compare(a.teeth, b.teeth));
   return down ? out.reverse() : out;
 }

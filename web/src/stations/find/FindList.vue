@@ -94,6 +94,7 @@ async function onKey(e: KeyboardEvent): Promise<void> {
   min-height: 120px;
   overflow: auto;
   background: var(--p-surface);
+  contain: strict;
 }
 table {
   width: 100%;
