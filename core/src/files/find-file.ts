@@ -77,10 +77,12 @@ const schema = Joi.object({
   question: Joi.string().valid('ratio', 'divisions', 'rate').required(),
   target: positive('365.24219').when('question', { is: 'ratio', then: Joi.required() }),
   divisions: divisions.when('question', { is: 'divisions', then: Joi.required() }),
-  rate: Joi.object({ periodSeconds: positive('86164.0905').required() }).when('question', {
-    is: 'rate',
-    then: Joi.required(),
-  }),
+  rate: Joi.object({ periodSeconds: positive('86164.0905').required() })
+    .unknown(true)
+    .when('question', {
+      is: 'rate',
+      then: Joi.required(),
+    }),
   timer: Joi.object({
     tickHz: positive('2000000').required(),
     bits: Joi.number().integer().min(1).max(53),

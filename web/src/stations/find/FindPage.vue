@@ -276,6 +276,12 @@ const again = (): void => {
   }
 }
 @media (max-width: 700px) {
+  .order {
+    display: none;
+  }
+  .sub {
+    padding: 0 8px 0 16px;
+  }
   .page {
     display: block;
     overflow-y: auto;
