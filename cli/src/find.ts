@@ -1,18 +1,11 @@
 import {
   find as search,
-  findCertificate,
-  grouped,
-  pairsText,
-  ppmText,
-  exactly,
-  reasonSays,
+  findReport,
   refused,
   runNow,
   taken,
-  turnErrorText,
   type FindAnswer,
   type FindRequest,
-  type FoundRow,
   type Result,
 } from '@pendrix/core';
 import { findAnswer, readFindRequest } from '@pendrix/core/files/index';
@@ -46,31 +39,26 @@ async function run(words: readonly string[]): Promise<Result<string>> {
 }
 
 function readable(request: FindRequest, answer: FindAnswer): string {
+  const report = findReport(request, answer, true);
+  const rows = report.groups.flatMap((g) => g.rows);
   const parts: string[] = [];
-  if (answer.rows.length > 0)
+  if (rows.length > 0)
     parts.push(
       table(
-        ['Driver : driven', 'ratio', 'off by', 'steps a turn', 'mode', 'ticks', 'teeth'],
-        answer.rows.map((row) => cells(row)),
+        ['Driver : driven', 'ratio', 'grade', 'steps a turn', 'mode', 'ticks', 'teeth'],
+        rows.map(({ row, pairs, graded, ticks, teeth }) => [
+          pairs,
+          row.ratio,
+          graded.word,
+          row.steps ?? '–',
+          row.mode === null ? '–' : `1/${row.mode}`,
+          ticks || '–',
+          teeth,
+        ]),
+        new Set([0, 2]),
       ),
     );
-  if (answer.reason) parts.push(reasonSays(request, answer.reason));
-  parts.push(findCertificate(request, answer));
+  if (report.reason) parts.push(report.reason);
+  parts.push(report.certificate);
   return parts.join('\n\n');
 }
-
-const cells = (row: FoundRow): readonly string[] => [
-  pairsText(row),
-  row.ratio,
-  row.kind === 'even'
-    ? 'even'
-    : row.kind === 'misses'
-      ? `misses ${row.misses.join(', ')}`
-      : row.kind === 'near'
-        ? turnErrorText(exactly(row.error ?? '0'))
-        : ppmText(exactly(row.error ?? '0')),
-  row.steps ?? '–',
-  row.mode === null ? '–' : `1/${row.mode}`,
-  row.intervalTicks === null ? '–' : grouped(String(row.intervalTicks)),
-  String(row.teeth),
-];

@@ -16,7 +16,7 @@ export interface Met {
 }
 
 /** |error|, then fewer stages, then the smaller numerator. (handbook: find) */
-export function compareMet(a: Met, b: Met): number {
+function compareMet(a: Met, b: Met): number {
   return (
     compare(abs(a.error), abs(b.error)) ||
     a.shape.stages - b.shape.stages ||
@@ -60,12 +60,6 @@ export class Best {
   /** Whether this ratio is in already, so that it need not be looked at again. */
   knows(driven: number, drivers: number, shape: Shape): boolean {
     return this.met.has(keyOf(driven, drivers, shape));
-  }
-
-  /** Takes in what another search of the same question met. */
-  join(others: readonly Met[]): void {
-    for (const m of others) this.offer(m.driven, m.drivers, m.shape);
-    this.settle();
   }
 
   /** Best first; what is beyond the count is let go. */

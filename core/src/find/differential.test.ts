@@ -49,6 +49,28 @@ const owned = (wheels: ReadonlyMap<number, number>): PoolWheel[] =>
 const endless = (wheels: readonly PoolWheel[]): Map<number, number> =>
   new Map(wheels.map((w) => [w.teeth, Infinity]));
 
+/** The rows of a search and those of the loops, figure by figure and wheel by wheel. */
+function sameRows(
+  asked: Pick<FindRequest, 'kit' | 'maxStages' | 'count'>,
+  wheels: ReadonlyMap<number, number>,
+  target: ReturnType<typeof rational>,
+  place: number,
+): void {
+  const found = runNow(find(request({ ...asked, asked: { question: 'ratio', target } })));
+  const plain = plainRatio(wheels, target, asked.maxStages, asked.count);
+  expect([place, found.rows.map((r) => [r.ratio, r.error, r.stages, r.teeth, r.driven, r.drivers])]).toEqual([
+    place,
+    plain.map((r) => [
+      toText(r.ratio),
+      toText(r.error),
+      r.stages,
+      r.teeth,
+      descending(r.driven),
+      descending(r.drivers),
+    ]),
+  ]);
+}
+
 describe('a ratio, against nested loops', () => {
   test('700 ranges of two pairs', () => {
     const pick = seeded(11);
@@ -56,19 +78,7 @@ describe('a ratio, against nested loops', () => {
       const from = 5 + pick(20);
       const wheels = range(from, from + 2 + pick(4));
       const target = rational(1 + pick(900), 1 + pick(300));
-      const found = runNow(find(request({ asked: { question: 'ratio', target }, kit: kitOf(wheels) })));
-      const plain = plainRatio(endless(wheels), target, 2, 12);
-      expect([i, found.rows.map((r) => [r.ratio, r.error, r.stages, r.teeth, r.driven, r.drivers])]).toEqual([
-        i,
-        plain.map((r) => [
-          toText(r.ratio),
-          toText(r.error),
-          r.stages,
-          r.teeth,
-          descending(r.driven),
-          descending(r.drivers),
-        ]),
-      ]);
+      sameRows({ kit: kitOf(wheels), maxStages: 2, count: 12 }, endless(wheels), target, i);
     }
   });
 
@@ -78,14 +88,7 @@ describe('a ratio, against nested loops', () => {
       const from = 7 + pick(30);
       const wheels = range(from, from + 3);
       const target = rational(100 + pick(900), 100 + pick(900));
-      const found = runNow(
-        find(request({ asked: { question: 'ratio', target }, kit: kitOf(wheels), maxStages: 3, count: 9 })),
-      );
-      const plain = plainRatio(endless(wheels), target, 3, 9);
-      expect([i, found.rows.map((r) => [r.ratio, r.stages, r.teeth, r.driven, r.drivers])]).toEqual([
-        i,
-        plain.map((r) => [toText(r.ratio), r.stages, r.teeth, descending(r.driven), descending(r.drivers)]),
-      ]);
+      sameRows({ kit: kitOf(wheels), maxStages: 3, count: 9 }, endless(wheels), target, i);
     }
   });
 
@@ -94,14 +97,7 @@ describe('a ratio, against nested loops', () => {
     for (let i = 0; i < 700; i++) {
       const wheels = shelf(pick, 3 + pick(4));
       const target = rational(1 + pick(400), 1 + pick(100));
-      const found = runNow(
-        find(request({ asked: { question: 'ratio', target }, kit: kitOf(owned(wheels)), count: 8 })),
-      );
-      const plain = plainRatio(wheels, target, 2, 8);
-      expect([i, found.rows.map((r) => [r.ratio, r.stages, r.teeth, r.driven, r.drivers])]).toEqual([
-        i,
-        plain.map((r) => [toText(r.ratio), r.stages, r.teeth, descending(r.driven), descending(r.drivers)]),
-      ]);
+      sameRows({ kit: kitOf(owned(wheels)), maxStages: 2, count: 8 }, wheels, target, i);
     }
   });
 
@@ -110,14 +106,7 @@ describe('a ratio, against nested loops', () => {
     for (let i = 0; i < 30; i++) {
       const wheels = shelf(pick, 4 + pick(2));
       const target = rational(1 + pick(400), 1 + pick(100));
-      const found = runNow(
-        find(request({ asked: { question: 'ratio', target }, kit: kitOf(owned(wheels)), maxStages: 3 })),
-      );
-      const plain = plainRatio(wheels, target, 3, 12);
-      expect([i, found.rows.map((r) => [r.ratio, r.stages, r.teeth])]).toEqual([
-        i,
-        plain.map((r) => [toText(r.ratio), r.stages, r.teeth]),
-      ]);
+      sameRows({ kit: kitOf(owned(wheels)), maxStages: 3, count: 12 }, wheels, target, i);
     }
   });
 

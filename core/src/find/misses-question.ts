@@ -52,7 +52,7 @@ function hitsOf(
   first: number,
   last: number,
 ): ReadonlyMap<number, readonly number[]> {
-  const hits = new Uint8Array(Math.max(0, last - first + 1));
+  const hits = new Uint16Array(Math.max(0, last - first + 1));
   for (const division of divisions) {
     const d = Number(division);
     for (let n = Math.ceil(first / d) * d; n <= last; n += d) hits[n - first]!++;
@@ -121,7 +121,7 @@ function* freeSteps(bench: Workbench, hands: Hands, question: DivisionsQuestion)
 /** The driven products of a shape, and for each how many divisions it could bring at most. */
 interface Reach {
   readonly driven: Products;
-  readonly atMost: Uint8Array;
+  readonly atMost: Uint16Array;
   /** counts of steps with exactly so many hits that some drivers leave */
   readonly stepsOf: (driven: number, hits: number) => Iterable<number>;
 }
@@ -146,7 +146,7 @@ function reachOf(
   };
   return {
     driven,
-    atMost: Uint8Array.from(driven, (a) => Math.min(255, hitsOf(a * all))),
+    atMost: Uint16Array.from(driven, (a) => hitsOf(a * all)),
     *stepsOf(a, hits) {
       for (const mode of modes) {
         const above = a * fullSteps * mode * n;

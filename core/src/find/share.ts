@@ -91,12 +91,7 @@ function* bestOf(bench: Workbench, question: RatioQuestion, share: Share) {
 
 const goneOf = (w: Walked): Gone => ({ ...w, trains: null, steps: null });
 
-export function ratioRow(
-  bench: Workbench,
-  hands: Hands,
-  { source }: FindRequest,
-  m: Met,
-): readonly FoundRow[] {
+function ratioRow(bench: Workbench, hands: Hands, { source }: FindRequest, m: Met): readonly FoundRow[] {
   const train = isListed(bench, m) ? listed(m) : bestTrain(bench, hands, m.ratio, m.shape.stages);
   if (!train) return [];
   const mode = source && source.modes.reduce((a, b) => Math.min(a, b));

@@ -109,6 +109,18 @@ describe('shares of a search', () => {
   });
 });
 
+test('more than 255 divisions are counted rightly when all but one come out even', () => {
+  // 260 go into a multiple of 7, 200 into anything: a count kept in a byte would call the 260 a 4
+  const many = Array.from({ length: 260 }, (_, i) => (i < 200 ? 1n : 7n));
+  const asked = request({
+    asked: { question: 'divisions', divisions: [...many, 10_007n] },
+    steps: [rational(10_000), rational(12_000)],
+    maxStages: 1,
+  });
+  const [row] = runNow(find(asked)).rows;
+  expect(row!.misses).toEqual(['10007']);
+});
+
 describe('what nothing beats', () => {
   test('among what is found, no other is as good in all and better in one', () => {
     const { rows } = runNow(find(QUESTIONS[2]![1]));
