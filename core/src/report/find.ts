@@ -76,7 +76,9 @@ function proved(
     .filter((r) => r.error !== null)
     .slice(0, request.count)
     .at(-1);
-  const counts = `${grouped(String(sum(walked, (g) => g.products)))} products were walked, ${grouped(String(sum(walked, (g) => g.looked)))} looked at closely${refusedSays(walked)}.`;
+  const looked = sum(walked, (g) => g.looked);
+  const closely = looked === 0 ? '' : `, ${grouped(String(looked))} looked at closely${refusedSays(walked)}`;
+  const counts = `${grouped(String(sum(walked, (g) => g.products)))} products were walked${closely}.`;
   if (!last) return `${where(request)} nothing of ${upTo(proven, word)} comes near enough. ${counts}`;
   const what = request.asked.question === 'ratio' ? 'comes nearer' : 'keeps the rate better';
   if (request.rank === 'pareto')

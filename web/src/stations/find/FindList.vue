@@ -123,7 +123,7 @@ td:last-child {
 }
 th,
 td {
-  padding: 0 6px;
+  padding: 0 4px;
 }
 thead th.num {
   text-align: right;
@@ -184,7 +184,10 @@ tr.on:hover td {
 tr.on td:first-child {
   box-shadow: inset 3px 0 0 var(--p-blue);
 }
-tr.on .num :deep(.fr) {
+tr.on .num :deep(*) {
+  white-space: nowrap;
+}
+.num :deep(.fr) {
   font-size: 10.5px;
   line-height: 10px;
 }

@@ -166,7 +166,7 @@ const again = (): void => {
             <p>
               <b v-if="report.reason">{{ `${report.reason} ` }}</b>
               <span>{{ report.certificate }}</span>
-              <span v-if="report.must"> {{ report.must }}</span>
+              <span v-if="report.must">{{ ` ${report.must}` }}</span>
             </p>
             <v-btn v-if="mine?.stopped || finding.failed" :prepend-icon="mdiReload" @click="again"
               >Go on</v-btn
