@@ -92,11 +92,11 @@ test('what drives use is counted, and a drive follows a line that changes', asyn
   await openShelf(page);
   await part(page, 'wheel-1-15', 0).click();
   await expect(page.getByText('1 of 2 used by Tide dial')).toBeVisible();
-  await part(page, 'pulley-2-76', TEETH).scrollIntoViewIfNeeded();
+  await page.getByLabel('Filter').fill('76');
   await part(page, 'pulley-2-76', TEETH).click();
   await page.keyboard.press('Enter');
   await part(page, 'pulley-2-76', TEETH).getByRole('textbox').fill('73');
-  await page.keyboard.press('Enter');
+  await page.getByLabel('Filter').fill('');
   await go(page, 'Train');
   await expect(field(page, 'Driven').first()).toHaveValue('73');
   await page.getByRole('button', { name: 'Stand alone' }).first().click();

@@ -63,7 +63,7 @@ const sameKey = (row: FoundRow): string =>
       ? `${row.kind} ${row.ratio}`
       : `${row.kind} ${row.stages} ${row.ratio}`;
 
-/** Whether nothing else in a list is as good in error, stages, teeth and coarseness of the mode at once, and better in one. */
+/** Whether nothing else in a list is as good in error, stages, teeth, what is to be bought and coarseness of the mode at once, and better in one. */
 export function unbeaten(row: FoundRow, rows: readonly FoundRow[]): boolean {
   return !rows.some((other) => {
     if (other === row || other.misses.length > row.misses.length) return false;
@@ -72,8 +72,9 @@ export function unbeaten(row: FoundRow, rows: readonly FoundRow[]): boolean {
     const modes = row.kind === 'even' && other.kind === 'even' ? (other.mode ?? 0) - (row.mode ?? 0) : 0;
     const [stages, teeth] = [other.stages - row.stages, other.teeth - row.teeth];
     const misses = other.misses.length - row.misses.length;
-    const asGood = error <= 0 && stages <= 0 && teeth <= 0 && modes <= 0;
-    const better = error < 0 || stages < 0 || teeth < 0 || modes < 0 || misses < 0;
+    const cost = other.cost - row.cost;
+    const asGood = error <= 0 && stages <= 0 && teeth <= 0 && modes <= 0 && cost <= 0;
+    const better = error < 0 || stages < 0 || teeth < 0 || modes < 0 || misses < 0 || cost < 0;
     return asGood && (better || rows.indexOf(other) < rows.indexOf(row));
   });
 }

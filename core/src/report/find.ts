@@ -2,7 +2,7 @@ import { exactly, factors, mul, toNumber, type Rational } from '../numbers/index
 import { kindOf } from '../drive/index.ts';
 import type { FindAnswer, FindRequest, FoundRow, Gone, Reason } from '../find/index.ts';
 import { angleText, counted, grouped, inLine, listed, measured, powers, shortList } from './text.ts';
-import { plainText } from './rich.ts';
+import { sentenceText } from './rich.ts';
 
 /** What a train's stages are called: pairs where all are wheel pairs, stages where parts are used as they are. */
 const stageWord = ({ kit }: FindRequest): 'pair' | 'stage' => (kit.parts.length > 0 ? 'stage' : 'pair');
@@ -145,5 +145,5 @@ export function ticksMustHold(request: FindRequest): string | null {
   );
   if (foreign.length === 0) return null;
   const must = foreign.reduce((n, [p, e]) => n * p ** BigInt(e), 1n);
-  return `One turn is ${inLine(ticks)} ticks = ${plainText(powers(factors(ticks.n)))}; ${listed(foreign.map(([p]) => grouped(String(p))))} ${foreign.length === 1 ? 'is' : 'are'} in no wheel, so for no error at all the ticks between two steps must be a multiple of ${grouped(String(must))}.`;
+  return `One turn is ${inLine(ticks)} ticks = ${sentenceText(powers(factors(ticks.n)))}; ${listed(foreign.map(([p]) => grouped(String(p))))} ${foreign.length === 1 ? 'is' : 'are'} in no wheel, so for no error at all the ticks between two steps must be a multiple of ${grouped(String(must))}.`;
 }

@@ -1,5 +1,5 @@
 export { report, type Report } from './report.ts';
-export { plainText, THIN, type Piece, type Rich } from './rich.ts';
+export { plainText, raised, THIN, type Piece, type Rich } from './rich.ts';
 export { workingAsText, type Figure, type Graded, type WorkingLine } from './figure.ts';
 export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
 export { gradeWords } from './grades.ts';

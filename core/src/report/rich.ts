@@ -25,3 +25,14 @@ export function plainText(rich: Rich): string {
   }
   return out.replaceAll(THIN, ' ');
 }
+
+const RAISED: Readonly<Record<string, string>> = { '−': '⁻', '-': '⁻' };
+const DIGITS = '⁰¹²³⁴⁵⁶⁷⁸⁹';
+
+/** Digits as raised characters, for a power where only plain letters can stand: "10⁻⁶". */
+export const raised = (digits: string): string =>
+  [...digits].map((d) => RAISED[d] ?? DIGITS[Number(d)] ?? d).join('');
+
+/** As plain text for a sentence on the screen: powers are raised. */
+export const sentenceText = (rich: Rich): string =>
+  plainText(rich.map((p) => (typeof p !== 'string' && 'sup' in p ? raised(p.sup) : p)));

@@ -29,6 +29,8 @@ export interface ShelfView {
 export interface ShelfRow {
   readonly id: string;
   readonly part: ShelfPart;
+  /** the section it stands in: its kind, of wheels with their module or pitch */
+  readonly section: string;
   readonly label: string;
   /** as the cells show it: with a unit beside it, or nothing */
   readonly teeth: string;
@@ -89,10 +91,9 @@ export function shelfReport(
     const text = words.length === 0 ? '' : wordsOf(part);
     return words.every((word) => text.includes(word));
   });
-  const rows = shown.map((part) => rowOf(part, uses.get(part.id) ?? []));
+  const rows = shown.map((part) => rowOf(part, uses.get(part.id) ?? UNUSED));
   const owned = shown.filter((p) => p.price !== undefined);
   const priced = owned.reduce((n, p) => n + p.own, 0);
-  const worth = owned.reduce<Rational>((sum, p) => add(sum, mul(exactly(p.price!), rational(p.own))), ZERO);
   const pieces = shown.reduce((n, p) => n + p.own, 0);
   return {
     groups,
@@ -100,12 +101,22 @@ export function shelfReport(
     lines: shown.length,
     pieces,
     inUse: rows.reduce((n, r) => n + r.used, 0),
-    worth: grouped(decimal(worth, 2)),
+    worth: grouped(decimal(worthOf(owned), 2)),
     worthSays:
       priced === pieces
         ? 'Every piece has a price.'
         : `Worth counts ${grouped(String(priced))} priced pieces; the others have no price.`,
   };
+}
+
+/** What priced pieces come to; equal prices are taken together, for exact sums of thousands take long. */
+function worthOf(priced: readonly ShelfPart[]): Rational {
+  const pieces = new Map<string, number>();
+  for (const p of priced) pieces.set(p.price!, (pieces.get(p.price!) ?? 0) + p.own);
+  return [...pieces].reduce<Rational>(
+    (sum, [price, count]) => add(sum, mul(exactly(price), rational(count))),
+    ZERO,
+  );
 }
 
 const wordsOf = (part: ShelfPart): string =>
@@ -120,14 +131,29 @@ const wordsOf = (part: ShelfPart): string =>
     .join(' ')
     .toLowerCase();
 
+const UNUSED: readonly Use[] = [];
+
+/** Rows as they were last made, by what they are made of: an edit of one line makes one row anew. */
+const made = new WeakMap<ShelfPart, { readonly uses: readonly Use[]; readonly row: ShelfRow }>();
+
 function rowOf(part: ShelfPart, uses: readonly Use[]): ShelfRow {
+  const known = made.get(part);
+  if (known?.uses === uses) return known.row;
+  const row = newRow(part, uses);
+  made.set(part, { uses, row });
+  return row;
+}
+
+function newRow(part: ShelfPart, uses: readonly Use[]): ShelfRow {
   const { used } = left(part, uses);
   const known = part.known ?? 'counted';
   const [knownSays, knownMark] = KNOWN[known];
   const cell = (column: 'teeth' | 'size' | 'bore'): string => partCell(part, column)?.show(part) ?? '';
+  const wheel = partKindOf(part).wheel?.(part) ?? null;
   return {
     id: part.id,
     part,
+    section: wheel ? `${part.kind} ${wheel.sizeMm}` : part.kind,
     label: partLabel(part),
     teeth: cell('teeth'),
     size: cell('size'),
@@ -157,17 +183,19 @@ function sectionsOf(rows: readonly ShelfRow[], view: ShelfView): readonly ShelfS
   const sections = new Map<string, { title: string; order: number; size: number; rows: ShelfRow[] }>();
   const order = Object.keys(shelfGroups);
   for (const row of rows) {
+    const known = sections.get(row.section);
+    if (known) {
+      known.rows.push(row);
+      continue;
+    }
     const kind = partKindOf(row.part);
     const wheel = kind.wheel?.(row.part) ?? null;
-    const key = wheel ? `${kind.kind} ${wheel.sizeMm}` : kind.kind;
-    const known = sections.get(key) ?? {
+    sections.set(row.section, {
       title: titleOf(kind.title, wheel),
       order: order.indexOf(kind.group),
       size: wheel?.sizeMm ?? 0,
-      rows: [],
-    };
-    known.rows.push(row);
-    sections.set(key, known);
+      rows: [row],
+    });
   }
   return [...sections]
     .sort(
@@ -215,13 +243,15 @@ const measuredSize = (mm: number): string =>
   Number.isInteger(mm) ? String(mm) : measured(mm).replace(/0+$/, '');
 
 /** Numbers in words by their size: 9 before 36. Made once, for it is asked thousands of times. */
-const inOrder = new Intl.Collator('en', { numeric: true });
+const words = new Intl.Collator('en', { numeric: true });
+const inOrder = (a: string, b: string): number =>
+  a === b ? 0 : Number(a) - Number(b) || words.compare(a, b);
 
 function sorted(rows: readonly ShelfRow[], { sort, down }: ShelfView): readonly ShelfRow[] {
   const by = (a: ShelfRow, b: ShelfRow): number => {
     switch (sort) {
       case 'name':
-        return inOrder.compare(a.label, b.label);
+        return inOrder(a.label, b.label);
       case 'own':
         return a.part.own - b.part.own;
       case 'used':
@@ -229,13 +259,13 @@ function sorted(rows: readonly ShelfRow[], { sort, down }: ShelfView): readonly 
       case 'price':
         return compare(exactly(a.price || '-1'), exactly(b.price || '-1'));
       case 'known':
-        return inOrder.compare(a.knownSays, b.knownSays);
+        return inOrder(a.knownSays, b.knownSays);
       case 'teeth':
       case 'size':
       case 'bore':
-        return inOrder.compare(a[sort], b[sort]);
+        return inOrder(a[sort], b[sort]);
     }
   };
-  const out = [...rows].sort((a, b) => by(a, b) || inOrder.compare(a.teeth, b.teeth));
+  const out = [...rows].sort((a, b) => by(a, b) || inOrder(a.teeth, b.teeth));
   return down ? out.reverse() : out;
 }

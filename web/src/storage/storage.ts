@@ -66,8 +66,15 @@ export function openStorage(name = 'pendrix'): Storage {
   const drives = db.table<DriveRecord, string>('drives');
   const runs = db.table<RunRecord, string>('runs');
   const parts = db.table<PartRecord, string>('parts');
-  const goodParts = async (): Promise<readonly PartRecord[]> =>
-    (await parts.toArray()).filter((p) => checkPart(p.part) === null);
+  /** revisions that were looked at and are good: an edit of one line must not have all looked at again */
+  const good = new Map<string, number>();
+  const isGood = ({ id, rev, part }: PartRecord): boolean => {
+    if (good.get(id) === rev) return true;
+    if (checkPart(part) !== null) return false;
+    good.set(id, rev);
+    return true;
+  };
+  const goodParts = async (): Promise<readonly PartRecord[]> => (await parts.toArray()).filter(isGood);
   const allRuns = async (): Promise<readonly RunRecord[]> =>
     (await runs.toArray()).filter((r) => isRunState(r.state));
   return {
@@ -93,6 +100,7 @@ export function openStorage(name = 'pendrix'): Storage {
       db.transaction('rw', parts, async () => {
         await parts.bulkDelete([...remove]);
         await parts.bulkPut([...put]);
+        for (const { id, rev } of put) good.set(id, rev);
       }),
     watchParts: (told, failed) => {
       const watching = liveQuery(goodParts).subscribe(told, failed);

@@ -151,6 +151,6 @@ describe('the shelf', () => {
       [{ id: 'x', part: { id: 'x', kind: 'flywheel', own: 1 } as unknown as ShelfPart, place: 1, rev: 1 }],
       [],
     );
-    expect(await storage.parts()).toEqual([]);
+    expect(await openStorage(name).parts()).toEqual([]);
   });
 });

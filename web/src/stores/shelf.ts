@@ -120,8 +120,10 @@ export const useShelf = defineStore('shelf', () => {
         unsaved.delete(id);
         journal?.done(id);
         settling.add(id);
-        setTimeout(() => settling.delete(id), SETTLES_MS);
       }
+      setTimeout(() => {
+        for (const id of standing.keys()) settling.delete(id);
+      }, SETTLES_MS);
       savedAt.value = Date.now();
       trouble.value = null;
     } catch (fault) {

@@ -21,3 +21,7 @@ export function useNextFrame<T>(source: () => T, frames = 1): Readonly<ShallowRe
   onScopeDispose(() => cancelAnimationFrame(frame));
   return later;
 }
+
+/** What was loaded, in a task of its own: to run it and to show it in one would hold up the page. */
+export const afterLoading = <T>(loaded: T): Promise<T> =>
+  new Promise((done) => setTimeout(() => done(loaded)));

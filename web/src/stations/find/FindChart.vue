@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import VChart from 'vue-echarts';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent } from 'echarts/components';
@@ -8,6 +8,7 @@ import { CanvasRenderer } from 'echarts/renderers';
 import type { FindPoint } from '@pendrix/core';
 import { useSettings } from '../../stores/settings.ts';
 import { palettes } from '../../theme/colours.ts';
+import { useNextFrame } from '../../ui/next-frame.ts';
 import { frontOption } from './chart-options.ts';
 
 /** Error against teeth; each point is a row and opens it. */
@@ -16,7 +17,11 @@ const { points, opened } = defineProps<{ points: readonly FindPoint[]; opened: s
 const emit = defineEmits<{ open: [key: string] }>();
 const settings = useSettings();
 const palette = computed(() => palettes[settings.night ? 'night' : 'day']);
-const option = computed(() => frontOption(points, opened, palette.value));
+// The empty chart first: it takes as long as its points, and both in one frame would be felt.
+const shown = ref(false);
+const drawn = useNextFrame<readonly FindPoint[]>(() => (shown.value ? points : []));
+onMounted(() => (shown.value = true));
+const option = computed(() => frontOption(drawn.value, opened, palette.value));
 const least = computed(() => points.reduce((n, p) => Math.min(n, p.teeth), Infinity));
 
 function click(e: { data?: unknown }): void {
@@ -36,7 +41,12 @@ function click(e: { data?: unknown }): void {
       role="img"
       :aria-label="`${points.length} trains by teeth and error; the fewest teeth are ${least}. The list above says the same.`"
     >
-      <VChart :option="option" autoresize :update-options="{ notMerge: true }" @click="click" />
+      <VChart
+        :option="option"
+        autoresize
+        :update-options="{ notMerge: true, lazyUpdate: true }"
+        @click="click"
+      />
     </div>
   </div>
 </template>

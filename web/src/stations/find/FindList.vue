@@ -184,7 +184,7 @@ tr.on:hover td {
 tr.on td:first-child {
   box-shadow: inset 3px 0 0 var(--p-blue);
 }
-tr.on .num :deep(*) {
+td.num :deep(*) {
   white-space: nowrap;
 }
 .num :deep(.fr) {

@@ -20,13 +20,14 @@ import { useWorkshop } from '../../stores/workshop.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { saveFound } from '../../ui/files.ts';
 import { reportOf, useOpenDrive, useReport } from '../../ui/open-drive.ts';
+import { afterLoading, useNextFrame } from '../../ui/next-frame.ts';
 import { useSettled } from '../../ui/settled.ts';
 import FindForm from './FindForm.vue';
 import FindList from './FindList.vue';
 import FindOpened from './FindOpened.vue';
 
 /** Which trains would come out even? The search follows what is asked as it is written. */
-const FindChart = defineAsyncComponent(() => import('./FindChart.vue'));
+const FindChart = defineAsyncComponent(() => import('./FindChart.vue').then(afterLoading));
 const { edit, id } = useOpenDrive();
 const present = useReport();
 const finding = useFinding();
@@ -52,6 +53,8 @@ const mine = computed(() => (finding.finding?.driveId === id.value ? finding.fin
 const report = computed(() =>
   mine.value?.answer ? findReport(mine.value.request, mine.value.answer, all.value, order.value) : null,
 );
+// The list comes first, the chart in a frame of its own: neither is long then.
+const points = useNextFrame(() => report.value?.points ?? [], 2);
 const refusal = computed(() => finding.refusal && refusalSays(finding.refusal));
 
 const opened = ref<string | null>(null);
@@ -141,12 +144,7 @@ const again = (): void => {
               :ticks="mine?.request.asked.question === 'rate'"
               @open="open"
             />
-            <FindChart
-              v-if="report.points.length > 0"
-              :points="report.points"
-              :opened="opened"
-              @open="open"
-            />
+            <FindChart v-if="points.length > 0" :points="points" :opened="opened" @open="open" />
           </template>
           <div v-else class="teach">
             <template v-if="refusal">

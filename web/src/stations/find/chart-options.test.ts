@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { FindPoint } from '@pendrix/core';
 import { palettes } from '../../theme/colours.ts';
-import { bandOf, frontOption, staircase } from './chart-options.ts';
+import { bandOf, frontOption, powerText, staircase } from './chart-options.ts';
 
 const point = (teeth: number, error: number, stages = 2): FindPoint => ({
   key: `${teeth} ${stages}`,
@@ -46,4 +46,14 @@ describe('the chart of error against teeth', () => {
       expect([rings(null), rings(points[0]!.key), rings('gone')]).toEqual([0, 1, 0]);
     },
   );
+});
+
+test('angles too small to be read are written as powers', () => {
+  expect([1, 0.01, 0.001, 1e-4, 1e-12].map(powerText)).toEqual([
+    '1.00″',
+    '0.01″',
+    '0.0010″',
+    '10⁻⁴″',
+    '10⁻¹²″',
+  ]);
 });

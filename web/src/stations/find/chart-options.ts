@@ -1,5 +1,5 @@
 import type { EChartsOption } from 'echarts/types/dist/shared';
-import { angleText, type FindPoint } from '@pendrix/core';
+import { angleText, raised, type FindPoint } from '@pendrix/core';
 import type { palettes } from '../../theme/colours.ts';
 
 type Palette = (typeof palettes)['day'];
@@ -19,6 +19,12 @@ export function bandOf(points: readonly FindPoint[]): { readonly low: number; re
   const errors = points.map((p) => p.error * ARCSEC).filter((e) => e > 0);
   const low = errors.length === 0 ? 0.1 : 10 ** Math.floor(Math.log10(Math.min(...errors)));
   return { low, band: low / 10 };
+}
+
+/** An angle on a scale of powers of ten; those too small to be read as 0.000001″ as a power. */
+export function powerText(arcsec: number): string {
+  if (arcsec >= 0.001) return angleText(arcsec);
+  return `10${raised(String(Math.round(Math.log10(arcsec))))}″`;
 }
 
 /** Error against teeth: a line of the best for each number of stages, what comes out even as marks in a band below. */
@@ -61,7 +67,7 @@ export function frontOption(
       min: band / 2,
       axisLabel: {
         ...text,
-        formatter: (v: number) => (v <= band * 1.01 ? (v < band / 1.5 ? '' : 'none') : angleText(v)),
+        formatter: (v: number) => (v <= band * 1.01 ? (v < band / 1.5 ? '' : 'none') : powerText(v)),
       },
       splitLine: { lineStyle: { color: palette.row } },
     },

@@ -114,10 +114,18 @@ const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind, title: k.titl
         <v-btn variant="text" :prepend-icon="mdiContentPaste" @click="pasting = true">Paste</v-btn>
         <v-btn variant="text" :prepend-icon="mdiFileImportOutline" @click="chooseFile()">Import</v-btn>
         <template v-if="shelf.parts.length > 0">
-          <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveShelf(shelf.parts, 'csv')"
+          <v-btn
+            class="save"
+            variant="text"
+            :prepend-icon="mdiFileDelimitedOutline"
+            @click="saveShelf(shelf.parts, 'csv')"
             >CSV</v-btn
           >
-          <v-btn variant="text" :prepend-icon="mdiFileDownloadOutline" @click="saveShelf(shelf.parts, 'json')"
+          <v-btn
+            class="save"
+            variant="text"
+            :prepend-icon="mdiFileDownloadOutline"
+            @click="saveShelf(shelf.parts, 'json')"
             >JSON</v-btn
           >
         </template>
@@ -257,6 +265,12 @@ const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind, title: k.titl
   }
 }
 @media (max-width: 700px) {
+  .sub .save {
+    display: none;
+  }
+  .sub {
+    padding: 0 8px 0 16px;
+  }
   .body {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -3,8 +3,8 @@ import { computed, nextTick, ref, watch } from 'vue';
 import { useVirtualList } from '@vueuse/core';
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js';
 import type { PartColumn, Refusal, ShelfReport, ShelfRow, ShelfSection, ShelfSort } from '@pendrix/core';
-import MarkIcon from '../../ui/MarkIcon.vue';
-import PartCell from './PartCell.vue';
+import { COLUMNS } from './columns.ts';
+import ShelfLine from './ShelfLine.vue';
 
 /** The lines of the shelf under their heads; any cell can be written in. Only what is in sight is drawn. */
 const { report, chosen, sort, down, edit } = defineProps<{
@@ -24,8 +24,8 @@ const emit = defineEmits<{
 type Item =
   { readonly head: ShelfSection; readonly row: null } | { readonly head: null; readonly row: ShelfRow };
 
-const keyOf = (item: Item): string => (item.row ? item.row.id : item.head.key);
 const ROW = 24;
+const OVERSCAN = 4;
 const items = computed<Item[]>(() =>
   report.sections.flatMap((head): Item[] => [
     { head, row: null },
@@ -34,25 +34,21 @@ const items = computed<Item[]>(() =>
 );
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(items, {
   itemHeight: ROW,
-  overscan: 12,
+  overscan: OVERSCAN,
 });
 
-interface Column {
-  readonly id: PartColumn | 'used';
-  readonly sort: ShelfSort;
-  readonly title: string;
-  readonly number: boolean;
-}
-const COLUMNS: readonly Column[] = [
-  { id: 'name', sort: 'name', title: 'Part', number: false },
-  { id: 'teeth', sort: 'teeth', title: 'Teeth', number: true },
-  { id: 'size', sort: 'size', title: 'Size', number: true },
-  { id: 'bore', sort: 'bore', title: 'Bore', number: true },
-  { id: 'own', sort: 'own', title: 'Own', number: true },
-  { id: 'used', sort: 'used', title: 'In use', number: true },
-  { id: 'price', sort: 'price', title: '€ each', number: true },
-  { id: 'known', sort: 'known', title: 'Known by', number: false },
-];
+/** so many lines are made; what scrolls out of sight comes back with another line in it */
+const pool = ref(32);
+watch(list, (drawn) => {
+  if (drawn.length > pool.value) pool.value = drawn.length + 8;
+});
+/** A line that is written in keeps its own element, wherever sorting takes it. */
+const keyOf = (item: Item, index: number): string =>
+  item.head
+    ? item.head.key
+    : editing.value && item.row.id === here.value
+      ? item.row.id
+      : `line ${index % pool.value}`;
 
 const grid = ref<HTMLElement | null>(null);
 /** the cell that has, or would get, the focus */
@@ -62,8 +58,9 @@ const first = computed(() => items.value.find((i) => i.row)?.row?.id ?? '');
 const here = computed(() => (items.value.some((i) => i.row?.id === at.value.id) ? at.value.id : first.value));
 const isAt = (row: ShelfRow, column: number): boolean => row.id === here.value && at.value.column === column;
 
-const textOf = (row: ShelfRow, id: Column['id']): string =>
-  id === 'name' ? row.label : id === 'used' ? (row.used === 0 ? '–' : String(row.used)) : row[id as 'own'];
+const reach = (row: ShelfRow, column: number): void => {
+  at.value = { id: row.id, column };
+};
 
 async function focusCell(id: string, column: number): Promise<void> {
   at.value = { id, column };
@@ -130,6 +127,18 @@ function left(to: 'down' | 'right' | 'stay'): void {
     void focusCell(id, to === 'right' ? Math.min(COLUMNS.length - 1, at.value.column + 1) : at.value.column);
 }
 
+// A cell that has the focus is given another line while it scrolls: the focus then waits at the list itself.
+watch(
+  list,
+  () => {
+    const on = document.activeElement;
+    if (!on?.matches('[data-column]') || !grid.value?.contains(on)) return;
+    if (on.closest<HTMLElement>('[data-row]')?.dataset['row'] !== here.value)
+      grid.value.focus({ preventScroll: true });
+  },
+  { flush: 'post' },
+);
+
 /** A new line is looked at, and its first cell waits for what is known of it. */
 async function show(id: string): Promise<void> {
   await focusCell(id, 1);
@@ -148,6 +157,7 @@ watch(
     ref="grid"
     class="grid"
     role="grid"
+    tabindex="-1"
     aria-label="Parts"
     :aria-rowcount="items.length + 1"
     aria-multiselectable="true"
@@ -158,7 +168,7 @@ watch(
         v-for="c in COLUMNS"
         :key="c.id"
         role="columnheader"
-        :class="{ num: c.number }"
+        :class="[c.id, { num: c.number }]"
         :aria-sort="sort === c.sort ? (down ? 'descending' : 'ascending') : 'none'"
       >
         <button type="button" @click="emit('sort', c.sort)">
@@ -173,51 +183,25 @@ watch(
     </div>
     <div v-bind="containerProps" class="body" role="presentation">
       <div v-bind="wrapperProps" role="rowgroup">
-        <template v-for="{ data: item, index } in list" :key="keyOf(item)">
+        <template v-for="{ data: item, index } in list" :key="keyOf(item, index)">
           <div v-if="item.head" class="section" role="row" :aria-rowindex="index + 2">
             <span role="gridcell"
               ><b>{{ item.head.title }}</b> {{ item.head.says }}</span
             >
           </div>
-          <div
+          <ShelfLine
             v-else
-            class="row"
-            role="row"
+            :row="item.row"
+            :at="item.row.id === here ? at.column : null"
+            :writing="editing && item.row.id === here"
+            :edit="edit"
             :class="{ on: chosen.has(item.row.id), at: item.row.id === here }"
-            :data-row="item.row.id"
             :aria-rowindex="index + 2"
             :aria-selected="chosen.has(item.row.id)"
-          >
-            <span
-              v-for="(c, i) in COLUMNS"
-              :key="c.id"
-              role="gridcell"
-              :data-column="i"
-              :class="[c.id, { num: c.number, short: c.id === 'used' && item.row.short }]"
-              :tabindex="isAt(item.row, i) && !editing ? 0 : -1"
-              @click="click(item.row, i, $event)"
-              @focus="at = { id: item.row.id, column: i }"
-            >
-              <PartCell
-                v-if="editing && isAt(item.row, i)"
-                :part="item.row.part"
-                :column="c.id as PartColumn"
-                :commit="(text, burst) => edit(item.row.id, c.id as PartColumn, text, burst)"
-                @done="left"
-              />
-              <template v-else-if="c.id === 'known'"
-                ><span class="by" :class="`by-${item.row.knownMark}`"
-                  ><MarkIcon :name="item.row.knownMark" :size="9" />{{ item.row.knownSays }}</span
-                ><span class="quiet used-by">{{ item.row.usedBy }}</span></template
-              >
-              <template v-else
-                >{{ textOf(item.row, c.id)
-                }}<span v-if="(c.id === 'size' || c.id === 'bore') && item.row[c.id]" class="u"
-                  >mm</span
-                ></template
-              >
-            </span>
-          </div>
+            @press="click"
+            @reach="reach"
+            @left="left"
+          />
         </template>
       </div>
     </div>
