@@ -11,6 +11,8 @@ export {
 } from './drive/drawing/index.ts';
 export * from './shelf/index.ts';
 export * from './divide/index.ts';
+export * from './follow/index.ts';
+export * from './travel/index.ts';
 export * from './run/index.ts';
 export * from './find/index.ts';
 export * from './report/index.ts';

@@ -35,3 +35,18 @@ export {
 export { asksOf, worthChasing, type Asks } from './asks.ts';
 export { countMap } from './map.ts';
 export { judgeMove, type JudgedMove } from './moves.ts';
+export {
+  compoundMoves,
+  movementOf,
+  pairsOf,
+  simpleMoves,
+  smallestCircle,
+  sumOf,
+  turnsOf,
+  type CompoundMove,
+  type PlateSet,
+  type SimpleMove,
+} from './plates/moves.ts';
+export { differentials, differentialSum, wheelRatios, type Differential } from './plates/differential.ts';
+export { newPlates, plateChart, type NewPlate, type NewPlates, type PlateAnswer } from './plates/chart.ts';
+export { coordinates, makingList, readingError, repeatsAfter, type MakingRow } from './plates/making.ts';

@@ -1,3 +1,4 @@
+import type { AltAz, Arm, Camera, Knob, Plates, Rate, Spin, Sweep, Timer } from './duties.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { InputSpec } from './inputs.ts';
 import type { Output } from './outputs/index.ts';
@@ -16,6 +17,13 @@ export interface Job {
   readonly notes?: string;
   /** moves along a linear output that must come out even, as typed: "1, 1/8 in, 2π" */
   readonly moves?: string;
+  readonly rates?: readonly Rate[];
+  readonly sweeps?: readonly Sweep[];
+  readonly spins?: readonly Spin[];
+  readonly camera?: Camera;
+  readonly altAz?: AltAz;
+  readonly arm?: Arm;
+  readonly knob?: Knob;
 }
 
 export interface Train {
@@ -54,6 +62,8 @@ export interface Drive {
   readonly job: Job;
   readonly train: Train;
   readonly encoder?: Encoder;
+  readonly timer?: Timer;
+  readonly plates?: Plates;
   /** what was last searched for */
   readonly find?: FindSettings;
   /** cautions the user has read and put away, by id */

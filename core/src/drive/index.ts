@@ -10,6 +10,26 @@ export {
   type TurnLimits,
 } from './drive.ts';
 export { readMoves, type Move } from './moves.ts';
+export {
+  duties,
+  MOST_DUTIES,
+  ratePeriods,
+  type AltAz,
+  type Arm,
+  type ArmKind,
+  type Camera,
+  type DutyId,
+  type DutySpec,
+  type Easing,
+  type Knob,
+  type Plates,
+  type Rate,
+  type RateKind,
+  type Spin,
+  type Sweep,
+  type Timer,
+} from './duties.ts';
+export { MOST_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';
 export { durationText } from './duration.ts';
@@ -32,6 +52,7 @@ export { planetOffsets } from './stages/stepped.ts';
 export type { Part, Provenance, StageKind } from './stages/stage.ts';
 export { countsPerTurn, kinematics, kinematicsOf, type Kinematics, type Shaft } from './kinematics.ts';
 export { applyEdit, editSays, type Edit } from './edits/index.ts';
+export { dutiesIn } from './edits/duty.ts';
 export { standingAlone } from './edits/stages.ts';
 export { byModule, byPitch, type SetMember, type Shape, type Wheel } from './shape.ts';
 export {

@@ -2,14 +2,18 @@ import {
   at,
   isNegative,
   parseRational,
+  readClock,
   readCount,
   readNumber,
+  readPeriod,
   readRatio,
+  readSigned,
   readSize,
   refused,
   taken,
   toText,
   isZero,
+  type Rational,
   type Refusal,
   type Result,
 } from '../numbers/index.ts';
@@ -32,7 +36,8 @@ interface InputBase {
  * One input of a stage, a source or an output, as plain data: the form, the file's schema and the reading of text all derive
  * from it. `count` is a JSON number that must be whole (`wheel`: teeth of a wheel that another could take the place of);
  * `size` a physical float; `ratio` an exact rational but 0 as text, turns in for one turn out; `exact` an exact quantity above 0
- * as text; `pairs` a list of tooth pairs; `text` words; `choice` one of a few words. (handbook: README)
+ * as text, `signed` one of either sign, `clock` ticks a second, `period` seconds a turn; `number` a physical float of either sign;
+ * `flag` true or absent; `pairs` a list of tooth pairs; `text` words; `choice` one of a few words. (handbook: README)
  */
 export type InputSpec =
   | (InputBase & {
@@ -53,6 +58,15 @@ export type InputSpec =
     })
   | (InputBase & { readonly type: 'ratio'; readonly default: string })
   | (InputBase & { readonly type: 'exact'; readonly default: string })
+  | (InputBase & { readonly type: 'signed'; readonly default: string })
+  | (InputBase & { readonly type: 'clock' | 'period'; readonly default: string })
+  | (InputBase & {
+      readonly type: 'number';
+      readonly min: number;
+      readonly max: number;
+      readonly default: number;
+    })
+  | (InputBase & { readonly type: 'flag'; readonly default: ''; readonly optional: true })
   | (InputBase & { readonly type: 'pairs'; readonly default: string })
   | (InputBase & {
       readonly type: 'text';
@@ -70,7 +84,7 @@ export type InputSpec =
 
 export type InputOf<T extends InputSpec['type']> = Extract<InputSpec, { readonly type: T }>;
 
-export type InputValue = number | string | ToothPairs;
+export type InputValue = number | string | boolean | ToothPairs;
 
 /** Reads what was typed into the field of `spec`; the value is what the drive file holds. */
 export function readInput(spec: InputSpec, text: string): Result<InputValue> {
@@ -86,6 +100,16 @@ export function readInput(spec: InputSpec, text: string): Result<InputValue> {
       return readSize(text, { min: spec.min, max: spec.max, ...unitOf(spec), example: exampleOf(spec) });
     case 'exact':
       return readExact(text, spec);
+    case 'signed':
+      return asExact(readNumber(text), text, spec);
+    case 'clock':
+      return asExact(readClock(text), text, spec);
+    case 'period':
+      return asExact(readPeriod(text), text, spec);
+    case 'number':
+      return readSigned(text, { min: spec.min, max: spec.max, ...unitOf(spec), example: exampleOf(spec) });
+    case 'flag':
+      return taken(text === 'true');
     case 'pairs':
       return readPairs(text);
     case 'text':
@@ -108,6 +132,12 @@ function readExact(text: string, spec: InputSpec): Result<string> {
   return taken(parseRational(text.trim()) ? text.trim() : toText(read.value));
 }
 
+/** Exact text of what was read; kept as it was written when a file can hold it so. */
+function asExact(read: Result<Rational>, text: string, spec: InputSpec): Result<string> {
+  if (!read.ok) return { ok: false, refusal: { example: exampleOf(spec), ...read.refusal, ...unitOf(spec) } };
+  return taken(parseRational(text.trim()) ? text.trim() : toText(read.value));
+}
+
 const exampleOf = (spec: InputSpec): string => (spec.default ? String(spec.default) : '1');
 
 /** Checks a value that stands in a drive file. `inexact` is a number where exact text is meant. */
@@ -123,15 +153,20 @@ export function checkInput(spec: InputSpec, value: unknown): Result<InputValue> 
     if (typeof value !== 'string') return refused('notText', show(value));
     return value.length > spec.max ? refused('tooLong', value, { limit: String(spec.max) }) : taken(value);
   }
+  if (spec.type === 'flag')
+    return typeof value === 'boolean'
+      ? taken(value)
+      : refused('notAChoice', show(value), { limit: 'true, false' });
   if (spec.type === 'pairs') return checkPairs(value);
-  if (spec.type === 'ratio' || spec.type === 'exact') {
+  if (isExactText(spec)) {
     const text = typeof value === 'number' && Number.isSafeInteger(value) ? String(value) : value;
     if (typeof text === 'number')
       return refused(Number.isFinite(text) ? 'inexact' : 'notFinite', String(text));
     const r = typeof text === 'string' ? parseRational(text) : null;
     if (!r) return refused('notExact', show(value));
+    if (spec.type === 'signed') return taken(text as string);
     if (isZero(r)) return refused('zero', show(value), { example: `"${exampleOf(spec)}"` });
-    return spec.type === 'exact' && isNegative(r)
+    return spec.type !== 'ratio' && isNegative(r)
       ? refused('negative', show(value), { example: `"${exampleOf(spec)}"` })
       : taken(text as string);
   }
@@ -144,8 +179,19 @@ export function checkInput(spec: InputSpec, value: unknown): Result<InputValue> 
       limit: String(spec.max),
     });
   const text = plainNumber(value);
+  if (spec.type === 'number') return readSigned(text, limits);
   return spec.type === 'count' ? readCount(text, limits) : readSize(text, limits);
 }
+
+type ExactSpec = InputOf<'ratio' | 'exact' | 'signed' | 'clock' | 'period'>;
+const EXACT: readonly string[] = [
+  'ratio',
+  'exact',
+  'signed',
+  'clock',
+  'period',
+] satisfies ExactSpec['type'][];
+const isExactText = (spec: InputSpec): spec is ExactSpec => EXACT.includes(spec.type);
 
 /** What a field shows for a value, and what its reader takes back. */
 export const showInput = (spec: InputSpec, value: InputValue | undefined): string =>
@@ -153,7 +199,7 @@ export const showInput = (spec: InputSpec, value: InputValue | undefined): strin
     ? ''
     : typeof value === 'object'
       ? pairsText(value)
-      : spec.type === 'choice' || spec.type === 'text'
+      : typeof value === 'boolean' || spec.type === 'choice' || spec.type === 'text'
         ? String(value)
         : plainNumber(value);
 

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { at, parseRational, readDivisions, refused, type Refusal } from '../numbers/index.ts';
 import {
   checkModes,
+  duties,
   encoderInputs,
   FIND_KINDS,
   findInputs,
@@ -9,6 +10,8 @@ import {
   isSourceKind,
   isStageKind,
   kindOf,
+  MOST_DUTIES,
+  MOST_HOLES,
   MOST_NAME,
   MOST_STAGES,
   outputKindOf,
@@ -22,6 +25,7 @@ import {
   stageInputs,
   stages,
   type Drive,
+  type DutyId,
 } from '../drive/index.ts';
 
 /** Carries a refusal of ours through Joi, which reports the place. */
@@ -60,7 +64,35 @@ export const divisions = Joi.string()
     return read.ok ? value : refuse(helpers, read.refusal);
   });
 
+/** A duty as its own inputs take it. */
+const dutyOf = (id: DutyId): Joi.ObjectSchema =>
+  Joi.object({})
+    .unknown(true)
+    .custom((value: Readonly<Record<string, unknown>>, helpers) => {
+      const refusal = refusalOf(duties[id].inputs, value);
+      if (refusal) return refuse(helpers, refusal);
+      return id === 'rates' && value['kind'] === 'period' && value['seconds'] === undefined
+        ? refuse(helpers, refused('missing', '', { path: 'seconds', example: '"86400"' }).refusal)
+        : value;
+    });
+const dutiesOf = (id: DutyId): Joi.ArraySchema => Joi.array().items(dutyOf(id)).max(MOST_DUTIES);
+
+const holes = Joi.number().integer().min(2).max(MOST_HOLES);
+const plates = Joi.object({
+  wormRatio: positive('40'),
+  plates: Joi.array().items(Joi.array().items(holes).max(60)).max(12).required(),
+  gears: Joi.array().items(holes).max(60),
+  mostHoles: holes,
+}).unknown(true);
+
 const job = Joi.object({
+  rates: dutiesOf('rates'),
+  sweeps: dutiesOf('sweeps'),
+  spins: dutiesOf('spins'),
+  camera: dutyOf('camera'),
+  altAz: dutyOf('altAz'),
+  arm: dutyOf('arm'),
+  knob: dutyOf('knob'),
   divisions: divisions.default(''),
   toleranceArcsec: positive('20'),
   toleranceMm: positive('0.02'),
@@ -159,6 +191,8 @@ export const driveSchema = Joi.object({
     .unknown(true)
     .required(),
   encoder,
+  timer: dutyOf('timer'),
+  plates,
   find,
   dismissed: Joi.array().items(text(60)).max(100),
 })

@@ -34,7 +34,7 @@ export { simplestFirst } from './simplest.ts';
 export { firstInRange, worstResidue } from './residues.ts';
 export { at, refused, taken, type Refusal, type RefusalCode, type Result } from './refusal.ts';
 export { refusalSays, refusalSentence } from './refusal-text.ts';
-export { readCount, readNumber, readSize, type Limits } from './read-number.ts';
+export { readCount, readNumber, readSigned, readSize, type Limits } from './read-number.ts';
 export { readRatio, type ReadRatio } from './read-ratio.ts';
 export {
   divisionPieces,
@@ -46,3 +46,4 @@ export {
   type DivisionPiece,
 } from './read-divisions.ts';
 export { ARCSEC_PER_TURN, readAngle, readLength, readPositiveAngle } from './read-quantity.ts';
+export { readClock, readPeriod, readSpeed } from './read-rate.ts';

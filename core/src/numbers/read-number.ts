@@ -63,3 +63,13 @@ export function readSize(text: string, limits: Limits): Result<number> {
   if (n > max) return refused('tooLarge', text.trim(), { ...told, limit: String(max) });
   return taken(n);
 }
+
+/** A physical number within limits, of either sign, as a double: a declination, an hour angle. */
+export function readSigned(text: string, limits: Limits): Result<number> {
+  const { min, max, ...told } = limits;
+  const read = readNumber(text);
+  if (!read.ok) return { ok: false, refusal: { ...read.refusal, ...told } };
+  const n = (Number(read.value.s) * Number(read.value.n)) / Number(read.value.d);
+  if (n < min) return refused('tooSmall', text.trim(), { ...told, limit: String(min) });
+  return n > max ? refused('tooLarge', text.trim(), { ...told, limit: String(max) }) : taken(n);
+}

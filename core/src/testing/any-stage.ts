@@ -12,6 +12,14 @@ function anyValue(spec: InputSpec): fc.Arbitrary<unknown> {
       return fc
         .tuple(fc.integer({ min: 1, max: 999 }), fc.integer({ min: 1, max: 99 }), fc.boolean())
         .map(([n, d, minus]) => `${minus ? '-' : ''}${n}/${d}`);
+    case 'signed':
+      return fc.integer({ min: -4000, max: 4000 }).map((n) => `${n}/10`);
+    case 'number':
+      return fc.double({ min: spec.min, max: spec.max, noNaN: true });
+    case 'flag':
+      return fc.boolean();
+    case 'clock':
+    case 'period':
     case 'exact':
       return fc.integer({ min: 1, max: 4000 }).map((n) => `${n}/10`);
     case 'pairs':

@@ -1,12 +1,14 @@
 import type { Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
 import { dismiss } from './dismiss.ts';
+import { addDuty, duty, removeDuty } from './duty.ts';
 import type { EditKind } from './edit.ts';
 import { addEncoder, encoder, removeEncoder } from './encoder.ts';
 import { divisions, moves, notes, radius, tolerance } from './job.ts';
 import { find } from './find.ts';
 import { limits } from './limits.ts';
 import { output, outputKind } from './output.ts';
+import { plates } from './plates.ts';
 import { rename } from './rename.ts';
 import { mode, modes, source, sourceKind } from './source.ts';
 import { addStage, moveStage, removeStage, replaceStage, stage } from './stages.ts';
@@ -37,6 +39,10 @@ const edits = {
   limits,
   train,
   find,
+  duty,
+  addDuty,
+  removeDuty,
+  plates,
   dismiss,
 } as const;
 

@@ -1,0 +1,74 @@
+import { abs, add, div, mul, rational, sub, toText, type Rational } from '../../numbers/index.ts';
+import { simpleMoves, turnsOf, type PlateSet, type SimpleMove } from './moves.ts';
+
+/** Dividing as for a count near the wanted one, with wheels from the spindle that turn the plate meanwhile. (handbook: divide, index plates) */
+export interface Differential {
+  readonly near: number;
+  readonly move: SimpleMove;
+  /** plate turns for one of the spindle; negative: against the crank, one idler more */
+  readonly ratio: Rational;
+  readonly drivers: readonly number[];
+  readonly driven: readonly number[];
+}
+
+interface Wheels {
+  readonly drivers: readonly number[];
+  readonly driven: readonly number[];
+}
+
+const teethOf = ({ drivers, driven }: Wheels): number => [...drivers, ...driven].reduce((n, z) => n + z, 0);
+
+/** Every ratio of two or four of the wheels that are there, each with the fewest wheels and teeth. */
+export function wheelRatios(gears: readonly number[]): ReadonlyMap<string, Wheels> {
+  const out = new Map<string, Wheels>();
+  const offer = (drivers: readonly number[], driven: readonly number[]): void => {
+    const product = (list: readonly number[]): bigint => list.reduce((n, z) => n * BigInt(z), 1n);
+    const key = toText(rational(product(drivers), product(driven)));
+    const set = { drivers, driven };
+    const known = out.get(key);
+    if (!known || (known.drivers.length === drivers.length && teethOf(set) < teethOf(known)))
+      out.set(key, set);
+  };
+  const n = gears.length;
+  for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) if (a !== b) offer([gears[a]!], [gears[b]!]);
+  for (let a = 0; a < n; a++)
+    for (let b = a + 1; b < n; b++)
+      for (let c = 0; c < n; c++)
+        for (let d = c + 1; d < n; d++)
+          if (new Set([a, b, c, d]).size === 4) offer([gears[a]!, gears[b]!], [gears[c]!, gears[d]!]);
+  return out;
+}
+
+/** How far from the wanted count the other may be: a fifth, at least ten. */
+const reach = (divisions: number): number => Math.max(10, Math.ceil(divisions / 5));
+
+/** All that can be set up: fewest wheels first, then the nearest count, the smaller of two. Exact. */
+export function differentials(
+  worm: Rational,
+  divisions: number,
+  plates: PlateSet,
+  ratios: ReadonlyMap<string, Wheels>,
+): readonly Differential[] {
+  const out: Differential[] = [];
+  const by = reach(divisions);
+  for (let near = Math.max(1, divisions - by); near <= divisions + by; near++) {
+    if (near === divisions) continue;
+    const [move] = simpleMoves(turnsOf(worm, near), plates);
+    if (!move) continue;
+    const ratio = div(mul(worm, sub(rational(near), rational(divisions))), rational(near));
+    const wheels = ratios.get(toText(abs(ratio)));
+    if (wheels) out.push({ near, move, ratio, ...wheels });
+  }
+  const away = (d: Differential): number => Math.abs(d.near - divisions);
+  return out.sort((a, b) => a.drivers.length - b.drivers.length || away(a) - away(b) || a.near - b.near);
+}
+
+/** Turns of the crank that D moves make, with what the plate turned meanwhile: exactly W when it is right. */
+export const differentialSum = (worm: Rational, divisions: number, d: Differential): Rational => {
+  const moved = mul(rational(divisions), turnsOf(worm, d.near));
+  const made = div(
+    d.drivers.reduce((n, z) => mul(n, rational(z)), rational(1)),
+    d.driven.reduce((n, z) => mul(n, rational(z)), rational(1)),
+  );
+  return add(moved, mul(made, rational(d.ratio.s)));
+};

@@ -1,0 +1,129 @@
+import { div, readSpeed, refused, taken, toText, type Result } from '../../numbers/index.ts';
+import type { Drive } from '../drive.ts';
+import { duties, MOST_DUTIES, type DutyId, type DutySpec, type Sweep } from '../duties.ts';
+import { defaultsOf } from '../inputs.ts';
+import { outputKindOf } from '../outputs/index.ts';
+import type { EditKind } from './edit.ts';
+import { inputSays, withInput } from './input.ts';
+
+type Data = Readonly<Record<string, unknown>>;
+
+/** What stands under a duty's key now: a list of it, of one at most where there can be but one. */
+export function dutiesIn(drive: Drive, id: DutyId): readonly object[] {
+  const spec: DutySpec = duties[id];
+  const home = (spec.of === 'job' ? drive.job : drive) as unknown as Data;
+  const value = home[id];
+  if (value === undefined) return [];
+  return spec.many ? (value as readonly object[]) : [value as object];
+}
+
+/** The drive with another list under that key; an empty one is taken away. */
+function withDuties(drive: Drive, id: DutyId, list: readonly object[]): Drive {
+  const spec: DutySpec = duties[id];
+  const home = (spec.of === 'job' ? drive.job : drive) as unknown as Data;
+  const { [id]: _, ...rest } = home;
+  const after = list.length === 0 ? rest : { ...rest, [id]: spec.many ? list : list[0] };
+  return (spec.of === 'job' ? { ...drive, job: after } : after) as unknown as Drive;
+}
+
+export interface SetDuty {
+  readonly do: 'duty';
+  readonly duty: DutyId;
+  /** which of several, from 0 */
+  readonly at: number;
+  readonly key: string;
+  /** as typed; nothing takes an optional one away */
+  readonly text: string;
+}
+
+/** One field of a duty, as typed. A speed along a straight travel is read as the time of one turn. */
+export const duty: EditKind<SetDuty> = {
+  id: 'duty',
+  apply: (drive, edit) => {
+    const spec = duties[edit.duty];
+    const list = dutiesIn(drive, edit.duty);
+    const old = list[edit.at];
+    if (!old) return refused('noSuchDuty', String(edit.at + 1));
+    const text =
+      edit.duty === 'rates' && edit.key === 'seconds' ? asPeriod(drive, edit.text) : taken(edit.text);
+    if (!text.ok) return text;
+    const read = withInput(old, spec.inputs, edit.key, text.value);
+    if (!read.ok) return read;
+    const after = settled(edit.duty, read.value);
+    if (!after.ok) return after;
+    return taken(
+      withDuties(
+        drive,
+        edit.duty,
+        list.map((d, i) => (i === edit.at ? after.value : d)),
+      ),
+    );
+  },
+  says: (edit) => `${duties[edit.duty].title}: ${inputSays(duties[edit.duty].inputs, edit.key, edit.text)}`,
+};
+
+/** "0.5 mm/min" is so many seconds a turn, where a turn travels a length without π. */
+function asPeriod(drive: Drive, text: string): Result<string> {
+  const speed = readSpeed(text);
+  if (!speed) return taken(text);
+  const travel = outputKindOf(drive.train.output).travel(drive.train.output);
+  if (!travel) return refused('notTravelling', text);
+  return travel.piPower === 0 ? taken(toText(div(travel.q, speed))) : refused('piSpeed', text);
+}
+
+/** What must hold between the fields of one duty. */
+function settled(id: DutyId, data: object): Result<object> {
+  if (id === 'rates') {
+    const { seconds, ...rest } = data as Data;
+    if (rest['kind'] !== 'period') return taken(rest);
+    return taken({ ...rest, seconds: seconds ?? '86400' });
+  }
+  if (id === 'sweeps') {
+    const { easing, speedUp = 20, slowDown = 20 } = data as Sweep;
+    if (easing === 'trapezoid' && speedUp + slowDown > 100)
+      return refused('shortStages', `${speedUp} and ${slowDown}`);
+  }
+  return taken(data);
+}
+
+export interface AddDuty {
+  readonly do: 'addDuty';
+  readonly duty: DutyId;
+  /** inputs that differ from the defaults */
+  readonly with?: Readonly<Record<string, unknown>>;
+}
+
+/** One more duty with its defaults; where there can be but one, it is put there unless it is there already. */
+export const addDuty: EditKind<AddDuty> = {
+  id: 'addDuty',
+  apply: (drive, edit) => {
+    const spec: DutySpec = duties[edit.duty];
+    const list = dutiesIn(drive, edit.duty);
+    if (!spec.many && list.length > 0) return taken(drive);
+    if (list.length >= MOST_DUTIES) return refused('tooManyDuties', '', { limit: String(MOST_DUTIES) });
+    return taken(withDuties(drive, edit.duty, [...list, { ...defaultsOf(spec.inputs), ...edit.with }]));
+  },
+  says: (edit) => `new ${duties[edit.duty].title}`,
+};
+
+export interface RemoveDuty {
+  readonly do: 'removeDuty';
+  readonly duty: DutyId;
+  readonly at: number;
+}
+
+export const removeDuty: EditKind<RemoveDuty> = {
+  id: 'removeDuty',
+  apply: (drive, edit) => {
+    const list = dutiesIn(drive, edit.duty);
+    if (!list[edit.at]) return refused('noSuchDuty', String(edit.at + 1));
+    return taken(
+      withDuties(
+        drive,
+        edit.duty,
+        list.filter((_, i) => i !== edit.at),
+      ),
+    );
+  },
+  says: (edit) => `${duties[edit.duty].title} taken away`,
+};

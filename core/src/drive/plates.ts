@@ -1,0 +1,75 @@
+import {
+  divisionRuns,
+  parseRational,
+  readCount,
+  readRatio,
+  refused,
+  taken,
+  toText,
+  type Result,
+} from '../numbers/index.ts';
+
+/** Most holes in one circle, circles on one plate, plates in a set. */
+export const MOST_HOLES = 2000;
+const MOST_CIRCLES = 60;
+const MOST_PLATES = 12;
+
+/** Plates as written: circles of one plate by spaces or commas, runs as 15-20, plates set apart by "/" or ";". (handbook: divide, index plates) */
+export function readPlates(text: string): Result<readonly (readonly number[])[]> {
+  const plates = text
+    .split(/[/;]/)
+    .map((p) => p.trim())
+    .filter(Boolean);
+  if (plates.length === 0) return refused('empty', '', { example: '15-20 / 21 23 27 29 31 33' });
+  if (plates.length > MOST_PLATES) return refused('tooMany', text, { limit: String(MOST_PLATES) });
+  const out: (readonly number[])[] = [];
+  for (const plate of plates) {
+    const read = readNumbers(plate, 'notCircles');
+    if (!read.ok) return read;
+    out.push([...new Set(read.value)].sort((a, b) => a - b));
+  }
+  return taken(out);
+}
+
+/** Change wheels as written; one that is owned twice stands twice. */
+export const readGears = (text: string): Result<readonly number[]> => {
+  const read = readNumbers(text, 'notWhole');
+  return read.ok ? taken([...read.value].sort((a, b) => a - b)) : read;
+};
+
+function readNumbers(text: string, code: 'notCircles' | 'notWhole'): Result<readonly number[]> {
+  const out: number[] = [];
+  for (const piece of text.split(/[\s,]+/).filter(Boolean)) {
+    const [, from, to] = /^(\d{1,6})(?:[-–](\d{1,6}))?$/.exec(piece) ?? [];
+    if (from === undefined) return refused(code, piece, { example: '15-20' });
+    for (const end of [from, to ?? from]) {
+      const read = readCount(end, { min: 2, max: MOST_HOLES, unit: 'holes', example: '19' });
+      if (!read.ok) return read;
+    }
+    const [low, high] = [Number(from), Number(to ?? from)];
+    if (high < low) return refused('backwards', piece);
+    if (out.length + high - low + 1 > MOST_CIRCLES)
+      return refused('tooMany', text.trim(), { limit: String(MOST_CIRCLES) });
+    for (let n = low; n <= high; n++) out.push(n);
+  }
+  return taken(out);
+}
+
+/** As they are written: "15-20 / 21 23 27 29 31 33". */
+export const platesText = (plates: readonly (readonly number[])[]): string =>
+  plates
+    .map((circles) =>
+      divisionRuns([...circles])
+        .replaceAll('–', '-')
+        .replaceAll(', ', ' '),
+    )
+    .join(' / ');
+
+/** A worm's ratio, exact and above 0: "40", "40:1", "90/2". */
+export function readWorm(text: string): Result<string> {
+  const bare = text.trim().replace(/\s*:\s*1$/, '');
+  const read = readRatio(bare);
+  if (!read.ok) return read;
+  if (read.value.value.s < 0n) return refused('negative', text.trim(), { example: '40' });
+  return taken(parseRational(bare) ? bare : toText(read.value.value));
+}
