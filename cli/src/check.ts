@@ -52,6 +52,41 @@ export const check: Command = {
           new Set([1]),
         ),
       );
+    if (r.duties.rates.length > 0)
+      parts.push(
+        table(
+          ['Rate', 'way', 'ticks', 'off by', 'an hour', 'Grade'],
+          r.duties.rates.flatMap((rate) =>
+            rate.ways.map((w) => [rate.name, w.title, plainText(w.ticks), w.ppm, w.hour, w.graded.word]),
+          ),
+          new Set([0, 1, 5]),
+        ),
+        ...r.duties.rates.flatMap((rate) => rate.says),
+      );
+    for (const duty of r.duties.all)
+      parts.push(
+        [
+          duty.title + (duty.graded ? `: ${duty.graded.word}` : ''),
+          ...duty.lines.map(
+            (l) => `  ${l.figure.label}: ${plainText(l.figure.text)}${l.says ? ` (${l.says})` : ''}`,
+          ),
+          ...duty.says,
+        ].join('\n'),
+      );
+    if (r.plates)
+      parts.push(
+        table(
+          ['Divisions', 'Grade', 'by plates', 'plate', 'arms over'],
+          r.plates.rows.map((row) => [
+            String(row.divisions),
+            row.graded.word,
+            plainText(row.move),
+            row.plate,
+            row.arms,
+          ]),
+          new Set([1, 2, 3]),
+        ),
+      );
     if (r.train.work.moves.length > 0)
       parts.push(
         table(

@@ -1,12 +1,14 @@
 import { refused, refusalSentence, type Refusal } from '@pendrix/core';
 import { check } from './check.ts';
 import type { Command } from './command.ts';
+import { exported } from './export.ts';
 import { find } from './find.ts';
+import { plates } from './plates.ts';
 import { ratio } from './ratio.ts';
 import { targets } from './targets.ts';
 
 /** Every command. One line a command. */
-const commands: readonly Command[] = [check, targets, ratio, find];
+const commands: readonly Command[] = [check, targets, ratio, find, plates, exported];
 
 export interface Streams {
   readonly out: (text: string) => void;

@@ -1,7 +1,8 @@
 import { ARCSEC_PER_TURN, abs, div, exactly, mul, rational, toNumber, toText } from '../numbers/index.ts';
 import { judgeMove, stepsToArcsec, targets, type Divider, type Division } from '../divide/index.ts';
 import { countsPerTurn, lostMotion, readMoves, type Drive, type Kinematics } from '../drive/index.ts';
-import { plainText, report, type VerdictCell } from '../report/index.ts';
+import { arcsecAnHour, ppm, secondsADay } from '../follow/index.ts';
+import { plainText, report, type DutyReport, type RateReport, type VerdictCell } from '../report/index.ts';
 
 /** What `pendrix check --json` prints. Exact quantities are text, angles doubles. (docs: formats) */
 export function checkAnswer(drive: Drive): object {
@@ -20,6 +21,19 @@ export function checkAnswer(drive: Drive): object {
       ? r.divisions.map((d) => divisionAnswer(d, r.divider!))
       : r.counts.map((divisions) => ({ divisions, grade: 'unknown', ...UNKNOWN })),
     ...(k.travel ? { moves: moveAnswers(drive, k) } : {}),
+    rates: r.duties.rates.map(rateAnswer),
+    sweeps: r.duties.sweeps.map(dutyAnswer),
+    spins: r.duties.spins.map(dutyAnswer),
+    ...Object.fromEntries(
+      (
+        [
+          ['camera', r.duties.camera],
+          ['altAz', r.duties.altAz],
+          ['arm', r.duties.arm],
+          ['knob', r.duties.knob],
+        ] as const
+      ).flatMap(([key, duty]) => (duty ? [[key, dutyAnswer(duty)]] : [])),
+    ),
     misfits: r.train.stages.flatMap((s, stage) => s.warns.map((says) => ({ stage, says }))),
     lostMotionArcsec: lostMotion(drive.train).atWork * Number(ARCSEC_PER_TURN),
     verdict: r.verdict.map(verdictAnswer),
@@ -71,6 +85,46 @@ const divisionAnswer = (d: Division, divider: Divider): object => ({
   truncatedErrorSteps: toText(d.truncatedErrorSteps),
   returnErrorSteps: toText(d.returnErrorSteps),
   ...(d.ifExact ? { ifExact: true } : {}),
+});
+
+/** A rate as the timer keeps it. What no timer keeps has no ticks; a source that runs by itself is off by its own speed. */
+function rateAnswer(r: RateReport): object {
+  const { timing, chosen } = r;
+  const base = { name: r.name, periodSeconds: toText(r.period), reverse: r.rate.reverse === true };
+  if (!timing)
+    return {
+      ...base,
+      stepsPerSecond: null,
+      intervalTicks: null,
+      fixedTicks: null,
+      fixedPpm: chosen ? ppm(chosen.off) : null,
+      spread: null,
+      fits: null,
+      grade: r.graded.grade,
+    };
+  return {
+    ...base,
+    stepsPerSecond: toNumber(timing.stepsPerSecond),
+    intervalTicks: toText(timing.interval),
+    fixedTicks: timing.fixed && Number(timing.fixed.ticks),
+    fixedPpm: timing.fixed && ppm(timing.fixed.off),
+    arcsecPerHour: timing.fixed && arcsecAnHour(timing.fixed.off, r.period),
+    secondsPerDay: timing.fixed && secondsADay(timing.fixed.off),
+    spread: {
+      q: timing.spread.q.toString(),
+      num: timing.spread.num.toString(),
+      den: timing.spread.den.toString(),
+    },
+    fits: timing.fits,
+    grade: timing.even ? 'even' : timing.fits ? r.graded.grade : 'rounded',
+  };
+}
+
+/** The figures of a duty by the last part of their keys. */
+const dutyAnswer = (d: DutyReport): object => ({
+  name: d.title,
+  ...Object.fromEntries(d.lines.map((l) => [l.figure.key.split('.').at(-1), l.figure.value])),
+  grade: d.graded?.grade ?? null,
 });
 
 const verdictAnswer = (cell: VerdictCell): object => ({

@@ -6,3 +6,5 @@ export { checkAnswer, targetsAnswer } from './answers.ts';
 export { findAnswer, readFindRequest } from './find-file.ts';
 export { readShelf, writeShelf } from './shelf-file.ts';
 export { readTable, shelfCsv, TABLE_COLUMNS, type TableColumn, type TableLine } from './shelf-table.ts';
+export { cHeader, dutyCsv, gcode, platesCsv, ratesCsv, tablesOf } from './exports.ts';
+export { drillingMoves, makingAnswer, makingCsv, platesAnswer } from './plates-answer.ts';

@@ -158,7 +158,11 @@ describe('two axes that are not polar', () => {
     const at = pointingOf(50, -30, 20);
     expect([at.azimuthDeg.toFixed(3), at.altitudeDeg.toFixed(3)]).toEqual(['130.660', '51.730']);
     const r = axisRates(50, at);
-    expect([r.azimuth, r.altitude, r.turning].map((v) => v.toFixed(3))).toEqual(['19.507', '7.334', '-10.171']);
+    expect([r.azimuth, r.altitude, r.turning].map((v) => v.toFixed(3))).toEqual([
+      '19.507',
+      '7.334',
+      '-10.171',
+    ]);
   });
   test('the cap around the zenith', () => {
     expect(zenithCap(50, 60)).toBeCloseTo(11.28, 2);
@@ -198,18 +202,24 @@ describe('tangent arms', () => {
     expect(armExceeds(arm('straight'), 20, 7200)! / 60).toBeCloseTo(15.16, 2);
     expect(armExceeds(arm('curved'), 20, 7200)).toBeNull();
   });
-  test.each(['straight', 'isosceles', 'curved'] as const)('%s: travel and angle undo each other, speed is the slope', (kind) => {
-    for (const angle of [0.01, 0.2, 0.5]) {
-      expect(angleOf(kind, 200, travelOf(kind, 200, angle))).toBeCloseTo(angle, 10);
-      const slope = (travelOf(kind, 200, angle + 1e-6) - travelOf(kind, 200, angle - 1e-6)) / 2e-6 / 200;
-      expect(slope).toBeCloseTo(speedAt(kind, angle), 5);
-    }
-  });
-  test.each(['straight', 'isosceles'] as const)('%s: a table of one speed a minute leaves less than 0.3″', (kind) => {
-    const table = corrections(arm(kind), 60, 3600);
-    expect(table).toHaveLength(60);
-    expect(Math.max(...table.map((c) => Math.abs(c.leftArcsec)))).toBeLessThan(0.3);
-    const turns = table.reduce((n, c) => n + c.turnsPerSecond * 60, 0);
-    expect(turns).toBeCloseTo(travelOf(kind, armFor(1, 1 / 60, rate), rate * 3600), 6);
-  });
+  test.each(['straight', 'isosceles', 'curved'] as const)(
+    '%s: travel and angle undo each other, speed is the slope',
+    (kind) => {
+      for (const angle of [0.01, 0.2, 0.5]) {
+        expect(angleOf(kind, 200, travelOf(kind, 200, angle))).toBeCloseTo(angle, 10);
+        const slope = (travelOf(kind, 200, angle + 1e-6) - travelOf(kind, 200, angle - 1e-6)) / 2e-6 / 200;
+        expect(slope).toBeCloseTo(speedAt(kind, angle), 5);
+      }
+    },
+  );
+  test.each(['straight', 'isosceles'] as const)(
+    '%s: a table of one speed a minute leaves less than 0.3″',
+    (kind) => {
+      const table = corrections(arm(kind), 60, 3600);
+      expect(table).toHaveLength(60);
+      expect(Math.max(...table.map((c) => Math.abs(c.leftArcsec)))).toBeLessThan(0.3);
+      const turns = table.reduce((n, c) => n + c.turnsPerSecond * 60, 0);
+      expect(turns).toBeCloseTo(travelOf(kind, armFor(1, 1 / 60, rate), rate * 3600), 6);
+    },
+  );
 });

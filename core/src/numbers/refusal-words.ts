@@ -93,6 +93,14 @@ export const refusalWords = {
     says: (t) => `${t.given} is a speed along a travel, and the work turns`,
     cure: () => 'write the time of one turn or a speed of turning, for example 24 h or 0.5 rpm',
   },
+  nothingToExport: {
+    says: (t) => `this drive has no ${t.given}`,
+    cure: () => 'ask for it in the job first',
+  },
+  cannotWrite: {
+    says: (t) => `the file cannot be written (${t.given})`,
+    cure: () => 'choose a folder that is there and that you may write in',
+  },
   notCircles: {
     says: (t) => `${t.given} cannot be read as hole circles`,
     cure: () => 'write the holes of each circle, plates set apart by a slash, for example 15-20 / 21 23 27',

@@ -41,6 +41,11 @@ export {
   type FindReport,
   type FindRow,
 } from './find-list.ts';
+export type { DutyChart, DutyLine, DutyReport, DutySeries, DutyTable } from './duties/duty.ts';
+export type { RateReport, RateWay } from './duties/rates.ts';
+export type { DutiesReport } from './duties/duties.ts';
+export { byPlates, CHART_TO, type OpenedPlate, type PlateRow, type PlatesReport } from './duties/plates.ts';
+export type { PlateHole, PlatePicture } from './duties/plate-picture.ts';
 export { CELLS, cellLabels, type CellId, type Place, type VerdictCell } from './verdict.ts';
 export {
   angle,

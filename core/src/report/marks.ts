@@ -1,7 +1,9 @@
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { left, partLabel, type ShelfPart, type Use } from '../shelf/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
-import { whole } from './text.ts';
+import { asksDuties, type DutiesReport } from './duties/duties.ts';
+import type { PlateRow } from './duties/plates.ts';
+import { shortList, whole } from './text.ts';
 import { stageReports } from './train.ts';
 import { attention, type Place } from './verdict.ts';
 
@@ -23,6 +25,8 @@ interface Marked {
   readonly k: Kinematics;
   readonly divider: Divider | null;
   readonly divisions: readonly Division[];
+  readonly duties: DutiesReport;
+  readonly plates: readonly PlateRow[] | null;
 }
 
 const ring = (place: Place, reason: string): Mark => ({ place, mark: 'ring', reason });
@@ -30,18 +34,27 @@ const dot = (place: Place, reason: string): Mark => ({ place, mark: 'dot', reaso
 const diamond = (place: Place, reason: string): Mark => ({ place, mark: 'diamond', reason });
 
 /** The marks of the stations; `runs` is how many runs of this drive are stored. */
-export function marks({ drive, k, divider, divisions }: Marked, runs: number): readonly Mark[] {
+export function marks(
+  { drive, k, divider, divisions, duties, plates }: Marked,
+  runs: number,
+): readonly Mark[] {
   const asked = divisions.length;
-  const misses = attention(divisions, divider);
+  const others = asksDuties(drive);
+  const lacking = plates?.filter((r) => r.graded.grade === 'unknown').map((r) => String(r.divisions)) ?? [];
+  const misses = plates
+    ? lacking.length > 0
+      ? `no circle for ${shortList(lacking)}`
+      : null
+    : (attention(divisions, divider) ?? duties.attention);
   return [
     asked > 0
       ? dot('job', 'divisions asked')
-      : k.travel && drive.job.moves
-        ? dot('job', 'moves asked')
+      : (k.travel && drive.job.moves) || others
+        ? dot('job', others ? 'duties asked' : 'moves asked')
         : ring('job', 'nothing asked yet'),
     trainMark(drive, k),
     drive.find ? dot('find', 'a search is kept with this drive') : ring('find', 'no search kept yet'),
-    asked === 0
+    asked === 0 && !others && !plates
       ? ring('check', 'nothing to judge yet')
       : misses
         ? diamond('check', misses)

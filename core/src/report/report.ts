@@ -15,6 +15,8 @@ import {
   type WheelRange,
 } from '../divide/index.ts';
 import { kinematicsOf, sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
+import { dutiesReport, dutiesSay, dutyFigure, type DutiesReport } from './duties/duties.ts';
+import { byPlates, platesReport, type PlatesReport } from './duties/plates.ts';
 import {
   divisionRow,
   errorChart,
@@ -82,6 +84,10 @@ export interface Report {
     /** what the divisions are counted in: "microstep", "mark", "place" where a wheel locks */
     readonly unit: string;
   };
+  /** rates, cameras, arms, sweeps, spins */
+  readonly duties: DutiesReport;
+  /** index plates; null when the drive has none */
+  readonly plates: PlatesReport | null;
   /** what a run is counted in */
   readonly unit: string;
   /** one count opened, whether or not the job asks for it; null when the source has no steps */
@@ -109,7 +115,18 @@ export function report(drive: Drive): Report {
   /** what figures are drawn from: places where a wheel locks, else steps */
   const shown = divider && inPlaces(divider);
   const drawn = lazy(() => (shown === divider || !shown ? divisions() : counts.map((c) => divide(shown, c))));
-  const judged = lazy(() => ({ drive, k, divider: shown, divisions: drawn(), asked: counts.length }));
+  const duties = dutiesReport(drive, k);
+  const plates = lazy(() => platesReport(drive, k, counts));
+  const byHand = lazy(() => (byPlates(drive) ? (plates()?.rows ?? null) : null));
+  const judged = lazy(() => ({
+    drive,
+    k,
+    divider: shown,
+    divisions: drawn(),
+    asked: counts.length,
+    rates: duties.rates,
+    plates: byHand(),
+  }));
   const cells = lazy(() => verdict(judged()));
   const asks = lazy(() => asksReport(drive, k, counts));
   const tolerance = lazy(() => toleranceReport(drive));
@@ -128,7 +145,7 @@ export function report(drive: Drive): Report {
   return {
     drive,
     kinematics: k,
-    purpose: purpose(counts, k.travel ? drive.job.moves : ''),
+    purpose: purpose(counts, k.travel ? drive.job.moves : '', dutiesSay(drive.job)),
     counts,
     divider,
     get divisions() {
@@ -138,9 +155,9 @@ export function report(drive: Drive): Report {
       return cells();
     },
     get attention() {
-      return attention(drawn(), shown);
+      return byHand() ? null : (attention(drawn(), shown) ?? duties.attention);
     },
-    marks: (runs) => marks({ drive, k, divider: shown, divisions: drawn() }, runs),
+    marks: (runs) => marks({ drive, k, divider: shown, divisions: drawn(), duties, plates: byHand() }, runs),
     job: {
       get asks() {
         return asks();
@@ -192,6 +209,10 @@ export function report(drive: Drive): Report {
       },
       unit: k.lock ? 'place' : stepUnit(drive, k),
     },
+    duties,
+    get plates() {
+      return plates();
+    },
     unit: stepUnit(drive, k),
     opened: one,
     chart: (D) => (shown && D <= MOST_CHARTED ? errorChart(shown, divide(shown, D)) : null),
@@ -205,6 +226,8 @@ export function report(drive: Drive): Report {
         work,
         encoder,
         cells,
+        duties,
+        plates,
         train: () => [ratioFigure(drive, k), stepsFigure(drive, k)],
       }),
   };
@@ -233,6 +256,8 @@ interface Sections {
   readonly work: () => WorkReport;
   readonly encoder: () => EncoderReport | null;
   readonly cells: () => readonly VerdictCell[];
+  readonly duties: DutiesReport;
+  readonly plates: () => PlatesReport | null;
   readonly train: () => readonly Figure[];
 }
 
@@ -270,7 +295,11 @@ function figureAt(key: string, sections: Sections): Figure | null {
         ? ([open.worst, open.spacing, open.closing].find((f) => f.key === key) ?? null)
         : null;
     }
+    case 'plates':
+      return which === 'all'
+        ? (sections.cells()[1]?.figure ?? null)
+        : (sections.plates()?.opened(Number(which)).figure ?? null);
     default:
-      return null;
+      return dutyFigure(sections.duties, key);
   }
 }

@@ -6,15 +6,18 @@ import type { Rich } from './rich.ts';
 import { angleText, grouped, inLine, listed, shortList, whole } from './text.ts';
 
 /** What a drive is for, in a few words for its title: "divides 57–60, 73 and 97". */
-export function purpose(counts: readonly number[], moves = ''): string {
+export function purpose(counts: readonly number[], moves = '', duties: readonly string[] = []): string {
   const pieces = moves
     .split(/[,;]/)
     .map((p) => p.trim())
     .filter((p) => p !== '');
-  if (counts.length === 0)
-    return pieces.length === 0 ? 'nothing asked yet' : `moves by ${shortList(pieces, 5)}`;
-  const runs = divisionRuns(counts).split(', ');
-  return `divides ${shortList(runs, 7)}`;
+  const runs = counts.length === 0 ? [] : divisionRuns(counts).split(', ');
+  const all = [
+    ...(runs.length > 0 ? [`divides ${shortList(runs, duties.length > 0 ? 4 : 7)}`] : []),
+    ...(runs.length === 0 && pieces.length > 0 ? [`moves by ${shortList(pieces, 5)}`] : []),
+    ...duties,
+  ];
+  return all.length === 0 ? 'nothing asked yet' : shortList(all, 3);
 }
 
 /** Why a run of D divisions is refused by the limits of turning; null when it is not. */

@@ -1,6 +1,8 @@
 import { compare, isZero } from '../numbers/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
+import type { PlateRow } from './duties/plates.ts';
+import { worstRate, type RateReport } from './duties/rates.ts';
 import { worstFigure } from './division-working.ts';
 import type { Figure, Graded } from './figure.ts';
 import { gradeOfDivision, gradeWords, worstGrade } from './grades.ts';
@@ -20,6 +22,8 @@ export interface VerdictCell {
   readonly label: string;
   /** the station that explains it */
   readonly place: Place;
+  /** of that station, when it has several */
+  readonly tab?: string;
   readonly figure: Figure | null;
   readonly graded: Graded | null;
   /** said instead when there is no figure: "no rate asked" */
@@ -41,6 +45,9 @@ interface Judged {
   readonly divider: Divider | null;
   readonly divisions: readonly Division[];
   readonly asked: number;
+  readonly rates: readonly RateReport[];
+  /** how plates make the wanted counts, where that is how it is divided */
+  readonly plates: readonly PlateRow[] | null;
 }
 
 const empty = (cell: CellId, place: Place, absent: string): VerdictCell => ({
@@ -75,15 +82,78 @@ export function verdict(judged: Judged): readonly VerdictCell[] {
     { ...empty('steps', 'train', ''), figure: stepsFigure(drive, k), graded: stepsGrade(k) },
     divisionsCell(judged),
     errorCell(judged),
-    empty('rate', 'job', kept('rates', 'no rate asked')),
+    rateCell(judged),
     empty('speed', 'job', kept('spins', 'no speed asked')),
     empty('force', 'job', kept('load', 'no load given')),
   ];
 }
 
-function divisionsCell({ divider, divisions, asked }: Judged): VerdictCell {
+/** The rate that is kept worst. */
+function rateCell({ rates }: Judged): VerdictCell {
+  const worst = worstRate(rates);
+  if (!worst) return empty('rate', 'job', 'no rate asked');
+  const figure = worst.figures.find((f) => f.key === `${worst.key}.off`) ?? null;
+  return {
+    ...empty('rate', 'check', worst.graded.word.toLowerCase()),
+    tab: 'rate',
+    figure,
+    graded: figure && worst.graded,
+  };
+}
+
+/** Divided by hand: what the plates make of the wanted counts. */
+function platesCell(rows: readonly PlateRow[]): VerdictCell {
+  const even = rows.filter((r) => r.graded.grade !== 'unknown');
+  const none = rows.length - even.length;
+  return {
+    ...empty('divisions', 'check', ''),
+    tab: 'plates',
+    graded: none > 0 ? { grade: 'unknown', word: `${none} unknown` } : { grade: 'even', word: 'Even' },
+    figure: {
+      key: 'plates.all',
+      label: 'divisions that the plates make',
+      value: String(even.length),
+      text: [grouped(String(even.length)), { unit: `of ${grouped(String(rows.length))}` }],
+      exact: true,
+      working: () => [
+        ...(even.length > 0
+          ? [
+              {
+                label: 'made',
+                text: [
+                  shortList(
+                    even.map((r) => String(r.divisions)),
+                    8,
+                  ),
+                ],
+                exact: true,
+              },
+            ]
+          : []),
+        ...(none > 0
+          ? [
+              {
+                label: 'no circle',
+                text: [
+                  shortList(
+                    rows.filter((r) => r.graded.grade === 'unknown').map((r) => String(r.divisions)),
+                    8,
+                  ),
+                ],
+                exact: true,
+              },
+            ]
+          : []),
+        { label: 'come out even', text: [{ strong: `${even.length} of ${rows.length}` }], exact: true },
+      ],
+    },
+  };
+}
+
+function divisionsCell({ divider, divisions, asked, plates }: Judged): VerdictCell {
   const cell = empty('divisions', asked === 0 ? 'job' : 'check', 'no divisions asked');
   if (asked === 0) return cell;
+  if (plates) return platesCell(plates);
   const grade = divider ? worstGrade(divisions.map((d) => d.grade)) : 'unknown';
   const even = divisions.filter((d) => d.step.d === 1n);
   const text: Rich = [grouped(String(even.length)), { unit: `of ${grouped(String(asked))}` }];
@@ -120,8 +190,12 @@ const groups = (divisions: readonly Division[]): [string, string[]][] => {
   return [...out];
 };
 
-function errorCell({ drive, k, divider, divisions, asked }: Judged): VerdictCell {
+function errorCell({ drive, k, divider, divisions, asked, plates }: Judged): VerdictCell {
   const cell = empty('error', asked === 0 ? 'job' : 'check', 'no divisions asked');
+  if (plates)
+    return plates.some((r) => r.graded.grade === 'unknown')
+      ? { ...cell, tab: 'plates', absent: 'a circle is missing' }
+      : { ...cell, tab: 'plates', absent: 'none, in whole holes' };
   const worst = worstOf(divisions);
   if (!divider || !worst) return cell;
   const figure = worstFigure({ drive, k, divider, d: worst });

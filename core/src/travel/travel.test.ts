@@ -58,15 +58,21 @@ describe('sweeps', () => {
       ...wheelCutter(),
       train: { ...wheelCutter().train, stages: [], output: { kind: 'rack', teeth: 20, moduleMm: '1' } },
     });
-    expect(toNumber(stepsOfSweep(sweep({ unit: 'mm', to: '100' }), rack)!)).toBeCloseTo((100 / (20 * Math.PI)) * 3200, 4);
+    expect(toNumber(stepsOfSweep(sweep({ unit: 'mm', to: '100' }), rack)!)).toBeCloseTo(
+      (100 / (20 * Math.PI)) * 3200,
+      4,
+    );
   });
 
-  test.each<Easing>(['linear', 'cosine', 'smoothstep', 'trapezoid'])('%s goes from 0 to 1, never back, evenly about its middle', (easing) => {
-    const s = sweep({ easing });
-    const way = Array.from({ length: 101 }, (_, i) => eased(s, i / 100));
-    expect([way[0], way[50]!.toFixed(9), way[100]]).toEqual([0, '0.500000000', 1]);
-    for (let i = 1; i <= 100; i++) expect(way[i]!).toBeGreaterThanOrEqual(way[i - 1]!);
-  });
+  test.each<Easing>(['linear', 'cosine', 'smoothstep', 'trapezoid'])(
+    '%s goes from 0 to 1, never back, evenly about its middle',
+    (easing) => {
+      const s = sweep({ easing });
+      const way = Array.from({ length: 101 }, (_, i) => eased(s, i / 100));
+      expect([way[0], way[50]!.toFixed(9), way[100]]).toEqual([0, '0.500000000', 1]);
+      for (let i = 1; i <= 100; i++) expect(way[i]!).toBeGreaterThanOrEqual(way[i - 1]!);
+    },
+  );
 
   test('targets end on the total, whatever is swept', () => {
     fc.assert(
@@ -81,7 +87,8 @@ describe('sweeps', () => {
           expect(plan.targets).toHaveLength(frames);
           expect(plan.targets[0]).toBe(0);
           expect(BigInt(plan.targets.at(-1)!)).toBe(round(steps));
-          for (let i = 1; i < frames; i++) expect(plan.targets[i]!).toBeGreaterThanOrEqual(plan.targets[i - 1]!);
+          for (let i = 1; i < frames; i++)
+            expect(plan.targets[i]!).toBeGreaterThanOrEqual(plan.targets[i - 1]!);
         },
       ),
     );
@@ -109,7 +116,13 @@ describe('spins and knobs', () => {
     expect(r.rimUm).toBeCloseTo((2000 * Math.PI * 30) / 1_094_400, 9);
     expect(r.perTenth).toBe(304);
     const bare = spinReport({ minRpm: '1', maxRpm: '1' }, { ...cutter, stepsPerTurn: null }, null);
-    expect([bare.stepRate, bare.knobPercent, bare.rimUm, bare.perTenth, bare.reach]).toEqual([null, null, null, null, null]);
+    expect([bare.stepRate, bare.knobPercent, bare.rimUm, bare.perTenth, bare.reach]).toEqual([
+      null,
+      null,
+      null,
+      null,
+      null,
+    ]);
   });
   test('a hand knob across a quarter turn', () => {
     const r = knobReport({ turnsOut: '1/4', marks: 72, windowArcsec: '60' }, cutter);

@@ -50,6 +50,7 @@ export interface NewPlates {
 /** Circles of one choice at most. */
 const MOST_CIRCLES = 12;
 const MOST_CHOICES = 20;
+const MOST_LOOKED = 300_000;
 
 /**
  * The fewest circles of at most `mostHoles` that serve every wanted count that the set does not serve yet: exact cover, every choice
@@ -83,9 +84,12 @@ export function newPlates(
 function covers(needs: readonly number[], most: number): readonly (readonly number[])[] {
   if (needs.length === 0) return [];
   const widest = Math.max(...needs.map((q) => widestOf(q, needs, most)));
+  const limits = { most, widest, left: MOST_LOOKED };
   for (let size = 1; size <= Math.min(MOST_CIRCLES, needs.length); size++) {
     const found = new Map<string, readonly number[]>();
-    cover(needs, { most, widest }, size, [], found);
+    cover(needs, limits, size, [], found);
+    // what was not looked through to its end proves nothing
+    if (limits.left <= 0) return [];
     if (found.size > 0) return [...found.values()].sort((a, b) => sum(a) - sum(b)).slice(0, MOST_CHOICES);
   }
   return [];
@@ -103,7 +107,7 @@ const sum = (list: readonly number[]): number => list.reduce((n, h) => n + h, 0)
 
 function cover(
   needs: readonly number[],
-  limits: { readonly most: number; readonly widest: number },
+  limits: { readonly most: number; readonly widest: number; left: number },
   left: number,
   taken: readonly number[],
   found: Map<string, readonly number[]>,
@@ -114,7 +118,7 @@ function cover(
     found.set(key.join(' '), key);
     return;
   }
-  if (left * limits.widest < needs.length) return;
+  if (left * limits.widest < needs.length || limits.left-- <= 0) return;
   const tried = new Set<string>();
   for (let holes = first; holes <= limits.most; holes += first) {
     const rest = needs.filter((q) => holes % q !== 0);

@@ -106,7 +106,8 @@ test('every move of a plate times D is exactly W, and every differential set is 
         const turns = turnsOf(w, D);
         for (const m of [...simpleMoves(turns, plates), ...compoundMoves(turns, pairsOf(plates))])
           expect(toText(sumOf(m, D))).toBe(toText(w));
-        for (const d of differentials(w, D, plates, ratios)) expect(toText(differentialSum(w, D, d))).toBe(toText(w));
+        for (const d of differentials(w, D, plates, ratios))
+          expect(toText(differentialSum(w, D, d))).toBe(toText(w));
       },
     ),
     { numRuns: 60 },
@@ -115,7 +116,13 @@ test('every move of a plate times D is exactly W, and every differential set is 
 
 test('the chart: what one circle makes, what two make, what wants a new one', () => {
   const chart = plateChart(W, one, [63, 73, 77, 95, 60]);
-  expect(chart.map((a) => (a.how === 'none' ? a.circle : a.how))).toEqual(['compound', 73, 'compound', 'circle', 'circle']);
+  expect(chart.map((a) => (a.how === 'none' ? a.circle : a.how))).toEqual([
+    'compound',
+    73,
+    'compound',
+    'circle',
+    'circle',
+  ]);
   expect(chart[4]).toMatchObject({ others: 5 });
 });
 
@@ -138,14 +145,19 @@ describe('new plates', () => {
   });
   test('never more circles than any other cover, and every count is served', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(fc.integer({ min: 2, max: 24 }), { minLength: 1, maxLength: 4 }), (wanted) => {
-        const [choice] = newPlates(rational(1), [], wanted, 48).choices;
-        expect(wanted.every((D) => choice!.circles.some((c) => c.holes % D === 0))).toBe(true);
-        const all = Array.from({ length: 48 }, (_, i) => i + 1);
-        const serves = (set: readonly number[]): boolean => wanted.every((D) => set.some((h) => h % D === 0));
-        if (choice!.circles.length > 1) expect(all.some((h) => serves([h]))).toBe(false);
-        if (choice!.circles.length > 2) expect(all.some((a) => all.some((b) => serves([a, b])))).toBe(false);
-      }),
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 2, max: 24 }), { minLength: 1, maxLength: 4 }),
+        (wanted) => {
+          const [choice] = newPlates(rational(1), [], wanted, 48).choices;
+          expect(wanted.every((D) => choice!.circles.some((c) => c.holes % D === 0))).toBe(true);
+          const all = Array.from({ length: 48 }, (_, i) => i + 1);
+          const serves = (set: readonly number[]): boolean =>
+            wanted.every((D) => set.some((h) => h % D === 0));
+          if (choice!.circles.length > 1) expect(all.some((h) => serves([h]))).toBe(false);
+          if (choice!.circles.length > 2)
+            expect(all.some((a) => all.some((b) => serves([a, b])))).toBe(false);
+        },
+      ),
       { numRuns: 40 },
     );
   });

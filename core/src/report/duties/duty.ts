@@ -1,0 +1,78 @@
+import type { Figure, Graded, WorkingLine } from '../figure.ts';
+import { strong } from '../text.ts';
+import type { Rich } from '../rich.ts';
+
+/** One line of a duty: a figure, its grade where there is one, and a few words. */
+export interface DutyLine {
+  readonly figure: Figure;
+  readonly graded: Graded | null;
+  readonly says: string;
+}
+
+/** One line of a chart, points in its units. */
+export interface DutySeries {
+  readonly name: string;
+  readonly points: readonly (readonly [number, number])[];
+  readonly look: 'main' | 'second' | 'limit';
+}
+
+export interface DutyChart {
+  readonly key: string;
+  readonly title: string;
+  readonly x: string;
+  readonly y: string;
+  readonly series: readonly DutySeries[];
+  /** what the picture shows, in words */
+  readonly says: string;
+}
+
+/** Rows of text under heads, as they are shown and as they are saved. */
+export interface DutyTable {
+  readonly title: string;
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** Everything of one duty: its figures, what follows from them, its charts, its table. */
+export interface DutyReport {
+  readonly key: string;
+  readonly title: string;
+  readonly graded: Graded | null;
+  readonly lines: readonly DutyLine[];
+  readonly says: readonly string[];
+  readonly charts: readonly DutyChart[];
+  readonly table: DutyTable | null;
+}
+
+interface Given {
+  readonly key: string;
+  readonly label: string;
+  /** exact text, a double, or null for what is Unknown */
+  readonly value: string | number | null;
+  readonly text: Rich;
+  readonly exact?: boolean;
+  /** lines above the last, which is the figure itself */
+  readonly from?: readonly WorkingLine[];
+}
+
+/** A figure whose working ends in itself. */
+export const figureOf = ({ key, label, value, text, exact = false, from = [] }: Given): Figure => ({
+  key,
+  label,
+  value,
+  text,
+  exact,
+  working: () => [...from, { label, text: strong(text), exact }],
+});
+
+export const worked = (label: string, text: string | Rich, exact = false): WorkingLine => ({
+  label,
+  text: typeof text === 'string' ? [text] : text,
+  exact,
+});
+
+export const line = (figure: Figure, says = '', graded: Graded | null = null): DutyLine => ({
+  figure,
+  graded,
+  says,
+});
