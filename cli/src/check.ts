@@ -57,7 +57,14 @@ export const check: Command = {
         table(
           ['Rate', 'way', 'ticks', 'off by', 'an hour', 'Grade'],
           r.duties.rates.flatMap((rate) =>
-            rate.ways.map((w) => [rate.name, w.title, plainText(w.ticks), w.ppm, w.hour, w.graded.word]),
+            rate.ways.map((w) => [
+              rate.name,
+              w.title,
+              plainText(w.ticks),
+              `${w.ppm} ppm`,
+              w.hour,
+              w.graded.word,
+            ]),
           ),
           new Set([0, 1, 5]),
         ),

@@ -132,9 +132,9 @@ const rate: readonly InputSpec[] = [
     ...optional,
     hint: 'or a speed: 24 h, 0.5 rpm, 15 °/h, 15.041 ″/s, 0.5 mm/min',
   },
+  { type: 'flag', key: 'half', label: 'half rate', default: '', ...optional },
+  { type: 'flag', key: 'reverse', label: 'backwards', default: '', ...optional },
   { type: 'text', key: 'name', label: 'Called', max: 60, default: '', ...optional },
-  { type: 'flag', key: 'half', label: 'Half as fast', default: '', ...optional },
-  { type: 'flag', key: 'reverse', label: 'The other way', default: '', ...optional },
 ];
 
 const timer: readonly InputSpec[] = [
@@ -175,7 +175,7 @@ const timer: readonly InputSpec[] = [
     key: 'overheadUs',
     label: 'Besides, a step',
     unit: 'µs',
-    default: '12',
+    default: '',
     hint: 'what each step takes besides the wait, as measured',
     ...optional,
   },
@@ -279,7 +279,7 @@ const altAz: readonly InputSpec[] = [
     unit: '″/s',
     min: 0.01,
     max: 1e7,
-    default: 60,
+    default: null,
     ...optional,
   },
   {
@@ -299,7 +299,7 @@ const arm: readonly InputSpec[] = [
   {
     type: 'choice',
     key: 'geometry',
-    label: 'Screw',
+    label: 'Geometry',
     options: [
       { value: 'straight', title: 'straight, square to the fixed arm' },
       { value: 'isosceles', title: 'straight, pivoted at both ends' },
@@ -309,11 +309,11 @@ const arm: readonly InputSpec[] = [
   },
   { type: 'exact', key: 'leadMm', label: 'Lead', unit: 'mm', default: '1' },
   { type: 'exact', key: 'rpm', label: 'Screw', unit: 'rpm', default: '1' },
-  { type: 'exact', key: 'radiusMm', label: 'Hinge to screw', unit: 'mm', default: '228.557', ...optional },
+  { type: 'exact', key: 'radiusMm', label: 'Hinge to screw', unit: 'mm', default: '', ...optional },
   { type: 'number', key: 'minutes', label: 'Session', unit: 'min', min: 0.1, max: 1440, default: 60 },
 ];
 
-const seconds = (key: string, label: string, by: number): InputSpec => ({
+const seconds = (key: string, label: string, by: number | null): InputSpec => ({
   type: 'number',
   key,
   label,
@@ -372,11 +372,11 @@ const sweep: readonly InputSpec[] = [
     ...more,
   },
   { type: 'text', key: 'name', label: 'Called', max: 60, default: '', ...more },
-  seconds('intervalSeconds', 'Interval', 8),
-  seconds('exposureSeconds', 'Exposure', 2),
-  seconds('writeSeconds', 'Writing', 0.5),
-  seconds('settleSeconds', 'Settling', 0.5),
-  seconds('marginSeconds', 'Margin', 0.2),
+  seconds('intervalSeconds', 'Interval', null),
+  seconds('exposureSeconds', 'Exposure', 0),
+  seconds('writeSeconds', 'Writing', 0),
+  seconds('settleSeconds', 'Settling', 0),
+  seconds('marginSeconds', 'Margin', 0),
   { type: 'number', key: 'fps', label: 'Film', unit: 'frames/s', min: 1, max: 1000, default: 25, ...more },
   {
     type: 'number',
@@ -403,7 +403,7 @@ const sweep: readonly InputSpec[] = [
     key: 'stepsPerUnit',
     label: 'Another axis',
     unit: 'steps a unit',
-    default: '80',
+    default: '',
     hint: 'microsteps for one mm or degree, when this sweep moves another axis than this drive',
     ...more,
   },
@@ -419,7 +419,7 @@ const spin: readonly InputSpec[] = [
     unit: 'bits',
     min: 4,
     max: 24,
-    default: 10,
+    default: null,
     ...optional,
   },
   {
@@ -429,7 +429,7 @@ const spin: readonly InputSpec[] = [
     unit: 'rpm',
     min: 0.01,
     max: 1e6,
-    default: 600,
+    default: null,
     ...optional,
   },
 ];
@@ -437,7 +437,7 @@ const spin: readonly InputSpec[] = [
 const knob: readonly InputSpec[] = [
   { type: 'exact', key: 'turnsOut', label: 'Range', unit: 'turns of the work', default: '1/4' },
   { type: 'count', key: 'marks', label: 'Marks on it', min: 1, max: 100_000, default: 100 },
-  { type: 'exact', key: 'windowArcsec', label: 'Window', unit: '″', default: '60', ...optional },
+  { type: 'exact', key: 'windowArcsec', label: 'Window', unit: '″', default: '', ...optional },
 ];
 
 /** Where a duty stands in a drive, what it is called, and what can be set of it. */

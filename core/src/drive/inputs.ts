@@ -64,7 +64,8 @@ export type InputSpec =
       readonly type: 'number';
       readonly min: number;
       readonly max: number;
-      readonly default: number;
+      /** null when there is none to go by */
+      readonly default: number | null;
     })
   | (InputBase & { readonly type: 'flag'; readonly default: ''; readonly optional: true })
   | (InputBase & { readonly type: 'pairs'; readonly default: string })

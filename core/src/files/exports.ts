@@ -58,7 +58,7 @@ function rateBlock(r: RateReport, name: string, hz: Rational): string {
     `#define ${name}_DEN ${literal(spread.den)}`,
     ...(fixed
       ? [
-          `#define ${name}_FIXED ${literal(fixed.ticks)} /* always: ${r.ways.find((w) => w.how === 'fixed')?.ppm.replaceAll('\u2009', '') ?? '0 ppm'} */`,
+          `#define ${name}_FIXED ${literal(fixed.ticks)} /* always: ${r.ways.find((w) => w.how === 'fixed')?.ppm.replaceAll('\u2009', '') ?? '0'} ppm */`,
         ]
       : []),
     `#define ${name}_FORWARD ${r.rate.reverse ? 0 : 1}`,

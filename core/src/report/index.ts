@@ -45,6 +45,7 @@ export type { DutyChart, DutyLine, DutyReport, DutySeries, DutyTable } from './d
 export type { RateReport, RateWay } from './duties/rates.ts';
 export type { DutiesReport } from './duties/duties.ts';
 export { byPlates, CHART_TO, type OpenedPlate, type PlateRow, type PlatesReport } from './duties/plates.ts';
+export { makingReport, type MakingReport } from './duties/making.ts';
 export type { PlateHole, PlatePicture } from './duties/plate-picture.ts';
 export { CELLS, cellLabels, type CellId, type Place, type VerdictCell } from './verdict.ts';
 export {

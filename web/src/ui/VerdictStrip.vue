@@ -28,7 +28,7 @@ const long = (cell: VerdictCell): boolean =>
       class="cell"
       :class="{ off: !cell.figure, paged: !narrow.includes(cell.cell) }"
       :data-cell="cell.cell"
-      :to="{ name: cell.place, params: { id: driveId } }"
+      :to="{ name: cell.place, params: { id: driveId }, query: cell.tab ? { tab: cell.tab } : {} }"
     >
       <span class="label">{{ cell.label }}</span>
       <span v-if="cell.figure" class="row"

@@ -33,7 +33,12 @@ export const stations = {
     key: 'f',
     asks: 'Which trains would come out even?',
   },
-  check: { title: 'Check', icon: mdiRulerSquareCompass, key: 'c', asks: 'Divisions: how good is it?' },
+  check: {
+    title: 'Check',
+    icon: mdiRulerSquareCompass,
+    key: 'c',
+    asks: 'Divisions, rates, frames: how good is it?',
+  },
   run: {
     title: 'Run',
     icon: mdiRotateRight,

@@ -2,7 +2,7 @@ import { exactly, toNumber } from '../../numbers/index.ts';
 import type { ArmKind, Drive } from '../../drive/index.ts';
 import { armError, armExceeds, armFor, corrections, speedAt, type TurningArm } from '../../follow/index.ts';
 import { toleranceArcsec, toleranceOf } from '../../divide/index.ts';
-import { measured, signedAngle } from '../text.ts';
+import { limitText, measured, signedAngle } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
 import type { RateReport } from './rates.ts';
 
@@ -52,7 +52,7 @@ export function armReport(drive: Drive, rates: readonly RateReport[]): DutyRepor
     title: 'Tangent arm',
     graded:
       passes === null
-        ? { grade: 'even', word: `Within ±${measured(allowed)}″` }
+        ? { grade: 'even', word: `Within ±${limitText(allowed)}` }
         : { grade: 'misses', word: `Misses after ${measured(passes / 60)} min` },
     lines: [
       line(
@@ -78,7 +78,7 @@ export function armReport(drive: Drive, rates: readonly RateReport[]): DutyRepor
       line(
         figureOf({
           key: 'arm.passes',
-          label: `passes ±${measured(allowed)}″`,
+          label: `passes ±${limitText(allowed)}`,
           value: passes,
           text: passes === null ? ['never in the session'] : [(passes / 60).toFixed(2), { unit: 'min' }],
           from: base,
@@ -120,7 +120,7 @@ export function armReport(drive: Drive, rates: readonly RateReport[]): DutyRepor
             look: 'main',
           },
           {
-            name: `±${measured(allowed)}″`,
+            name: `±${limitText(allowed)}`,
             points: [
               [0, allowed],
               [arm.minutes, allowed],

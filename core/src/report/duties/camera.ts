@@ -18,6 +18,8 @@ import { measured, timeText } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
 import type { RateReport } from './rates.ts';
 
+const LOOKS = ['main', 'second', 'third'] as const;
+
 const time = (seconds: number): string =>
   Number.isFinite(seconds) ? timeText(seconds).join('\u00a0') : 'as long as you like';
 
@@ -119,7 +121,7 @@ export function cameraReport(drive: Drive, rates: readonly RateReport[]): DutyRe
           ...causes.map((c, i) => ({
             name: c.label,
             points: [0, 600].map((t): [number, number] => [t, onChip(c.drift * t, scale, declination)]),
-            look: i === 0 ? ('main' as const) : ('second' as const),
+            look: LOOKS[i] ?? 'third',
           })),
           {
             name: `${trail} px`,

@@ -13,7 +13,7 @@ export interface DutyLine {
 export interface DutySeries {
   readonly name: string;
   readonly points: readonly (readonly [number, number])[];
-  readonly look: 'main' | 'second' | 'limit';
+  readonly look: 'main' | 'second' | 'third' | 'limit';
 }
 
 export interface DutyChart {

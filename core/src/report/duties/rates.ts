@@ -38,6 +38,7 @@ export interface RateWay {
   readonly ticks: Rich;
   /** wanted over made, less one: positive runs fast; exact */
   readonly off: Rational;
+  /** "+21.6" */
   readonly ppm: string;
   readonly fiveMinutes: string;
   readonly hour: string;
@@ -73,7 +74,7 @@ export const rateReports = (drive: Drive, k: Kinematics): readonly RateReport[] 
 
 const ppmSays = (off: Rational): string => {
   const value = ppm(off);
-  return value === 0 ? '0 ppm' : `${signed(measured(value), value)} ppm`;
+  return value === 0 ? '0' : signed(measured(value), value);
 };
 const driftOver = (off: Rational, period: Rational, seconds: number): number =>
   (arcsecAnHour(off, period) * seconds) / 3600;
@@ -107,7 +108,6 @@ function rateReport(drive: Drive, k: Kinematics, rate: Rate, at: number): RateRe
 
 function waysOf(timing: Timing, timer: Timer, period: Rational): readonly RateWay[] {
   const { spread, fixed, beside, even } = timing;
-  const oneTick = mul(div(rational(1), tickHz(timer)), div(rational(1_296_000), period));
   const q = whole(spread.q);
   const way = (how: RateWay['how'], title: string, ticks: Rich, off: Rational, graded: Graded): RateWay => ({
     how,
@@ -127,20 +127,13 @@ function waysOf(timing: Timing, timer: Timer, period: Rational): readonly RateWa
     even ? `Always ${q}` : `Share ${q} and ${whole(spread.q + 1n)}`,
     mixed(timing.interval),
     rational(0),
-    fit(
-      even
-        ? { grade: 'even', word: 'Even' }
-        : { grade: 'rounded', word: `Rounded ±${angleShort(toNumber(oneTick))}` },
-    ),
+    fit(even ? { grade: 'even', word: 'Even' } : { grade: 'rounded', word: 'Rounded ±1 tick' }),
   );
   if (even) return [shared];
   const always = (how: 'fixed' | 'beside', f: typeof fixed): readonly RateWay[] =>
     f ? [way(how, `Always ${whole(f.ticks)}`, [whole(f.ticks)], f.off, fit(gradeOff(f.off, timer)))] : [];
   return [shared, ...always('fixed', fixed), ...always('beside', beside)];
 }
-
-const angleShort = (arcsec: number): string =>
-  arcsec < 0.0001 ? `${arcsec.toExponential(0).replace('e-', ' × 10^−')}″` : `${measured(arcsec)}″`;
 
 /** Within what is allowed it is rounded; else it misses by the rest. */
 function gradeOff(off: Rational, timer: Timer | undefined): Graded {
@@ -210,7 +203,7 @@ function figuresOf(
             key: `${key}.off`,
             label: 'rate, off by',
             value: toText(chosen.off),
-            text: [chosen.ppm],
+            text: [chosen.ppm, { unit: 'ppm' }],
             exact: k.inexact.length === 0,
             from: [...turn, worked('the work turns once in', [...chosen.ticks, ' s'], true)],
           }),
@@ -242,7 +235,7 @@ function figuresOf(
     key: `${key}.steps`,
     label: 'steps a second',
     value: toText(timing.stepsPerSecond),
-    text: [measured(toNumber(timing.stepsPerSecond)), { unit: 'steps/s' }],
+    text: [grouped(decimal(timing.stepsPerSecond, 4)), { unit: 'steps/s' }],
     exact: false,
     from: [...turn, worked('steps a turn', stepsFigure(drive, k).text, true)],
   });
@@ -292,7 +285,7 @@ function sentences(
     );
   if (timing.fixed && !timing.even && Math.abs(ppm(timing.fixed.off)) > 1)
     out.push(
-      `One interval always would be off by ${ppmSays(timing.fixed.off)}, ${measured(Math.abs(driftOver(timing.fixed.off, period, 3600)))}″ in an hour.`,
+      `One interval always would be off by ${ppmSays(timing.fixed.off)} ppm, ${measured(Math.abs(driftOver(timing.fixed.off, period, 3600)))}″ in an hour.`,
     );
   return out;
 }

@@ -1,171 +1,29 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, type Component } from 'vue';
 import { useRoute } from 'vue-router';
-import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline, mdiTableLarge } from '@mdi/js';
-import { MOST_ROWS, plainText, type Refusal } from '@pendrix/core';
-import { useNotices } from '../../stores/notices.ts';
-import { save } from '../../ui/files.ts';
-import FigureText from '../../ui/FigureText.vue';
-import GradeTag from '../../ui/GradeTag.vue';
-import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
-import ReadField from '../../ui/ReadField.vue';
-import RichText from '../../ui/RichText.vue';
-import CountMap from './CountMap.vue';
-import DivisionsTable from './DivisionsTable.vue';
+import { useReport } from '../../ui/open-drive.ts';
+import DivisionsTab from './DivisionsTab.vue';
+import { firstTab, isTab, type TabId } from './tabs.ts';
 
-/** Divisions: how good is it? */
-const ErrorCharts = defineAsyncComponent(() => import('./ErrorCharts.vue'));
-const { edit, id } = useOpenDrive();
-const report = useReport();
-const notices = useNotices();
+/** How good is it? A tab for each thing that is judged; the others are loaded when they are first opened. */
+const panes: Readonly<Record<TabId, Component>> = {
+  divisions: DivisionsTab,
+  plates: defineAsyncComponent(() => import('./PlatesTab.vue')),
+  rate: defineAsyncComponent(() => import('./RateTab.vue')),
+  camera: defineAsyncComponent(() => import('./CameraTab.vue')),
+  arm: defineAsyncComponent(() => import('./ArmTab.vue')),
+  sweep: defineAsyncComponent(() => import('./SweepTab.vue')),
+  spin: defineAsyncComponent(() => import('./SpinTab.vue')),
+};
 const route = useRoute();
-
-const MAP_TO = 145;
-const chosen = ref<number | null>(null);
-watch(
-  () => route.query['count'],
-  (count) => {
-    if (typeof count === 'string' && /^\d{1,8}$/.test(count) && Number(count) > 0)
-      chosen.value = Number(count);
-  },
-  { immediate: true },
-);
-/** The opened count: the one chosen, else the one that is rounded most, else the first. */
-const selected = computed(() => {
-  if (chosen.value !== null) return chosen.value;
-  const worst = report.value.verdict[2]?.figure?.key.split('.')[1];
-  return worst ? Number(worst) : (report.value.counts[0] ?? null);
+const report = useReport();
+const open = computed<TabId>(() => {
+  const asked = route.query['tab'];
+  if (isTab(asked)) return asked;
+  return typeof route.query['count'] === 'string' ? 'divisions' : firstTab(report.value);
 });
-const opened = computed(() => (selected.value === null ? null : report.value.opened(selected.value)));
-const chart = computed(() => (selected.value === null ? null : report.value.chart(selected.value)));
-const map = computed(() => report.value.map(2, MAP_TO));
-const tolerance = computed(() => report.value.job.tolerance);
-
-const setDivisions = (text: string, burst: string): Refusal | null => edit({ do: 'divisions', text }, burst);
-const setTolerance = (text: string, burst: string): Refusal | null =>
-  edit({ do: 'tolerance', as: tolerance.value.as === 'length' ? 'length' : 'angle', text }, burst);
-
-async function csv(): Promise<string> {
-  const { divisionsCsv } = await import('@pendrix/core/files/csv');
-  return report.value.divider ? divisionsCsv(report.value.divider, report.value.counts) : '';
-}
-async function saveCsv(): Promise<void> {
-  save('divisions.csv', await csv(), 'text/csv');
-}
-async function copyCsv(): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(await csv());
-    notices.tell({ says: 'The table is on the clipboard, as CSV.', tone: 'plain' });
-  } catch {
-    notices.tell({ says: 'The browser did not let Pendrix copy. Save it as CSV instead.', tone: 'bad' });
-  }
-}
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <header class="sub">
-        <h2>Check</h2>
-        <span class="tab">Divisions</span>
-        <span class="sp"></span>
-        <template v-if="report.counts.length > 0">
-          <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyCsv">Copy</v-btn>
-          <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
-        </template>
-      </header>
-      <div class="scroll main">
-        <div class="want">
-          <ReadField
-            class="wanted"
-            label="Wanted"
-            :value="report.drive.job.divisions"
-            placeholder="60, 73-76"
-            :commit="setDivisions"
-          />
-          <ReadField
-            class="tolerance"
-            label="Tolerance"
-            :value="tolerance.field"
-            placeholder="none"
-            :commit="setTolerance"
-          />
-          <span class="sp"></span>
-          <GradeTag v-for="g in report.check.tally" :key="g.grade" :graded="g" />
-        </div>
-        <template v-if="report.counts.length > 0">
-          <DivisionsTable
-            :rows="report.check.rows"
-            :unit="report.check.unit"
-            :selected="selected"
-            @choose="(d) => (chosen = d)"
-          />
-          <div v-if="report.check.says" class="says">
-            <p>
-              <RichText :text="report.check.says" />
-              <span v-if="report.check.idle">{{ report.check.idle }}</span>
-            </p>
-            <v-btn :prepend-icon="mdiTableLarge" :to="{ name: 'train', params: { id } }"
-              >See the ledger</v-btn
-            >
-          </div>
-          <div v-else class="says">
-            <p class="tone-even"><b>Every count comes out even.</b></p>
-          </div>
-        </template>
-        <div v-else class="teach">
-          <h3>Nothing to judge yet</h3>
-          <p class="quiet">
-            Write what a turn must be divided into, for example 60, 73-76; each count is judged as you type.
-          </p>
-        </div>
-        <CountMap :map="map" :wanted="report.counts" :selected="selected" @choose="(d) => (chosen = d)" />
-      </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="One division, gap by gap">
-      <template v-if="opened && selected !== null">
-        <header class="sub">
-          <h3>{{ selected }}, gap by gap</h3>
-          <span class="q">error at the work</span>
-          <span class="sp"></span>
-          <v-btn
-            v-if="selected <= MOST_ROWS"
-            variant="text"
-            :prepend-icon="mdiPrinterOutline"
-            :to="{ name: 'run', params: { id }, query: { count: selected } }"
-            >Sheet</v-btn
-          >
-        </header>
-        <ErrorCharts v-if="chart" :chart="chart" :unit="report.check.unit" />
-        <p v-else class="quiet many">
-          {{ selected }} places are too many to draw one by one; the figures below hold for all of them.
-        </p>
-        <dl class="lines figures">
-          <div>
-            <dt>Worst error</dt>
-            <dd><FigureText class="num" :figure="opened.worst" /></dd>
-          </div>
-          <div>
-            <dt>Spacing, one gap against the next</dt>
-            <dd><FigureText class="num" :figure="opened.spacing" /></dd>
-          </div>
-          <div>
-            <dt>Closing, if one count is repeated</dt>
-            <dd><FigureText class="num" :figure="opened.closing" /></dd>
-          </div>
-        </dl>
-        <p class="sr-only" role="status">
-          {{ selected }}: {{ opened.row.graded.word }}, worst {{ plainText(opened.worst.text) }}
-        </p>
-      </template>
-      <div v-else class="teach">
-        <h3>Gap by gap</h3>
-        <p class="quiet">
-          Choose a count in the map or write one above, and the error at each of its gaps is drawn here.
-        </p>
-      </div>
-    </aside>
-  </div>
+  <component :is="panes[open]" />
 </template>
-
-<style scoped src="./check.css"></style>

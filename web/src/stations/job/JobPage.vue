@@ -8,6 +8,8 @@ import GradeTag from '../../ui/GradeTag.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import ReadField from '../../ui/ReadField.vue';
 import { stations } from '../../ui/stations.ts';
+import DutyAsks from './DutyAsks.vue';
+import DutySections from './DutySections.vue';
 import DivisionsField from './DivisionsField.vue';
 import OwesLedger from './OwesLedger.vue';
 import StepsScale from './StepsScale.vue';
@@ -27,6 +29,7 @@ const move = (text: string, burst: string): Refusal | null => edit({ do: 'moves'
 const linear = computed(() => report.value.kinematics.travel !== null);
 const note = (e: Event): Refusal | null =>
   edit({ do: 'notes', text: (e.target as HTMLTextAreaElement).value }, 'notes');
+const asked = computed(() => report.value.duties.rates.length + report.value.duties.all.length > 0);
 const examples = [
   ['60', 'sixty to the turn'],
   ['60, 73, 95', 'three wheels'],
@@ -105,6 +108,7 @@ const examples = [
             </ul>
           </div>
         </div>
+        <DutySections />
         <div class="sec">
           <h3>Tolerance<small>at the work</small></h3>
           <ToleranceFields :tolerance="report.job.tolerance" :linear="linear" :edit="edit" />
@@ -126,6 +130,7 @@ const examples = [
     </section>
     <aside class="right scroll" tabindex="0" aria-label="What this asks of the train">
       <header class="sub"><h2>What this asks of the train</h2></header>
+      <DutyAsks />
       <template v-if="report.counts.length > 0">
         <div class="block"><OwesLedger v-if="report.job.owes" :owes="report.job.owes" /></div>
         <div class="block ruled">
@@ -153,7 +158,7 @@ const examples = [
           >
         </div>
       </template>
-      <div v-else class="teach">
+      <div v-else-if="!asked" class="teach">
         <h3>{{ linear && job.moves ? 'No counts are asked' : 'Nothing is asked yet' }}</h3>
         <p class="quiet">
           Write the counts that a turn must be divided into: the teeth of the wheels you want to cut, the

@@ -16,7 +16,7 @@ import {
 import { useShelf } from '../../stores/shelf.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import ReadField from '../../ui/ReadField.vue';
-import InputFields from './InputFields.vue';
+import InputFields from '../../ui/InputFields.vue';
 import TrainCard from './TrainCard.vue';
 
 /** What drives the train: its own inputs, and for a stepper the driver's modes and the one in use. */

@@ -18,7 +18,7 @@ import {
   type StageReport,
 } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
-import InputFields from './InputFields.vue';
+import InputFields from '../../ui/InputFields.vue';
 import TrainCard from './TrainCard.vue';
 
 /** One stage: its inputs, the steps a turn so far, and what can be done with it. */

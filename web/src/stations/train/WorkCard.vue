@@ -14,7 +14,7 @@ import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import ReadField from '../../ui/ReadField.vue';
-import InputFields from './InputFields.vue';
+import InputFields from '../../ui/InputFields.vue';
 import TrainCard from './TrainCard.vue';
 
 /** The work: what kind of output, its moves, how far it may turn, and the encoder that watches the train. */

@@ -1,14 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { showInput, type InputSpec, type InputValue, type Refusal } from '@pendrix/core';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import ReadField from '../../ui/ReadField.vue';
+import ChoiceField from './ChoiceField.vue';
+import ReadField from './ReadField.vue';
 
 /** The inputs that a kind declares, as fields: the less used ones folded away. An optional one that is absent shows its estimate, quiet. */
-const { specs, data, set } = defineProps<{
+const {
+  specs,
+  data,
+  set,
+  across = false,
+} = defineProps<{
   specs: readonly InputSpec[];
   data: object;
   set: (key: string, text: string, burst?: string) => Refusal | null;
+  /** side by side, as many as there is room for */
+  across?: boolean;
 }>();
 
 const valueOf = (spec: InputSpec): InputValue | undefined =>
@@ -21,6 +28,10 @@ const commit =
     set(spec.key, text, burst);
 const groups = computed(() => [specs.filter((s) => !s.more), specs.filter((s) => s.more)] as const);
 const filled = computed(() => groups.value[1].filter((s) => valueOf(s) !== undefined).length);
+/** Room for the longest choice. */
+const widthOf = (options: readonly { readonly title: string }[]): string =>
+  `${Math.max(...options.map((o) => o.title.length)) * 7.4 + 44}px`;
+const long = (spec: InputSpec): boolean => ['clock', 'period', 'exact'].includes(spec.type);
 const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type === 'text';
 </script>
 
@@ -30,6 +41,7 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
     v-for="(group, i) in groups.filter((g) => g.length > 0)"
     :key="i"
     class="inputs fold"
+    :class="{ across }"
   >
     <summary v-if="i === 1">
       More<span v-if="filled > 0" class="quiet">, {{ filled }} given</span>
@@ -38,14 +50,22 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
       <ChoiceField
         v-if="spec.type === 'choice'"
         :label="spec.label"
+        :style="across ? { '--field-width': widthOf(spec.options) } : {}"
         :value="String(valueOf(spec) ?? spec.default)"
         :options="spec.options"
         @choose="(v) => set(spec.key, v)"
       />
+      <label v-else-if="spec.type === 'flag'" class="flag"
+        ><input
+          type="checkbox"
+          :checked="valueOf(spec) === true"
+          @change="set(spec.key, ($event.target as HTMLInputElement).checked ? 'true' : '')"
+        />{{ spec.label }}</label
+      >
       <ReadField
         v-else
         :label="spec.label"
-        :class="{ below: wide(spec) }"
+        :class="{ below: wide(spec), long: long(spec) }"
         :value="showInput(spec, valueOf(spec))"
         :unit="spec.unit ?? ''"
         :hint="spec.hint ?? ''"
@@ -65,6 +85,34 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
 }
 details.inputs {
   display: block;
+}
+.across,
+details.across[open] {
+  display: flex;
+  flex-flow: row wrap;
+  align-items: flex-start;
+  gap: 8px 16px;
+}
+.across > summary {
+  flex: 1 0 100%;
+}
+.across > :deep(.read-field.below) {
+  grid-template-columns: auto minmax(0, 1fr);
+  --field-width: 140px;
+}
+.across > .long {
+  --field-width: 124px;
+}
+.across > :deep(:has(> .refusal)) {
+  flex: 1 0 100%;
+  justify-content: start;
+}
+.flag {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  min-height: 32px;
+  font-size: 14px;
 }
 details.inputs > :not(summary) {
   margin-bottom: 4px;

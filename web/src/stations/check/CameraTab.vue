@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent } from 'vue';
+import { mdiPlus } from '@mdi/js';
+import { afterLoading } from '../../ui/next-frame.ts';
+import { useReport } from '../../ui/open-drive.ts';
+import { useDuty } from '../../ui/use-duty.ts';
+import CheckHead from './CheckHead.vue';
+import DutyFold from './DutyFold.vue';
+
+/** What a camera sees of the drive; beside it two axes that are not polar. */
+const DutyChart = defineAsyncComponent(() => import('../../ui/DutyChart.vue').then(afterLoading));
+const report = useReport();
+const camera = useDuty('camera');
+const axes = useDuty('altAz');
+const seen = computed(() => report.value.duties.camera);
+const pointed = computed(() => report.value.duties.altAz);
+</script>
+
+<template>
+  <div class="page">
+    <section class="left">
+      <CheckHead open="camera" />
+      <div class="scroll main">
+        <template v-if="seen">
+          <DutyFold
+            :duty="seen"
+            :specs="camera.specs"
+            :data="camera.list.value[0]!"
+            :set="camera.set(0)"
+            @remove="camera.remove(0)"
+          />
+          <DutyChart v-for="c in seen.charts" :key="c.key" :chart="c" />
+        </template>
+        <div v-else class="teach">
+          <h3>No camera yet</h3>
+          <p class="quiet">
+            Its lens and its pixels: then a drift is a trail, and the longest exposure that stays round is
+            known.
+          </p>
+          <v-btn :prepend-icon="mdiPlus" @click="camera.add()">Give a camera</v-btn>
+        </div>
+      </div>
+    </section>
+    <aside class="right scroll" tabindex="0" aria-label="Two axes">
+      <header class="sub"><h3>Altitude and azimuth</h3></header>
+      <template v-if="pointed">
+        <DutyFold
+          :duty="pointed"
+          :specs="axes.specs"
+          :data="axes.list.value[0]!"
+          :set="axes.set(0)"
+          @remove="axes.remove(0)"
+        />
+        <DutyChart v-for="c in pointed.charts" :key="c.key" :chart="c" />
+      </template>
+      <div v-else class="teach">
+        <p class="quiet">
+          Two axes that are not polar: how fast each must turn along a star’s path, and how the picture turns.
+        </p>
+        <v-btn :prepend-icon="mdiPlus" @click="axes.add()">Give two axes</v-btn>
+      </div>
+    </aside>
+  </div>
+</template>
+
+<style scoped src="./duty.css"></style>

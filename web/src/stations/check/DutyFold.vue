@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { mdiClose, mdiFileDelimitedOutline } from '@mdi/js';
+import type { DutyReport, InputSpec, Refusal } from '@pendrix/core';
+import DutyLines from '../../ui/DutyLines.vue';
+import GradeTag from '../../ui/GradeTag.vue';
+import InputFields from '../../ui/InputFields.vue';
+import { saveTable } from '../../ui/save-table.ts';
+
+/** One duty: its fields, its grade, its figures. */
+defineProps<{
+  duty: DutyReport;
+  specs: readonly InputSpec[];
+  data: object;
+  set: (key: string, text: string, burst?: string) => Refusal | null;
+}>();
+const emit = defineEmits<{ remove: [] }>();
+</script>
+
+<template>
+  <section class="block" :aria-label="duty.title">
+    <div class="head">
+      <h3>{{ duty.title }}</h3>
+      <GradeTag v-if="duty.graded" :graded="duty.graded" />
+      <span class="sp"></span>
+      <v-btn
+        v-if="duty.table"
+        variant="text"
+        :prepend-icon="mdiFileDelimitedOutline"
+        @click="saveTable(duty.key.replace('.', '-'), duty.table)"
+        >CSV</v-btn
+      >
+      <button
+        type="button"
+        class="icon-button"
+        :aria-label="`Take ${duty.title} away`"
+        title="Take it away"
+        @click="emit('remove')"
+      >
+        <v-icon :icon="mdiClose" size="18" />
+      </button>
+    </div>
+    <InputFields across :specs="specs" :data="data" :set="set" />
+    <DutyLines :duty="duty" />
+  </section>
+</template>
+
+<style scoped src="./duty.css"></style>

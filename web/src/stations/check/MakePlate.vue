@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { mdiCodeTags, mdiFileDelimitedOutline } from '@mdi/js';
+import { makingReport, readCount, readSize, readWorm, type PlatesReport, type Refusal } from '@pendrix/core';
+import { save } from '../../ui/files.ts';
+import ReadField from '../../ui/ReadField.vue';
+import TextTable from '../../ui/TextTable.vue';
+
+/** A circle that is to be made: the crank on a head for each hole, and the places on a mill. */
+const { plates, circle } = defineProps<{ plates: PlatesReport; circle: number }>();
+const holes = ref(circle);
+const worm = ref('60');
+const radius = ref(50);
+const read = ref(1);
+const list = computed(() => makingReport(worm.value, holes.value, plates.worm, read.value));
+
+const setHoles = (text: string): Refusal | null => {
+  const count = readCount(text, { min: 2, max: 2000, unit: 'holes', example: '26' });
+  if (count.ok) holes.value = count.value;
+  return count.ok ? null : count.refusal;
+};
+const setWorm = (text: string): Refusal | null => {
+  const ratio = readWorm(text);
+  if (ratio.ok) worm.value = ratio.value;
+  return ratio.ok ? null : ratio.refusal;
+};
+const setSize =
+  (to: (n: number) => void, max: number, unit: string) =>
+  (text: string): Refusal | null => {
+    const size = readSize(text, { min: 0.001, max, unit, example: '50' });
+    if (size.ok) to(size.value);
+    return size.ok ? null : size.refusal;
+  };
+
+async function saveCsv(): Promise<void> {
+  const { makingCsv } = await import('@pendrix/core/files/plates-answer');
+  save(`plate-${holes.value}.csv`, makingCsv(list.value.worm, holes.value, radius.value), 'text/csv');
+}
+async function saveMoves(): Promise<void> {
+  const { drillingMoves } = await import('@pendrix/core/files/plates-answer');
+  save(`plate-${holes.value}.gcode`, drillingMoves(holes.value, radius.value), 'text/plain');
+}
+</script>
+
+<template>
+  <section class="make" aria-label="Make a circle">
+    <div class="head">
+      <h3>Make a circle of {{ holes }}</h3>
+      <span class="sp"></span>
+      <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
+      <v-btn variant="text" :prepend-icon="mdiCodeTags" @click="saveMoves">Drilling</v-btn>
+    </div>
+    <div class="fields">
+      <ReadField label="Holes" :value="String(holes)" :commit="setHoles" />
+      <ReadField label="on a head of" :value="worm" unit=": 1" :commit="setWorm" />
+      <ReadField
+        label="Protractor read to"
+        :value="String(read)"
+        unit="°"
+        :commit="setSize((n) => (read = n), 90, '°')"
+      />
+      <ReadField
+        label="Radius"
+        :value="String(radius)"
+        unit="mm"
+        :commit="setSize((n) => (radius = n), 5000, 'mm')"
+      />
+    </div>
+    <p class="quiet">{{ list.says }}</p>
+    <div class="rows" tabindex="0" role="group" aria-label="Where the crank stands">
+      <TextTable :table="list.table" :most="120" />
+    </div>
+    <p class="quiet">Drill with the work clamped and guarded as the machine’s maker and local rules ask.</p>
+  </section>
+</template>
+
+<style scoped>
+.make {
+  padding: 10px 16px 12px 20px;
+  border-top: 1px solid var(--p-hair);
+}
+.head {
+  display: flex;
+  align-items: center;
+}
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  padding-bottom: 6px;
+}
+.make p {
+  font-size: 14px;
+  line-height: 19px;
+  padding: 2px 0 6px;
+}
+.rows {
+  max-height: 220px;
+  overflow: auto;
+  border: 1px solid var(--p-hair);
+  margin-bottom: 6px;
+}
+</style>

@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { mdiPlus } from '@mdi/js';
+import type { PlatesReport } from '@pendrix/core';
+import MarkIcon from '../../ui/MarkIcon.vue';
+
+/** Every count with a mark for how it is made: a dot one circle, two rings two circles, a cross a new circle. */
+const { plates, wanted, selected } = defineProps<{
+  plates: PlatesReport;
+  wanted: readonly number[];
+  selected: number | null;
+}>();
+const emit = defineEmits<{ choose: [divisions: number] }>();
+const asked = computed(() => new Set(wanted));
+const HOW = { circle: 'on one circle', compound: 'on two circles', none: 'needs a new circle' } as const;
+</script>
+
+<template>
+  <section class="chart" aria-label="Counts by these plates">
+    <header>
+      <h3>Counts 2 to {{ plates.chart.at(-1)?.divisions }}</h3>
+      <span class="sp"></span>
+      <span class="circle"><MarkIcon name="dot" :size="11" />{{ plates.tally.circle }} on one circle</span>
+      <span class="compound"><i class="rings"></i>{{ plates.tally.compound }} by compound</span>
+      <span class="none"><v-icon :icon="mdiPlus" size="14" />{{ plates.tally.none }} need a new circle</span>
+    </header>
+    <ul>
+      <li v-for="a in plates.chart" :key="a.divisions">
+        <button
+          type="button"
+          :class="[a.how, { asked: asked.has(a.divisions), on: a.divisions === selected }]"
+          :aria-pressed="a.divisions === selected"
+          :aria-label="`${a.divisions}: ${HOW[a.how]}`"
+          @click="emit('choose', a.divisions)"
+        >
+          <i :class="a.how === 'circle' ? 'dot' : a.how === 'compound' ? 'rings' : 'plus'"></i
+          ><span>{{ a.divisions }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding: 8px 20px 4px;
+  font-size: 14px;
+  font-weight: 600;
+  flex-wrap: wrap;
+}
+header span:not(.sp) {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+.circle {
+  color: var(--p-even);
+}
+.compound {
+  color: var(--p-blue);
+}
+.none {
+  color: var(--p-amber);
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0 16px 8px 16px;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(42px, 1fr));
+}
+button {
+  width: 100%;
+  height: 24px;
+  display: inline-flex;
+  align-items: center;
+  justify-content: flex-end;
+  gap: 4px;
+  padding-right: 5px;
+  font: 400 13px/22px var(--mono);
+  border: 1.5px solid transparent;
+  border-radius: 2px;
+}
+button.circle {
+  color: var(--p-even);
+}
+button.compound {
+  color: var(--p-blue);
+  font-weight: 650;
+}
+button.asked span {
+  border-bottom: 2px solid var(--p-ink);
+  font-weight: 700;
+}
+button.on {
+  border-color: var(--p-blue);
+  background: var(--p-tint);
+}
+i.dot {
+  width: 7px;
+  height: 7px;
+  border-radius: 50%;
+  background: currentcolor;
+}
+i.rings {
+  width: 12px;
+  height: 8px;
+  background:
+    radial-gradient(circle at 4px 4px, transparent 2.4px, currentcolor 2.6px 3.8px, transparent 4px),
+    radial-gradient(circle at 8px 4px, transparent 2.4px, currentcolor 2.6px 3.8px, transparent 4px);
+}
+i.plus {
+  width: 8px;
+  height: 8px;
+  background:
+    linear-gradient(currentcolor, currentcolor) center / 8px 1.6px no-repeat,
+    linear-gradient(currentcolor, currentcolor) center / 1.6px 8px no-repeat;
+}
+</style>

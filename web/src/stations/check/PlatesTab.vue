@@ -1,0 +1,245 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline } from '@mdi/js';
+import { plainText, workingAsText, type Plates, type Refusal } from '@pendrix/core';
+import { useNotices } from '../../stores/notices.ts';
+import { save } from '../../ui/files.ts';
+import GradeTag from '../../ui/GradeTag.vue';
+import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
+import ReadField from '../../ui/ReadField.vue';
+import RichText from '../../ui/RichText.vue';
+import CheckHead from './CheckHead.vue';
+import MakePlate from './MakePlate.vue';
+import PlateChart from './PlateChart.vue';
+import PlateDrawing from './PlateDrawing.vue';
+
+/** Dividing by hand: which circle, how many holes, and what to make when none serves. */
+const { edit } = useOpenDrive();
+const report = useReport();
+const notices = useNotices();
+const plates = computed(() => report.value.plates);
+const chosen = ref<number | null>(null);
+const selected = computed(() => chosen.value ?? plates.value?.rows[0]?.divisions ?? null);
+const opened = computed(() =>
+  selected.value === null ? null : (plates.value?.opened(selected.value) ?? null),
+);
+const making = ref(false);
+const choice = ref(0);
+const fresh = computed(
+  () => plates.value?.fresh.choices[choice.value] ?? plates.value?.fresh.choices[0] ?? null,
+);
+/** The circle that is offered to be made: what the opened count lacks, else the first of the best new plate. */
+const toMake = computed(() => fresh.value?.circles[0]?.holes ?? 26);
+
+const EXAMPLE = '15-20 / 21 23 27 29 31 33 / 37 39 41 43 47 49';
+const set =
+  (key: keyof Plates) =>
+  (text: string, burst?: string): Refusal | null =>
+    edit({ do: 'plates', key, text }, burst);
+const setDivisions = (text: string, burst: string): Refusal | null => edit({ do: 'divisions', text }, burst);
+
+async function saveCsv(): Promise<void> {
+  const { platesCsv } = await import('@pendrix/core/files/exports');
+  save('plates.csv', platesCsv(report.value.drive) ?? '', 'text/csv');
+}
+const print = (): void => window.print();
+async function copy(): Promise<void> {
+  if (!opened.value) return;
+  try {
+    await navigator.clipboard.writeText(workingAsText(opened.value.figure));
+    notices.tell({ says: 'The working is on the clipboard.', tone: 'plain' });
+  } catch {
+    notices.tell({ says: 'The browser did not let Pendrix copy.', tone: 'bad' });
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <section class="left">
+      <CheckHead open="plates">
+        <v-btn v-if="plates" variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv"
+          >Chart</v-btn
+        >
+      </CheckHead>
+      <div class="scroll main">
+        <div v-if="!plates" class="teach">
+          <h3>No plates yet</h3>
+          <p class="quiet">
+            Write the hole circles of your plates, a slash between two plates; the worm is the train’s own
+            unless you write another.
+          </p>
+          <v-btn @click="set('plates')(EXAMPLE)">Begin with three plates of 15 to 49</v-btn>
+        </div>
+        <template v-else>
+          <div class="want">
+            <ReadField
+              class="worm"
+              label="Worm"
+              :value="plates.wormField"
+              :placeholder="plainText([`${report.kinematics.reduction.n}`])"
+              unit=": 1"
+              hint="the train’s own when it is empty"
+              :commit="set('wormRatio')"
+            />
+            <ReadField class="circles" label="Circles" :value="plates.circles" :commit="set('plates')" />
+            <span class="quiet count">{{ plates.says }}</span>
+            <ReadField
+              class="wanted"
+              label="Wanted"
+              :value="report.drive.job.divisions"
+              placeholder="60, 73-76"
+              :commit="setDivisions"
+            />
+            <ReadField
+              class="gears"
+              label="Change wheels"
+              :value="plates.gears"
+              placeholder="none"
+              :commit="set('gears')"
+            />
+            <ReadField
+              class="most"
+              label="Most holes"
+              :value="String(plates.mostHoles)"
+              :commit="set('mostHoles')"
+            />
+          </div>
+          <table v-if="plates.rows.length > 0" class="rows" aria-label="Wanted counts">
+            <thead>
+              <tr>
+                <th scope="col">Wanted</th>
+                <th scope="col">Turns</th>
+                <th scope="col">Grade</th>
+                <th scope="col">Move the crank</th>
+                <th scope="col">Plate</th>
+                <th scope="col" class="r">Arms over</th>
+                <th scope="col">Also</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr
+                v-for="row in plates.rows"
+                :key="row.divisions"
+                :class="{ on: row.divisions === selected }"
+                @click="chosen = row.divisions"
+              >
+                <th scope="row">
+                  <button
+                    type="button"
+                    :aria-pressed="row.divisions === selected"
+                    @click.stop="chosen = row.divisions"
+                  >
+                    {{ row.divisions }}
+                  </button>
+                </th>
+                <td><RichText :text="row.turns" /></td>
+                <td><GradeTag :graded="row.graded" /></td>
+                <td><RichText :text="row.move" /></td>
+                <td>{{ row.plate }}</td>
+                <td class="num">{{ row.arms }}</td>
+                <td class="quiet">{{ row.also }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <div v-if="plates.freshSays" class="warn fresh">
+            <div>
+              <p>
+                <b>{{ plates.freshSays.strong }}</b>
+              </p>
+              <p>{{ plates.freshSays.rest }}</p>
+              <p v-if="fresh" class="chips">
+                <span v-for="c in fresh.circles" :key="c.holes" class="chip"
+                  ><b>{{ c.holes }}</b> serves {{ c.serves.join(', ') }}</span
+                >
+              </p>
+            </div>
+            <div class="keys">
+              <v-btn v-if="fresh" variant="flat" @click="making = !making">{{
+                making ? 'Put the list away' : 'Make this plate'
+              }}</v-btn>
+              <v-btn
+                v-if="plates.fresh.choices.length > 1"
+                @click="choice = (choice + 1) % plates.fresh.choices.length"
+                >Another choice</v-btn
+              >
+            </div>
+          </div>
+          <MakePlate v-if="making" :key="toMake" :plates="plates" :circle="toMake" />
+          <PlateChart
+            :plates="plates"
+            :wanted="report.counts"
+            :selected="selected"
+            @choose="(d) => (chosen = d)"
+          />
+        </template>
+      </div>
+    </section>
+    <aside class="right scroll" tabindex="0" aria-label="One count by the plates">
+      <template v-if="opened">
+        <header class="sub">
+          <h3>{{ opened.title }}</h3>
+          <span class="sp"></span>
+          <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
+        </header>
+        <div v-if="opened.picture" class="picture">
+          <PlateDrawing :picture="opened.picture" :title="`${opened.title}, seen from the crank`" />
+          <div class="beside">
+            <p>
+              <b>plate {{ opened.picture.plate + 1 }}</b
+              >{{ opened.picture.says }}
+            </p>
+            <p v-for="m in opened.picture.moves" :key="m.circle">
+              <b class="big">{{ String(m.holes).replace('-', '−') }}</b>{{
+                Math.abs(m.holes) === 1 ? 'hole' : 'holes'
+              }}
+              on {{ m.circle }}
+            </p>
+            <p v-if="opened.picture.arms">
+              arms over <b class="inline">{{ opened.picture.moves[0]!.holes + 1 }}</b>
+            </p>
+            <p class="from">seen from the crank</p>
+          </div>
+        </div>
+        <div class="block">
+          <div class="head">
+            <h3>Working</h3>
+            <GradeTag :graded="opened.graded" />
+            <span class="sp"></span>
+            <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copy">Copy as text</v-btn>
+          </div>
+          <dl class="work">
+            <div v-for="(l, i) in opened.figure.working()" :key="i">
+              <dt>{{ l.label }}</dt>
+              <dd><RichText :text="l.text" /></dd>
+              <dd class="exact">{{ l.exact ? 'exact' : '' }}</dd>
+            </div>
+          </dl>
+        </div>
+        <div class="block">
+          <h3>At each division</h3>
+          <ol class="steps">
+            <li v-for="s in opened.procedure" :key="s">{{ s }}</li>
+          </ol>
+        </div>
+        <div
+          v-if="opened.simple.length + opened.compound.length + opened.differential.length > 1"
+          class="block"
+        >
+          <h3>All ways</h3>
+          <ul class="waylist">
+            <li v-for="(w, i) in [...opened.simple, ...opened.compound, ...opened.differential]" :key="i">
+              <RichText :text="w" />
+            </li>
+          </ul>
+        </div>
+      </template>
+      <div v-else class="teach">
+        <p class="quiet">Choose a count in the chart, or write what you want.</p>
+      </div>
+    </aside>
+  </div>
+</template>
+
+<style scoped src="./duty.css"></style>
+<style scoped src="./plates.css"></style>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import FigureText from '../../ui/FigureText.vue';
+import { useReport } from '../../ui/open-drive.ts';
+
+/** What rates, sweeps and speeds ask of the train: the first figures of each. */
+const report = useReport();
+const groups = computed(() => {
+  const { rates, sweeps, spins } = report.value.duties;
+  return [
+    ...rates.map((r) => ({ key: r.key, title: r.name, figures: r.figures.slice(0, 2) })),
+    ...[...sweeps, ...spins].map((d) => ({
+      key: d.key,
+      title: d.title,
+      figures: d.lines.slice(0, 2).map((l) => l.figure),
+    })),
+  ].filter((g) => g.figures.length > 0);
+});
+</script>
+
+<template>
+  <div v-for="g in groups" :key="g.key" class="block">
+    <h3>{{ g.title.replace(/^./, (c) => c.toUpperCase()) }}</h3>
+    <div class="lines">
+      <div v-for="f in g.figures" :key="f.key">
+        <span>{{ f.label.replace(/^./, (c) => c.toUpperCase()) }}</span><FigureText class="num" :figure="f" />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.block {
+  padding: 8px 16px 8px 18px;
+  border-bottom: 1px solid var(--p-hair);
+}
+.num {
+  font-size: 14px;
+}
+</style>

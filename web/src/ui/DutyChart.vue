@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import VChart from 'vue-echarts';
+import { LineChart } from 'echarts/charts';
+import { GridComponent, TooltipComponent } from 'echarts/components';
+import { use } from 'echarts/core';
+import { CanvasRenderer } from 'echarts/renderers';
+import type { DutyChart } from '@pendrix/core';
+import { useSettings } from '../stores/settings.ts';
+import { palettes } from '../theme/colours.ts';
+import { dutyOption } from './duty-chart-options.ts';
+
+/** One chart of a duty, with its lines named above it. Loaded when first shown. */
+use([LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
+const { chart } = defineProps<{ chart: DutyChart }>();
+const settings = useSettings();
+const option = computed(() => dutyOption(chart, palettes[settings.night ? 'night' : 'day']));
+</script>
+
+<template>
+  <figure class="duty-chart">
+    <figcaption>
+      <b>{{ chart.title }}</b>
+      <span v-for="s in chart.series.filter((x) => x.name)" :key="s.name" class="key" :class="s.look"
+        ><i></i>{{ s.name }}</span
+      >
+    </figcaption>
+    <div class="plot" role="img" :aria-label="`${chart.title}. ${chart.says}`">
+      <VChart :option="option" autoresize :update-options="{ notMerge: true, lazyUpdate: true }" />
+    </div>
+  </figure>
+</template>
+
+<style scoped>
+.duty-chart {
+  padding: 8px 16px 4px 20px;
+}
+figcaption {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  font-size: 14px;
+  line-height: 20px;
+}
+.key {
+  font-size: 13px;
+  color: var(--p-quiet);
+  display: inline-flex;
+  align-items: center;
+  gap: 7px;
+}
+.key i {
+  width: 22px;
+  border-top: 2px solid var(--p-blue);
+}
+.key.second i {
+  border-top: 2px dotted var(--p-amber);
+}
+.key.third i {
+  border-top: 2px dashed var(--p-ink);
+}
+.key.limit i {
+  border-top: 2px dashed var(--p-even);
+}
+.plot {
+  height: 176px;
+}
+</style>

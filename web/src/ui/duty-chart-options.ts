@@ -1,0 +1,60 @@
+import type { EChartsOption } from 'echarts/types/dist/shared';
+import type { DutyChart, DutySeries } from '@pendrix/core';
+import type { palettes } from '../theme/colours.ts';
+
+type Palette = (typeof palettes)[keyof typeof palettes];
+
+const minus = (v: number): string => String(v).replace('-', '−');
+
+/** Lines told apart by their strokes as well as by their colours. */
+export function dutyOption(chart: DutyChart, p: Palette): EChartsOption {
+  const text = { color: p.quiet, fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13 };
+  const looks: Readonly<
+    Record<
+      DutySeries['look'],
+      { readonly color: string; readonly width: number; readonly type: 'solid' | number[] }
+    >
+  > = {
+    main: { color: p.blue, width: 2, type: 'solid' },
+    second: { color: p.amber, width: 1.6, type: [2, 3] },
+    third: { color: p.ink, width: 1.4, type: [8, 3, 2, 3] },
+    limit: { color: p.even, width: 1.4, type: [6, 4] },
+  };
+  const last = Math.max(0, ...chart.series.flatMap((s) => s.points.map(([x]) => x)));
+  return {
+    animation: false,
+    grid: { left: 62, right: 44, top: 12, bottom: 26 },
+    tooltip: {
+      trigger: 'axis',
+      backgroundColor: p.surface,
+      borderColor: p.field,
+      textStyle: { color: p.ink, fontSize: 13 },
+      valueFormatter: (v) =>
+        typeof v === 'number' ? `${minus(Number(v.toPrecision(5)))} ${chart.y}`.trim() : '',
+    },
+    xAxis: {
+      type: 'value',
+      max: last,
+      name: chart.x,
+      nameGap: 8,
+      nameTextStyle: text,
+      axisLine: { onZero: false, lineStyle: { color: p.tickTen } },
+      axisLabel: { ...text, hideOverlap: true },
+      splitLine: { show: false },
+    },
+    yAxis: {
+      type: 'value',
+      scale: true,
+      axisLabel: { ...text, formatter: (v: number) => `${minus(Number(v.toPrecision(6)))}${chart.y}` },
+      splitLine: { lineStyle: { color: p.row } },
+    },
+    series: chart.series.map((s) => ({
+      type: 'line' as const,
+      name: s.name,
+      showSymbol: false,
+      lineStyle: looks[s.look],
+      itemStyle: { color: looks[s.look].color },
+      data: s.points.map(([x, y]) => [x, y]),
+    })),
+  };
+}
