@@ -1,4 +1,4 @@
-import type { AltAz, Arm, Camera, Knob, Plates, Rate, Spin, Sweep, Timer } from './duties.ts';
+import type { AltAz, Arm, Camera, Knob, Plates, Rate, Spin, Sweep, Timer } from './duties/index.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { InputSpec } from './inputs.ts';
 import type { Output } from './outputs/index.ts';

@@ -28,7 +28,7 @@ export {
   type Spin,
   type Sweep,
   type Timer,
-} from './duties.ts';
+} from './duties/index.ts';
 export { MOST_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';

@@ -123,7 +123,7 @@ function rateAnswer(r: RateReport): object {
 /** The figures of a duty by the last part of their keys. */
 const dutyAnswer = (d: DutyReport): object => ({
   name: d.title,
-  ...Object.fromEntries(d.lines.map((l) => [l.figure.key.split('.').at(-1), l.figure.value])),
+  ...Object.fromEntries(d.lines.map((l) => [l.figure.key.replace(/^.*\./, ''), l.figure.value])),
   grade: d.graded?.grade ?? null,
 });
 

@@ -1,16 +1,5 @@
-/** The parts of a refusal that the words may use. */
-interface Told {
-  readonly given: string;
-  readonly limit?: string;
-  readonly unit?: string;
-  readonly example?: string;
-}
-
-/** What is wrong, and what to do about it. Neither has a full stop: they are joined into one sentence for the terminal. */
-interface Words {
-  readonly says: (t: Told) => string;
-  readonly cure: (t: Told) => string;
-}
+import { dutyWords } from './duty-words.ts';
+import type { Told, Words } from './refusal-told.ts';
 
 const eg = (t: Told, otherwise: string): string => `for example ${t.example ?? otherwise}`;
 const units = (t: Told): string => (t.unit ? ` ${t.unit}` : '');
@@ -76,46 +65,6 @@ export const refusalWords = {
   notDivisions: {
     says: (t) => `${t.given} cannot be read as a count`,
     cure: () => 'write counts, ranges and products, for example 55, 60-63, 2x36',
-  },
-  notPeriod: {
-    says: (t) => `${t.given} cannot be read as a rate`,
-    cure: () => 'write the time of one turn or a speed, for example 24 h, 0.5 rpm, 15 °/h or 15.041 ″/s',
-  },
-  notClock: {
-    says: (t) => `${t.given} cannot be read as a clock`,
-    cure: () => 'write its ticks a second, for example 250 kHz, or 16 MHz / 64 behind a prescaler',
-  },
-  piSpeed: {
-    says: (t) => `${t.given} is a speed along a travel that has π in it`,
-    cure: () => 'write the time of one turn or a speed of turning instead, so that it stays exact',
-  },
-  notTravelling: {
-    says: (t) => `${t.given} is a speed along a travel, and the work turns`,
-    cure: () => 'write the time of one turn or a speed of turning, for example 24 h or 0.5 rpm',
-  },
-  nothingToExport: {
-    says: (t) => `this drive has no ${t.given}`,
-    cure: () => 'ask for it in the job first',
-  },
-  cannotWrite: {
-    says: (t) => `the file cannot be written (${t.given})`,
-    cure: () => 'choose a folder that is there and that you may write in',
-  },
-  notCircles: {
-    says: (t) => `${t.given} cannot be read as hole circles`,
-    cure: () => 'write the holes of each circle, plates set apart by a slash, for example 15-20 / 21 23 27',
-  },
-  tooManyDuties: {
-    says: (t) => `there are ${t.limit ?? '20'} of these already`,
-    cure: () => 'take one away, or make another drive',
-  },
-  noSuchDuty: {
-    says: (t) => `there is no number ${t.given}`,
-    cure: () => 'choose one that is there',
-  },
-  shortStages: {
-    says: () => 'speeding up and slowing down together take more than the whole sweep',
-    cure: () => 'make the two shares add up to 100 % at most',
   },
   unknownUnit: {
     says: (t) => `${t.given} has a unit that is not known here`,
@@ -306,4 +255,5 @@ export const refusalWords = {
     says: () => 'another tab has opened a newer Pendrix',
     cure: () => 'reload this page to go on',
   },
+  ...dutyWords,
 } as const satisfies Record<string, Words>;

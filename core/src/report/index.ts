@@ -42,7 +42,7 @@ export {
   type FindRow,
 } from './find-list.ts';
 export type { DutyChart, DutyLine, DutyReport, DutySeries, DutyTable } from './duties/duty.ts';
-export type { RateReport, RateWay } from './duties/rates.ts';
+export type { RateReport, RateWay } from './duties/rate-way.ts';
 export type { DutiesReport } from './duties/duties.ts';
 export { byPlates, CHART_TO, type OpenedPlate, type PlateRow, type PlatesReport } from './duties/plates.ts';
 export { makingReport, type MakingReport } from './duties/making.ts';

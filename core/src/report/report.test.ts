@@ -63,8 +63,8 @@ describe('the verdict strip', () => {
   });
 
   test('what a newer file asks and this version cannot judge is said, not hidden', () => {
-    const drive = wheelCutter('60', { rates: [{ kind: 'stars' }] } as never);
-    expect(report(drive).verdict[3]?.absent).toBe('kept, not judged here');
+    const drive = wheelCutter('60', { load: { workNm: 1 } } as never);
+    expect(report(drive).verdict[5]?.absent).toBe('kept, not judged here');
   });
 });
 

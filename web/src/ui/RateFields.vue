@@ -9,7 +9,11 @@ import { useDuty } from './use-duty.ts';
 const { at, compact = false } = defineProps<{ at: number; compact?: boolean }>();
 const rates = useDuty('rates');
 const rate = computed(() => rates.list.value[at] as Rate | undefined);
-const specs = computed(() => rates.specs.filter((s) => s.key !== 'seconds' || rate.value?.kind === 'period'));
+const specs = computed(() =>
+  rates.specs.filter(
+    (s) => (s.key !== 'seconds' || rate.value?.kind === 'period') && (s.key !== 'name' || !compact),
+  ),
+);
 </script>
 
 <template>

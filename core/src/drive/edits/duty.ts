@@ -1,6 +1,6 @@
 import { div, readSpeed, refused, taken, toText, type Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
-import { duties, MOST_DUTIES, type DutyId, type DutySpec, type Sweep } from '../duties.ts';
+import { duties, MOST_DUTIES, type DutyId, type DutySpec, type Sweep } from '../duties/index.ts';
 import { defaultsOf } from '../inputs.ts';
 import { outputKindOf } from '../outputs/index.ts';
 import type { EditKind } from './edit.ts';

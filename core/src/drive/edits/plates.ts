@@ -1,6 +1,6 @@
 import { readCount, taken, type Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
-import type { Plates } from '../duties.ts';
+import type { Plates } from '../duties/index.ts';
 import { MOST_HOLES, readGears, readPlates, readWorm } from '../plates.ts';
 import type { EditKind } from './edit.ts';
 

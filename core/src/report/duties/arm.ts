@@ -4,7 +4,7 @@ import { armError, armExceeds, armFor, corrections, speedAt, type TurningArm } f
 import { toleranceArcsec, toleranceOf } from '../../divide/index.ts';
 import { limitText, measured, signedAngle } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
-import type { RateReport } from './rates.ts';
+import type { RateReport } from './rate-way.ts';
 
 const SCREWS: Readonly<Record<ArmKind, readonly [string, string]>> = {
   straight: ['straight screw square to the fixed arm', 'x = ρ·tan θ'],

@@ -16,7 +16,7 @@ import {
 } from '../../follow/index.ts';
 import { measured, timeText } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
-import type { RateReport } from './rates.ts';
+import type { RateReport } from './rate-way.ts';
 
 const LOOKS = ['main', 'second', 'third'] as const;
 

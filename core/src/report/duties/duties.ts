@@ -5,9 +5,11 @@ import { lazy } from '../lazy.ts';
 import { armReport } from './arm.ts';
 import { altAzReport, cameraReport } from './camera.ts';
 import type { DutyReport } from './duty.ts';
-import { followsSay, rateReports, type RateReport } from './rates.ts';
+import { followsSay, rateReports } from './rates.ts';
+import type { RateReport } from './rate-way.ts';
 import { handKnobReport, spinReports } from './spins.ts';
-import { rampReport, sweepReports, togetherSays } from './sweeps.ts';
+import { rampReport } from './ramp.ts';
+import { sweepReports, togetherSays } from './sweeps.ts';
 
 /** Every duty besides dividing, each judged. */
 export interface DutiesReport {

@@ -2,15 +2,12 @@ import { abs, exactly, sub, toNumber, toText } from '../../numbers/index.ts';
 import type { Drive, Easing, Kinematics, Sweep } from '../../drive/index.ts';
 import {
   planSweep,
-  rampTable,
   scheduleOf,
   SEEN_RIPPLE,
   stepsOfSweep,
-  tableBytes,
   type Schedule,
   type SweepPlan,
 } from '../../travel/index.ts';
-import { tickHz } from '../../follow/index.ts';
 import type { Graded } from '../figure.ts';
 import { stepsFigure } from '../train.ts';
 import { grouped, measured, mixed, timeText } from '../text.ts';
@@ -30,9 +27,6 @@ const PARTS: Readonly<Record<Schedule['longest'], string>> = {
   settle: 'settling',
   margin: 'margin',
 };
-
-/** Longest list of targets that is shown; all are saved. */
-export const SHOWN_FRAMES = 2000;
 
 export const sweepName = (sweep: Sweep, at: number): string => sweep.name?.trim() || `Sweep ${at + 1}`;
 
@@ -261,64 +255,4 @@ export function togetherSays(drive: Drive, k: Kinematics): string | null {
   const longest = timed.reduce((a, b) => (b.needs > a.needs ? b : a));
   const uneven = new Set(all.map((a) => a.frames)).size > 1;
   return `On one clock ${longest.name} decides: it needs ${measured(longest.needs)} s a frame.${uneven ? ' Their frames differ: give all the same number.' : ''}`;
-}
-
-/** A table of intervals that speeds the motor up to the sweep's top speed, and the room it takes. */
-export function rampReport(drive: Drive): DutyReport | null {
-  const [sweep] = (drive.job.sweeps ?? []).filter(
-    (s) => s.topStepRate !== undefined && s.stepAccel !== undefined,
-  );
-  const { timer } = drive;
-  if (!sweep || !timer) return null;
-  const hz = toNumber(tickHz(timer));
-  const shapes = (['constant', 'sCurve'] as const).map((shape) => {
-    const table = rampTable(
-      { shape, topRate: sweep.topStepRate!, accel: sweep.stepAccel!, tickHz: hz },
-      20_000,
-    );
-    return { shape, table, bytes: tableBytes(table) };
-  });
-  const memory = timer.memoryBytes;
-  const words = { constant: 'constant acceleration', sCurve: 'S-curve' } as const;
-  const [first] = shapes;
-  return {
-    key: 'ramp',
-    title: 'Tables of intervals',
-    graded: null,
-    lines: shapes.map(({ shape, table, bytes }) =>
-      line(
-        figureOf({
-          key: `ramp.${shape}`,
-          label: `${words[shape]}, ${grouped(String(table.length))} steps`,
-          value: bytes.plain,
-          text: [grouped(String(bytes.plain)), { unit: 'bytes' }],
-          exact: true,
-          from: [
-            worked(
-              'up to',
-              `${measured(sweep.topStepRate!)} steps/s at ${measured(sweep.stepAccel!)} steps/s²`,
-            ),
-            worked('ticks a second', grouped(String(hz)), true),
-            worked('an entry', `${bytes.bits} bits`, true),
-          ],
-        }),
-        `coded by runs ${grouped(String(bytes.runs))} bytes`,
-        memory === undefined
-          ? null
-          : Math.min(bytes.plain, bytes.runs) <= memory
-            ? { grade: 'even', word: 'Fits' }
-            : {
-                grade: 'misses',
-                word: `Short by ${grouped(String(Math.min(bytes.plain, bytes.runs) - memory))} bytes`,
-              },
-      ),
-    ),
-    says: memory === undefined ? ['Give the controller’s memory with the timer, and it is compared.'] : [],
-    charts: [],
-    table: {
-      title: 'Intervals, constant acceleration',
-      head: ['step', 'ticks'],
-      rows: first!.table.map((n, i) => [String(i + 1), String(n)]),
-    },
-  };
 }

@@ -114,7 +114,7 @@ function another(): void {
                 <th scope="col" class="r">ppm</th>
                 <th scope="col" class="r">5 min</th>
                 <th scope="col" class="r">1 hour</th>
-                <th scope="col" class="r">a day, s</th>
+                <th scope="col" class="r">s a day</th>
                 <th scope="col">Grade</th>
               </tr>
             </thead>
@@ -190,7 +190,8 @@ function another(): void {
   font: 400 13px/26px var(--text);
   color: var(--p-quiet);
   text-align: left;
-  padding: 0 6px;
+  padding: 0 5px;
+  white-space: nowrap;
 }
 .ways thead .r {
   text-align: right;

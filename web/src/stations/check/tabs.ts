@@ -1,4 +1,4 @@
-import { byPlates, type DutyId, type Report } from '@pendrix/core';
+import { byPlates, type Report } from '@pendrix/core';
 
 /** The tabs of Check, in the order they stand; `asked` when the job asks for what they judge. */
 export const tabs = {
@@ -23,14 +23,3 @@ export function firstTab(r: Report): TabId {
   if (byPlates(r.drive)) return 'plates';
   return (Object.keys(tabs) as TabId[]).find((id) => tabs[id].asked(r)) ?? 'divisions';
 }
-
-/** The tab that judges a duty. */
-export const tabOf: Readonly<Record<Exclude<DutyId, 'timer'>, TabId>> = {
-  rates: 'rate',
-  camera: 'camera',
-  altAz: 'camera',
-  arm: 'arm',
-  sweeps: 'sweep',
-  spins: 'spin',
-  knob: 'spin',
-};

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
-import { mdiArrowRight, mdiClose, mdiPlus } from '@mdi/js';
+import { mdiArrowRight, mdiChevronDown, mdiClose, mdiPlus } from '@mdi/js';
 import { ratePeriods, type DutyId, type DutyReport } from '@pendrix/core';
 import GradeTag from '../../ui/GradeTag.vue';
 import InputFields from '../../ui/InputFields.vue';
@@ -55,9 +55,9 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
         <span class="fld pick"
           ><select id="follow" @change="follow">
             <option value="">{{ duties.rates.length === 0 ? 'Nothing yet' : 'One more rate' }}</option>
-            <option v-for="n in NAMED" :key="n.value" :value="n.value">{{ n.title }}</option>
-          </select></span
-        >
+            <option v-for="n in NAMED" :key="n.value" :value="n.value">{{ n.title }}</option></select
+          ><v-icon class="chevron" :icon="mdiChevronDown" size="18"
+        /></span>
         <span class="quiet">for example stars, half the sun, 1 turn in 24 h, 0.5 mm/min</span>
       </div>
     </div>
@@ -66,13 +66,14 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
     <h3>Sweep, spin<small>frames and speeds</small></h3>
     <div class="list">
       <div v-for="(d, at) in duties.sweeps" :key="d.key" class="one">
-        <InputFields
-          across
-          class="short"
-          :specs="main(sweeps.specs)"
-          :data="sweeps.list.value[at]!"
-          :set="sweeps.set(at)"
-        />
+        <div class="short">
+          <InputFields
+            across
+            :specs="main(sweeps.specs)"
+            :data="sweeps.list.value[at]!"
+            :set="sweeps.set(at)"
+          />
+        </div>
         <RouterLink class="see" :to="to('sweep')"
           ><GradeTag v-if="d.graded" :graded="d.graded" /><span class="sr-only"
             >{{ d.title }}, see it at Check</span
@@ -89,13 +90,9 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
       </div>
       <div v-for="(d, at) in duties.spins" :key="d.key" class="one">
         <span class="kind">Spin</span>
-        <InputFields
-          across
-          class="short"
-          :specs="main(spins.specs)"
-          :data="spins.list.value[at]!"
-          :set="spins.set(at)"
-        />
+        <div class="short">
+          <InputFields across :specs="main(spins.specs)" :data="spins.list.value[at]!" :set="spins.set(at)" />
+        </div>
         <RouterLink class="see" :to="to('spin')"
           ><GradeTag v-if="d.graded" :graded="d.graded" /><span class="sr-only"
             >{{ d.title }}, see it at Check</span
@@ -169,7 +166,7 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
   color: var(--p-blue);
 }
 .short {
-  --field-width: 72px;
+  --field-width: 66px;
 }
 .more {
   display: flex;

@@ -1,0 +1,50 @@
+import type { InputSpec } from '../inputs.ts';
+import { optional } from './common.ts';
+
+/** What a drive may be asked to do besides dividing, and what is needed to judge it: each duty is data with its inputs. (handbook: follow, travel) */
+
+/** Named rates and the free one: seconds for one turn of the work. To add one is to add a line. */
+export const ratePeriods = {
+  stars: { title: 'Stars', seconds: '86164.0905' },
+  sun: { title: 'Sun', seconds: '86400' },
+  moon: { title: 'Moon', seconds: '89428.33' },
+  starsRefracted: { title: 'Stars, mean refraction', seconds: '1296000/15.0369' },
+  tide: { title: 'Tide', seconds: '44714.165' },
+  period: { title: 'Another', seconds: null },
+} as const satisfies Readonly<Record<string, { readonly title: string; readonly seconds: string | null }>>;
+
+export type RateKind = keyof typeof ratePeriods;
+
+/** A rate that is kept up. */
+export interface Rate {
+  readonly kind: RateKind;
+  /** exact; of kind `period` */
+  readonly seconds?: string;
+  readonly name?: string;
+  /** half as fast: a mirror on a polar axis */
+  readonly half?: boolean;
+  /** the other way: south of the equator, or a shaft that turns back */
+  readonly reverse?: boolean;
+}
+
+export const rateInputs: readonly InputSpec[] = [
+  {
+    type: 'choice',
+    key: 'kind',
+    label: 'Follow',
+    options: Object.entries(ratePeriods).map(([value, { title }]) => ({ value, title })),
+    default: 'stars',
+  },
+  {
+    type: 'period',
+    key: 'seconds',
+    label: 'One turn in',
+    unit: 's',
+    default: '86400',
+    ...optional,
+    hint: 'or a speed: 24 h, 0.5 rpm, 15 °/h, 15.041 ″/s, 0.5 mm/min',
+  },
+  { type: 'flag', key: 'half', label: 'half rate', default: '', ...optional },
+  { type: 'flag', key: 'reverse', label: 'backwards', default: '', ...optional },
+  { type: 'text', key: 'name', label: 'Called', max: 60, default: '', ...optional },
+];
