@@ -20,7 +20,7 @@ for (const theme of ['day', 'night'] as const)
     await page.goto('/');
     await nothingSerious(page);
     await openDemo(page);
-    if (theme === 'night') await page.getByRole('button', { name: 'Night' }).click();
+    if (theme === 'night') await page.getByRole('button', { name: 'Night', exact: true }).click();
     await nothingSerious(page);
     await page.locator('th.name a', { hasText: 'Orrery' }).click();
     for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Run'] as const) {
@@ -32,6 +32,25 @@ for (const theme of ['day', 'night'] as const)
       }
       await nothingSerious(page);
     }
+    for (const [drive, tabs] of [
+      ['Night meadow', ['Rate', 'Camera', 'Arm', 'Spin']],
+      ['Garden film', ['Sweep']],
+      ['Sundial plate', ['Plates']],
+    ] as const) {
+      await page.goto('/');
+      await openDrive(page, drive, 'Check');
+      for (const tab of tabs) {
+        await page.getByRole('link', { name: tab, exact: true }).click();
+        await expect(page.getByRole('link', { name: tab, exact: true })).toHaveAttribute(
+          'aria-current',
+          'page',
+        );
+        await page.waitForTimeout(300);
+        await nothingSerious(page);
+      }
+    }
+    await page.goto('/');
+    await openDrive(page, 'Orrery', 'Run');
     await page.getByRole('button', { name: 'Start at gap 1' }).click();
     await expect(page.locator('.huge')).toBeVisible();
     await nothingSerious(page);
@@ -44,6 +63,15 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 700 });
   await openDemo(page);
   expect(await sideways(page)).toBe(false);
+  for (const drive of ['Night meadow', 'Garden film', 'Sundial plate']) {
+    await page.goto('/');
+    await openDrive(page, drive, 'Check');
+    await page.waitForTimeout(300);
+    expect(await sideways(page)).toBe(false);
+    await go(page, 'Job');
+    expect(await sideways(page)).toBe(false);
+  }
+  await page.goto('/');
   await page.locator('th.name a', { hasText: 'Orrery' }).click();
   for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Run'] as const) {
     await go(page, station);

@@ -85,7 +85,7 @@ await page.getByRole('button', { name: '97', exact: true }).click();
 await shot(page, 'run-sheet');
 await run(page, 31);
 await shot(page, 'run');
-await page.getByRole('button', { name: 'Night' }).click();
+await page.getByRole('button', { name: 'Night', exact: true }).click();
 await page.mouse.move(640, 700);
 await shot(page, 'run-night');
 
@@ -94,7 +94,7 @@ await bench.locator('th.name a', { hasText: 'Calendar ring' }).click();
 await go(bench, 'Train');
 await bench.getByRole('button', { name: 'Whole train' }).click();
 await shot(bench, 'train-long');
-await bench.getByRole('button', { name: 'Night' }).click();
+await bench.getByRole('button', { name: 'Night', exact: true }).click();
 await shot(bench, 'train-night');
 await go(bench, 'Find');
 await bench.getByRole('radiogroup', { name: 'Question' }).getByText('Ratio').click();

@@ -36,7 +36,7 @@ export const compoundText = ({ circles, holes }: CompoundMove): Rich => [
   { strong: String(circles[1]) },
 ];
 
-const wheelsText = ({ drivers, driven }: Differential): string =>
+export const wheelsText = ({ drivers, driven }: Differential): string =>
   `${drivers.join(' × ')} : ${driven.join(' × ')}`;
 
 export const differentialText = (d: Differential): Rich => [

@@ -9,6 +9,7 @@ import {
   simpleMoves,
   turnsOf,
   wheelRatios,
+  type Differential,
   type NewPlates,
   type PlateAnswer,
   type PlateSet,
@@ -17,7 +18,14 @@ import type { Figure, Graded } from '../figure.ts';
 import { lazy } from '../lazy.ts';
 import type { Rich } from '../rich.ts';
 import { counted, fraction, grouped, inWords, shortList } from '../text.ts';
-import { compoundText, differentialText, movedFigure, procedure, simpleText } from './plate-words.ts';
+import {
+  compoundText,
+  differentialText,
+  movedFigure,
+  procedure,
+  simpleText,
+  wheelsText,
+} from './plate-words.ts';
 import { platePicture, type PlatePicture } from './plate-picture.ts';
 
 /** One wanted count by the plates. */
@@ -95,6 +103,8 @@ export function platesReport(drive: Drive, k: Kinematics, wanted: readonly numbe
   );
   const fresh = lazy(() => newPlates(worm, plates, wanted, mostHoles));
   const ratios = lazy(() => wheelRatios(set.gears ?? []));
+  const wheelsFor = (a: PlateAnswer): Differential | null =>
+    a.how === 'none' && set.gears ? (differentials(worm, a.divisions, plates, ratios())[0] ?? null) : null;
   const circles = plates.reduce((n, p) => n + p.length, 0);
   return {
     worm,
@@ -105,7 +115,7 @@ export function platesReport(drive: Drive, k: Kinematics, wanted: readonly numbe
     mostHoles,
     says: `${circles} on ${counted(plates.length, 'plate')}`,
     get rows() {
-      return answers().map((a) => rowOf(a, worm));
+      return answers().map((a) => rowOf(a, worm, wheelsFor(a)));
     },
     get chart() {
       return chart();
@@ -124,7 +134,7 @@ export function platesReport(drive: Drive, k: Kinematics, wanted: readonly numbe
   };
 }
 
-function rowOf(a: PlateAnswer, worm: Rational): PlateRow {
+function rowOf(a: PlateAnswer, worm: Rational, wheels: Differential | null): PlateRow {
   const turns = fraction(turnsOf(worm, a.divisions));
   const base = { divisions: a.divisions, turns };
   switch (a.how) {
@@ -147,6 +157,15 @@ function rowOf(a: PlateAnswer, worm: Rational): PlateRow {
         also: '',
       };
     case 'none':
+      if (wheels)
+        return {
+          ...base,
+          graded: { grade: 'evenMicrostep', word: 'Even with wheels' },
+          move: [`as ${wheels.near}: `, ...simpleText(wheels.move)],
+          plate: `plate ${wheels.move.plate + 1}`,
+          arms: String(wheels.move.holes + 1),
+          also: `wheels ${wheelsText(wheels)}`,
+        };
       return {
         ...base,
         graded: { grade: 'unknown', word: 'No circle' },

@@ -1,0 +1,130 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import { main } from './main.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'pendrix-'));
+const CUTTER = 'demo/orrery-wheel-cutter.pendrix.json';
+const CRADLE = 'demo/night-meadow-camera-cradle.pendrix.json';
+const SLIDE = 'demo/garden-film-slide.pendrix.json';
+const HEAD = 'demo/sundial-plate-head.pendrix.json';
+
+async function run(...words: string[]): Promise<{ code: number; out: string; err: string }> {
+  let [out, err] = ['', ''];
+  const code = await main(words, { out: (t) => (out += `${t}\n`), err: (t) => (err += `${t}\n`) });
+  return { code, out, err };
+}
+
+describe('pendrix check with duties', () => {
+  test('rates, camera and arm in words', async () => {
+    const { code, out } = await run('check', CRADLE);
+    expect(code).toBe(0);
+    expect(out).toContain('follows the stars and one more');
+    expect(out).toMatch(/stars +Share 15 582 and 15 583 +15 582 6 211\/18 432 +0 ppm/);
+    expect(out).toContain('Tangent arm: Misses after');
+  });
+  test('a head turned by hand', async () => {
+    const { out } = await run('check', HEAD);
+    expect(out).toMatch(/77 +Even by compound +9 on 21 and 3 on 33 +plate 2/);
+  });
+  test('sweeps by figures', async () => {
+    const { sweeps } = JSON.parse((await run('check', SLIDE, '--json')).out) as {
+      sweeps: Record<string, unknown>[];
+    };
+    expect(sweeps[0]).toMatchObject({
+      name: 'slide',
+      steps: '384000',
+      mean: '384000/479',
+      range: 1260,
+      grade: 'rounded',
+    });
+  });
+});
+
+describe('pendrix plates', () => {
+  const set = ['--worm', '40', '--circles', '15,16,17,18,19,20;21,23,27,29,31,33'];
+  test('in JSON and in words', async () => {
+    const json = JSON.parse((await run('plates', ...set, '--divisions', '63', '--json')).out) as Record<
+      string,
+      unknown
+    >;
+    expect(json).toMatchObject({ turns: '40/63', simple: [], smallestNewCircle: 63, differential: [] });
+    const { out } = await run('plates', ...set, '--divisions', '77', '--gears', '24,32,48');
+    expect(out).toContain('smallest to make has 77 holes');
+    expect(out).toMatch(/21 and 33 +9 and 3/);
+    expect(out).toMatch(/80 +16 +8 +3\/2 +48 +32/);
+    expect((await run('plates', ...set, '--divisions', '95')).out).toMatch(/19 +0 +8 +9/);
+  });
+  test('a plate to make', async () => {
+    const list = JSON.parse((await run('plates', '--worm', '60', '--make', '26', '--json')).out) as {
+      repeatsAfter: number;
+      rows: unknown[];
+    };
+    expect([list.repeatsAfter, list.rows[1]]).toEqual([13, { hole: 1, wholeTurns: 2, degrees: '1440/13' }]);
+    expect((await run('plates', '--worm', '60', '--make', '26', '--radius', '40')).out).toMatch(
+      /^hole,crank \(turns\)/,
+    );
+    expect((await run('plates', '--worm', '60', '--make', '4', '--gcode')).out).toContain(
+      'G81 X50.000 Y0.000',
+    );
+  });
+  test.each([
+    [['--circles', '15', '--divisions', '7'], '--worm'],
+    [['--worm', 'x', '--circles', '15', '--divisions', '7'], '--worm'],
+    [['--worm', '40', '--divisions', '7'], '--circles'],
+    [['--worm', '40', '--circles', '15;x', '--divisions', '7'], '--circles'],
+    [['--worm', '40', '--circles', '15', '--divisions', '0'], '--divisions'],
+    [['--worm', '40', '--circles', '15', '--divisions', '7', '--gears', 'x'], '--gears'],
+    [['--worm', '40', '--make', '1'], '--make'],
+    [['--worm', '40', '--make', '5', '--radius', '0'], '--radius'],
+    [['file'], 'file'],
+  ])('%j is bad input', async (words, named) => {
+    const { code, out, err } = await run('plates', ...words);
+    expect([code, out, err.trim().split('\n').length, err.includes(named)]).toEqual([2, '', 1, true]);
+  });
+});
+
+describe('pendrix export', () => {
+  test('constants, moves and tables', async () => {
+    expect((await run('export', CRADLE, '--as', 'cheader')).out).toContain('#define STARS_NUM 6211U');
+    expect((await run('export', SLIDE, '--as', 'gcode')).out).toContain('G0 X480.000000 ; frame 480');
+    expect((await run('export', SLIDE, '--as', 'csv', '--of', 'sweep-1')).out).toContain('\n480,1916,');
+    expect((await run('export', CUTTER, '--as', 'csv')).out).toMatch(/^divisions,grade/);
+    expect((await run('export', CUTTER, '--as', 'csv', '--divisions', '73')).out).toMatch(/^gap,move/);
+    expect((await run('export', CUTTER, '--as', 'gcode', '--divisions', '4')).out).toContain(
+      'G0 A270.000000',
+    );
+  });
+  test('to a file', async () => {
+    const path = join(folder, 'cradle.h');
+    expect((await run('export', CRADLE, '--as', 'cheader', '--out', path)).code).toBe(0);
+    expect(readFileSync(path, 'utf8')).toContain('#endif');
+  });
+  test.each([
+    [[CUTTER], '--as'],
+    [[CUTTER, '--as', 'dxf'], 'cheader, gcode, csv'],
+    [[CUTTER, '--as', 'cheader'], 'rates'],
+    [[CUTTER, '--as', 'gcode'], 'sweeps'],
+    [[CUTTER, '--as', 'csv', '--of', 'moons'], 'divisions'],
+    [[CUTTER, '--as', 'csv', '--divisions', '0'], '--divisions'],
+    [[CRADLE, '--as', 'cheader', '--out', join(folder, 'no', 'where.h')], 'ENOENT'],
+    [['nowhere.json', '--as', 'csv'], 'nowhere.json'],
+  ])('%j is refused', async (words, named) => {
+    const { code, out, err } = await run('export', ...words);
+    expect([code, out, err.includes(named)]).toEqual([2, '', true]);
+  });
+  test('a drive that asks nothing has no table', async () => {
+    const path = join(folder, 'bare.pendrix.json');
+    writeFileSync(
+      path,
+      JSON.stringify({
+        format: 'pendrix-drive',
+        version: 1,
+        name: 'bare',
+        train: { source: { kind: 'stepper', fullSteps: 200, modes: [1], mode: 1 }, stages: [] },
+      }),
+    );
+    expect((await run('export', path, '--as', 'csv')).err).toContain('makes a table');
+  });
+});

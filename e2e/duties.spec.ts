@@ -1,0 +1,153 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+import { cell, field, go, openDemo, openDrive, saved } from './bench.ts';
+
+/** What is handed over as a file when `act` is done. */
+async function download(page: Page, act: () => Promise<void>): Promise<{ name: string; text: string }> {
+  const coming = page.waitForEvent('download');
+  await act();
+  const file = await coming;
+  return { name: file.suggestedFilename(), text: await readFile(await file.path(), 'utf8') };
+}
+const tab = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'What is judged' }).getByRole('link', { name, exact: true });
+
+test('a star drive from nothing to the file with its constants', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive' }).click();
+  await field(page, 'Name of the drive').fill('Meadow cradle');
+  await page.getByLabel('Follow a rate').selectOption('Stars');
+  await expect(cell(page, 'rate')).toContainText('no timer given');
+  await expect(page.locator('.title')).toContainText('follows the stars');
+  await go(page, 'Train');
+  await field(page, 'Full steps').fill('400');
+  for (const [kind, label, value] of [
+    ['Toothed belt', 'Driven', '60'],
+    ['Worm', 'Wheel', '144'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
+    await page.getByText(kind, { exact: true }).last().click();
+    await field(page, label).last().fill(value);
+  }
+  await go(page, 'Check');
+  await expect(tab(page, 'Rate')).toHaveAttribute('aria-current', 'page');
+  await page.getByRole('button', { name: 'Give the timer' }).click();
+  const ticks = field(page, 'Ticks a second');
+  await ticks.fill('16 MHz / 0');
+  await expect(page.getByText('divides by 0')).toBeVisible();
+  await ticks.fill('16 MHz / 8');
+  await field(page, 'Counter').fill('24');
+  await expect(page.locator('.ways tr.on')).toContainText('Share');
+  await expect(cell(page, 'rate')).toContainText('Rounded');
+  await page
+    .getByRole('row', { name: /Always/ })
+    .first()
+    .getByRole('radio')
+    .check();
+  await expect(cell(page, 'rate')).toContainText('ppm');
+  await expect(page.locator('.ways tr.on')).toContainText('Always');
+  await page.getByRole('radio', { name: /Share/ }).check();
+  const { name, text } = await download(page, () =>
+    page.getByRole('button', { name: 'Save', exact: true }).click(),
+  );
+  expect(name).toBe('meadow-cradle.h');
+  expect(text).toContain('#define STARS_DEN');
+  expect(text).toMatch(/ticks of 1\/2000000 s/);
+  await saved(page);
+  await page.reload();
+  await expect(ticks).toHaveValue('2000000');
+  await page.getByRole('button', { name: /ticks between two steps/ }).click();
+  await expect(page.getByText('one step', { exact: true })).toBeVisible();
+});
+
+test('a slide of 480 frames with a pan, on one clock', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive' }).click();
+  await page.getByRole('button', { name: 'Sweep', exact: true }).click();
+  await field(page, 'Frames').fill('480');
+  await go(page, 'Check');
+  await expect(tab(page, 'Sweep')).toHaveAttribute('aria-current', 'page');
+  const slide = page.getByRole('region', { name: 'Sweep 1' });
+  await slide.getByLabel('in', { exact: true }).selectOption('mm');
+  await expect(slide).toContainText('give the train a straight output');
+  await slide.getByText('More').click();
+  await slide.getByLabel('Another axis').fill('800');
+  await slide.getByRole('textbox', { name: 'to', exact: true }).fill('480');
+  await slide.getByLabel('Easing').selectOption('cosine');
+  await slide.getByLabel('Interval').fill('4');
+  await slide.getByLabel('Exposure').fill('3.9');
+  await expect(slide).toContainText('Short by');
+  await slide.getByLabel('Exposure').fill('1');
+  await expect(slide).toContainText('Fits');
+  await page.getByRole('button', { name: 'Another axis' }).click();
+  const pan = page.getByRole('region', { name: 'Sweep 2' });
+  await pan.getByLabel('Frames').fill('480');
+  await pan.getByLabel('Interval').fill('4');
+  await expect(page.getByText(/On one clock Sweep 1 decides/)).toBeVisible();
+  await pan.getByLabel('Frames').fill('1');
+  await expect(pan.getByText('below 2')).toBeVisible();
+  await pan.getByLabel('Frames').fill('480');
+  const csv = await download(page, () => slide.getByRole('button', { name: 'CSV' }).click());
+  expect(csv.text.trim().split('\n')).toHaveLength(481);
+  expect(csv.text.trim().split('\n').at(-1)).toMatch(/,384000$/);
+  const moves = await download(page, () => page.getByRole('button', { name: 'G-code' }).click());
+  expect(moves.text.match(/; frame 480$/gm)).toHaveLength(2);
+  await expect(page.locator('.duty-chart canvas').first()).toBeVisible();
+});
+
+test('a wheel of 77 teeth by plates', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Sundial plate head', 'Check');
+  await expect(tab(page, 'Plates')).toHaveAttribute('aria-current', 'page');
+  await field(page, 'Wanted').fill('77');
+  await expect(page.getByRole('table', { name: 'Wanted counts' })).toContainText('9 on 21 and 3 on 33');
+  await expect(cell(page, 'divisions')).toContainText('1of 1');
+  const right = page.getByRole('complementary', { name: 'One count by the plates' });
+  await expect(right).toContainText('77 on two circles');
+  await expect(right).toContainText('one turn of the work');
+  await expect(right).toContainText('the back pin holds the plate on the 33 circle');
+  await page.getByRole('button', { name: /^95: on one circle/ }).click();
+  await expect(right).toContainText('95 on the 19 circle');
+  await expect(right.getByRole('img', { name: /95 on the 19 circle/ })).toBeVisible();
+  await field(page, 'Circles').fill('15 to 20');
+  await expect(page.getByText(/cannot be read as hole circles/)).toBeVisible();
+  await expect(right).toContainText('95 on the 19 circle');
+  await field(page, 'Circles').fill('15-20');
+  await field(page, 'Change wheels').fill('');
+  await field(page, 'Wanted').fill('73, 97');
+  await expect(page.getByText('Best new plate for 73 and 97')).toBeVisible();
+  await page.getByRole('button', { name: 'Make this plate' }).click();
+  await field(page, 'Holes').fill('26');
+  await expect(page.getByRole('group', { name: 'Where the crank stands' })).toContainText('110 10/13');
+  await expect(page.getByText('repeat after 13 holes')).toBeVisible();
+  const list = await download(page, () =>
+    page.getByRole('region', { name: 'Make a circle' }).getByRole('button', { name: 'CSV' }).click(),
+  );
+  expect(list.text.split('\n')).toHaveLength(28);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(field(page, 'Wanted')).not.toHaveValue('73, 97');
+});
+
+test('a camera, two axes and a tangent arm are given, judged and taken away', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Night meadow', 'Check');
+  await tab(page, 'Camera').click();
+  const seen = page.getByRole('region', { name: 'What the camera sees' });
+  await expect(seen).toContainText('Round for');
+  await field(page, 'Exposure').fill('3600');
+  await expect(seen).toContainText('Round only for');
+  await seen.getByRole('textbox', { name: 'Declination' }).fill('95');
+  await expect(seen.getByText('above 90')).toBeVisible();
+  await tab(page, 'Arm').click();
+  const arm = page.getByRole('region', { name: 'Tangent arm' });
+  await arm.getByLabel('Geometry').selectOption('curved');
+  await expect(arm).toContainText('Within');
+  await arm.getByRole('button', { name: 'Take Tangent arm away' }).click();
+  await expect(page.getByRole('button', { name: 'Give a tangent arm' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(arm).toContainText('228.557');
+  await tab(page, 'Spin').click();
+  await page.getByRole('button', { name: 'Ask for a range of speeds' }).click();
+  await page.getByRole('button', { name: 'Give a hand knob' }).click();
+  await expect(page.getByRole('region', { name: 'Hand knob' })).toContainText('Turns across the range');
+});
