@@ -39,6 +39,16 @@ describe('the documents', () => {
     for (const input of findInputs) expect(text).toContain(`\`${input.key}\``);
   });
 
+  test('formats.md names every duty with its inputs', async () => {
+    const { duties, ratePeriods } = await import('../core/src/index.ts');
+    const text = read('docs/formats.md');
+    for (const [id, duty] of Object.entries(duties)) {
+      expect(text).toContain(duty.of === 'job' ? `job.${id}` : `\`${id}\``);
+      for (const input of duty.inputs) expect(text).toContain(`\`${input.key}\``);
+    }
+    for (const kind of Object.keys(ratePeriods)) expect(text).toContain(`\`${kind}\``);
+  });
+
   test('the example drive in formats.md is a drive', async () => {
     const { readDrive } = await import('../core/src/files/index.ts');
     const [, example = ''] = /```json\n([\s\S]*?)```/.exec(read('docs/formats.md')) ?? [];

@@ -117,6 +117,22 @@ await bench.getByRole('button', { name: 'Look' }).click();
 await bench.getByRole('list', { name: 'Wheel trains' }).waitFor();
 await shot(bench, 'true-ratio');
 
+await bench.keyboard.press('Escape');
+for (const [drive, name, ready] of [
+  ['Night meadow', 'rate', '.plot canvas'],
+  ['Sundial plate', 'plates', '.plate'],
+  ['Garden film', 'sweep', '.plot canvas'],
+]) {
+  await bench.getByRole('link', { name: 'Pendrix' }).first().click();
+  await bench.locator('th.name a', { hasText: drive }).click();
+  await go(bench, 'Check');
+  await bench.clock.runFor(400);
+  await bench.locator(ready).first().waitFor();
+  await bench.clock.runFor(400);
+  if (name === 'plates') await bench.locator('.rows tr', { hasText: '95' }).first().click();
+  await shot(bench, name);
+}
+
 const phone = await open(390, 844);
 await phone.locator('th.name a', { hasText: 'Orrery' }).click();
 await phone.getByRole('button', { name: 'Stations' }).click();

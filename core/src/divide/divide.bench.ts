@@ -1,7 +1,8 @@
 import { kinematicsOf, type Stage } from '../drive/index.ts';
 import { report } from '../report/index.ts';
 import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
-import { cures, divide, dividerOf } from './index.ts';
+import { rational } from '../numbers/index.ts';
+import { cures, divide, dividerOf, newPlates, plateChart } from './index.ts';
 
 /** One measured thing: what is done, and how often in one go. */
 export interface Bench {
@@ -31,6 +32,10 @@ const eight = driveOf(200, 16, [
   { kind: 'worm', starts: 1, wheel: 90 },
 ]);
 
+const CIRCLES = [15, 16, 17, 18, 19, 20, 21, 23, 27, 29, 31, 33, 37, 39, 41, 43, 47, 49];
+const TO_400 = Array.from({ length: 399 }, (_, i) => i + 2);
+const PRIMES = [51, 53, 59, 61, 67, 71, 73, 79, 83, 89, 97, 101];
+
 export const benches: readonly Bench[] = [
   { name: '500 divisions', run: all(divider, 500) },
   { name: '5 000 divisions', run: all(divider, 5000), wanted: 50 },
@@ -46,6 +51,15 @@ export const benches: readonly Bench[] = [
     name: 'cures for 73 on an eight-stage train',
     run: () => void cures(eight, [73], [60, 73, 95, 97]).length,
     wanted: 100,
+  },
+  {
+    name: 'plates: 2 to 400 on 18 circles, two at once',
+    run: () => void plateChart(rational(40), [CIRCLES], TO_400).length,
+    wanted: 300,
+  },
+  {
+    name: 'plates: the best new one for twelve counts',
+    run: () => void newPlates(rational(40), [CIRCLES], PRIMES, 400).choices.length,
   },
   {
     name: 'its ledger and picture',

@@ -13,6 +13,8 @@ export { readMoves, type Move } from './moves.ts';
 export {
   duties,
   MOST_DUTIES,
+  periodOf,
+  rateName,
   ratePeriods,
   type AltAz,
   type Arm,

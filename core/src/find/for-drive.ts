@@ -17,6 +17,7 @@ import {
   FIND_STEPS,
   FIND_WHEELS,
   kinematics,
+  periodOf,
   readBetween,
   readWheels,
   sourceKindOf,
@@ -56,13 +57,15 @@ export function findForm(drive: Drive): FindForm {
   const { source } = drive.train;
   const kind = sourceKindOf(source);
   const modes = kind.modes(source);
+  const [rate] = drive.job.rates ?? [];
+  const { timer } = drive;
   return {
-    question: set.question ?? 'divisions',
+    question: set.question ?? (rate && drive.job.divisions.trim() === '' ? 'rate' : 'divisions'),
     divisions: set.divisions ?? drive.job.divisions,
     target: set.target ?? toText(abs(kinematics(drive.train).reduction)),
-    periodSeconds: set.periodSeconds ?? '86164.0905',
-    tickHz: set.tickHz ?? '2000000',
-    bits: set.bits ?? 32,
+    periodSeconds: set.periodSeconds ?? (rate ? toText(periodOf(rate)) : '86164.0905'),
+    tickHz: set.tickHz ?? timer?.tickHz ?? '2000000',
+    bits: set.bits ?? timer?.bits ?? 32,
     fullSteps: set.fullSteps ?? kind.fullSteps(source) ?? 200,
     modes,
     finest: set.finest ?? Math.max(...modes),

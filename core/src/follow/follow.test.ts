@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { exactly, frac, mul, rational, sub, toNumber, toText, type Rational } from '../numbers/index.ts';
-import type { Timer } from '../drive/index.ts';
+import { periodOf, rateName, type Timer } from '../drive/index.ts';
 import {
   armError,
   armExceeds,
@@ -15,12 +15,10 @@ import {
   longestExposure,
   onChip,
   path,
-  periodOf,
   pixelScale,
   pointingOf,
   polarDrift,
   ppm,
-  rateName,
   secondsADay,
   STAR_RATE,
   speedAt,

@@ -1,4 +1,3 @@
-export { isNamed, periodOf, rateName } from './rates.ts';
 export {
   arcsecAnHour,
   clockOff,

@@ -8,7 +8,7 @@ import { timerInputs } from './timer.ts';
 
 export type { Arm, ArmKind } from './arm.ts';
 export type { AltAz, Camera } from './camera.ts';
-export { ratePeriods, type Rate, type RateKind } from './rate.ts';
+export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
 export type { Easing, Sweep } from './sweep.ts';
 export type { Timer } from './timer.ts';

@@ -1,3 +1,4 @@
+import { exactly, mul, rational, type Rational } from '../../numbers/index.ts';
 import type { InputSpec } from '../inputs.ts';
 import { optional } from './common.ts';
 
@@ -48,3 +49,18 @@ export const rateInputs: readonly InputSpec[] = [
   { type: 'flag', key: 'reverse', label: 'backwards', default: '', ...optional },
   { type: 'text', key: 'name', label: 'Called', max: 60, default: '', ...optional },
 ];
+
+/** What a rate is called: its own name, else that of its kind. */
+export function rateName(rate: Rate): string {
+  const own = rate.name?.trim();
+  if (own) return own;
+  const name = ratePeriods[rate.kind].title.toLowerCase();
+  return rate.half ? `half ${name}` : name;
+}
+
+/** Seconds for one turn of the work, exact; a half rate takes twice as long. (handbook: follow) */
+export function periodOf(rate: Rate): Rational {
+  const seconds = ratePeriods[rate.kind].seconds;
+  const period = seconds === null ? exactly(rate.seconds ?? '1') : exactly(seconds);
+  return rate.half ? mul(rational(2), period) : period;
+}

@@ -9,9 +9,9 @@ import {
   sub,
   type Rational,
 } from '../../numbers/index.ts';
-import type { Drive, Kinematics, Rate, Timer } from '../../drive/index.ts';
+import { periodOf, rateName, type Drive, type Kinematics, type Rate, type Timer } from '../../drive/index.ts';
 import type { Grade } from '../../divide/index.ts';
-import { clockOff, periodOf, ppm, rateName, secondsADay, timingOf, type Timing } from '../../follow/index.ts';
+import { clockOff, ppm, secondsADay, timingOf, type Timing } from '../../follow/index.ts';
 import type { Graded } from '../figure.ts';
 import { counted, grouped, measured, mixed, signed, signedAngle, whole } from '../text.ts';
 import type { Rich } from '../rich.ts';
