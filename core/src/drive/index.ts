@@ -31,7 +31,7 @@ export {
   type Sweep,
   type Timer,
 } from './duties/index.ts';
-export { MOST_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
+export { MOST_GEARS, MOST_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';
 export { durationText } from './duration.ts';

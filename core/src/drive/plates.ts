@@ -13,6 +13,8 @@ import {
 export const MOST_HOLES = 2000;
 const MOST_CIRCLES = 60;
 const MOST_PLATES = 12;
+/** Change wheels: sets of four of more would be millions. */
+export const MOST_GEARS = 36;
 
 /** Plates as written: circles of one plate by spaces or commas, runs as 15-20, plates set apart by "/" or ";". (handbook: divide, index plates) */
 export function readPlates(text: string): Result<readonly (readonly number[])[]> {
@@ -33,11 +35,15 @@ export function readPlates(text: string): Result<readonly (readonly number[])[]>
 
 /** Change wheels as written; one that is owned twice stands twice. */
 export const readGears = (text: string): Result<readonly number[]> => {
-  const read = readNumbers(text, 'notWhole');
+  const read = readNumbers(text, 'notWhole', MOST_GEARS);
   return read.ok ? taken([...read.value].sort((a, b) => a - b)) : read;
 };
 
-function readNumbers(text: string, code: 'notCircles' | 'notWhole'): Result<readonly number[]> {
+function readNumbers(
+  text: string,
+  code: 'notCircles' | 'notWhole',
+  most = MOST_CIRCLES,
+): Result<readonly number[]> {
   const out: number[] = [];
   for (const piece of text.split(/[\s,]+/).filter(Boolean)) {
     const [, from, to] = /^(\d{1,6})(?:[-–](\d{1,6}))?$/.exec(piece) ?? [];
@@ -48,8 +54,7 @@ function readNumbers(text: string, code: 'notCircles' | 'notWhole'): Result<read
     }
     const [low, high] = [Number(from), Number(to ?? from)];
     if (high < low) return refused('backwards', piece);
-    if (out.length + high - low + 1 > MOST_CIRCLES)
-      return refused('tooMany', text.trim(), { limit: String(MOST_CIRCLES) });
+    if (out.length + high - low + 1 > most) return refused('tooMany', text.trim(), { limit: String(most) });
     for (let n = low; n <= high; n++) out.push(n);
   }
   return taken(out);

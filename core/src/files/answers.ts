@@ -127,9 +127,16 @@ const dutyAnswer = (d: DutyReport): object => ({
   grade: d.graded?.grade ?? null,
 });
 
+/** A speed is enough or short, the others are even or miss. */
+function gradeOf({ cell, graded }: VerdictCell): string {
+  const grade = graded?.grade ?? 'unknown';
+  if (cell !== 'speed') return grade;
+  return grade === 'even' ? 'enough' : grade === 'misses' ? 'short' : 'unknown';
+}
+
 const verdictAnswer = (cell: VerdictCell): object => ({
   cell: cell.cell,
-  grade: cell.graded?.grade ?? 'unknown',
+  grade: gradeOf(cell),
   figure: cell.figure ? plainText(cell.figure.text) : cell.absent,
 });
 

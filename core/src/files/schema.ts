@@ -11,6 +11,7 @@ import {
   isStageKind,
   kindOf,
   MOST_DUTIES,
+  MOST_GEARS,
   MOST_HOLES,
   MOST_NAME,
   MOST_STAGES,
@@ -81,7 +82,7 @@ const holes = Joi.number().integer().min(2).max(MOST_HOLES);
 const plates = Joi.object({
   wormRatio: positive('40'),
   plates: Joi.array().items(Joi.array().items(holes).max(60)).max(12).required(),
-  gears: Joi.array().items(holes).max(60),
+  gears: Joi.array().items(holes).max(MOST_GEARS),
   mostHoles: holes,
 }).unknown(true);
 

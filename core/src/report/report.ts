@@ -126,6 +126,7 @@ export function report(drive: Drive): Report {
     divisions: drawn(),
     asked: counts.length,
     rates: duties.rates,
+    spins: duties.spins,
     plates: byHand(),
   }));
   const cells = lazy(() => verdict(judged()));

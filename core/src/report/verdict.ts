@@ -2,6 +2,7 @@ import { compare, isZero } from '../numbers/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import type { PlateRow } from './duties/plates.ts';
+import type { DutyReport } from './duties/duty.ts';
 import { worstRate } from './duties/rates.ts';
 import type { RateReport } from './duties/rate-way.ts';
 import { worstFigure } from './division-working.ts';
@@ -47,6 +48,7 @@ interface Judged {
   readonly divisions: readonly Division[];
   readonly asked: number;
   readonly rates: readonly RateReport[];
+  readonly spins: readonly DutyReport[];
   /** how plates make the wanted counts, where that is how it is divided */
   readonly plates: readonly PlateRow[] | null;
 }
@@ -84,7 +86,7 @@ export function verdict(judged: Judged): readonly VerdictCell[] {
     divisionsCell(judged),
     errorCell(judged),
     rateCell(judged),
-    empty('speed', 'job', kept('spins', 'no speed asked')),
+    speedCell(judged),
     empty('force', 'job', kept('load', 'no load given')),
   ];
 }
@@ -99,6 +101,18 @@ function rateCell({ rates }: Judged): VerdictCell {
     tab: 'rate',
     figure,
     graded: figure && worst.graded,
+  };
+}
+
+/** What speeds at the work ask of the motor: the first that it cannot reach, else the first. */
+function speedCell({ spins }: Judged): VerdictCell {
+  const spin = spins.find((s) => s.graded?.grade === 'misses') ?? spins[0];
+  if (!spin) return empty('speed', 'job', 'no speed asked');
+  return {
+    ...empty('speed', 'check', ''),
+    tab: 'spin',
+    figure: spin.lines[0]?.figure ?? null,
+    graded: spin.graded ?? { grade: 'unknown', word: 'Unknown' },
   };
 }
 

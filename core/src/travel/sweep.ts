@@ -76,9 +76,16 @@ export function planSweep(sweep: Sweep, steps: Rational): SweepPlan {
   const gaps = sweep.frames - 1;
   const total = toNumber(steps);
   const ideal = (i: number): number => eased(sweep, i / gaps) * total;
+  const [top, bottom] = [Number(steps.n), Number(steps.d) * gaps];
+  // whole numbers below 2^50 divide exactly enough for a floor; beyond them the exact way, which is slow for long films
+  const small = top * gaps * 2 + bottom * 2 < 2 ** 50;
+  const evenly = (i: number): number =>
+    small
+      ? Math.floor((2 * top * i + bottom) / (2 * bottom))
+      : Number(roundDiv(steps.n * BigInt(i), steps.d * BigInt(gaps)));
   const targets = Array.from({ length: sweep.frames }, (_, i) => {
     if (i === gaps) return Number(round(steps));
-    if (sweep.easing === 'linear') return Number(roundDiv(steps.n * BigInt(i), steps.d * BigInt(gaps)));
+    if (sweep.easing === 'linear') return evenly(i);
     return Math.round(ideal(i));
   });
   let [least, most, still, ripple] = [Infinity, 0, 0, 0];

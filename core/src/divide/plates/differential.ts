@@ -16,26 +16,44 @@ interface Wheels {
   readonly driven: readonly number[];
 }
 
-const teethOf = ({ drivers, driven }: Wheels): number => [...drivers, ...driven].reduce((n, z) => n + z, 0);
+const gcdOf = (a: number, b: number): number => (b === 0 ? a : gcdOf(b, a % b));
 
-/** Every ratio of two or four of the wheels that are there, each with the fewest wheels and teeth. */
+/** As an exact rational is written. */
+function ratioText(top: number, bottom: number): string {
+  const common = gcdOf(top, bottom);
+  return bottom === common ? String(top / common) : `${top / common}/${bottom / common}`;
+}
+
+const known = new WeakMap<readonly number[], ReadonlyMap<string, Wheels>>();
+
+/** Every ratio of two or four of the wheels that are there, each with the fewest wheels and teeth. Kept for a set of wheels: there are thousands. */
 export function wheelRatios(gears: readonly number[]): ReadonlyMap<string, Wheels> {
-  const out = new Map<string, Wheels>();
-  const offer = (drivers: readonly number[], driven: readonly number[]): void => {
-    const product = (list: readonly number[]): bigint => list.reduce((n, z) => n * BigInt(z), 1n);
-    const key = toText(rational(product(drivers), product(driven)));
-    const set = { drivers, driven };
-    const known = out.get(key);
-    if (!known || (known.drivers.length === drivers.length && teethOf(set) < teethOf(known)))
-      out.set(key, set);
+  const made = known.get(gears) ?? ratiosOf([...gears].sort((a, b) => a - b));
+  known.set(gears, made);
+  return made;
+}
+
+function ratiosOf(gears: readonly number[]): ReadonlyMap<string, Wheels> {
+  const out = new Map<string, Wheels & { readonly teeth: number }>();
+  const offer = (drivers: readonly number[], driven: readonly number[], teeth: number): void => {
+    const key = ratioText(
+      drivers.reduce((n, z) => n * z, 1),
+      driven.reduce((n, z) => n * z, 1),
+    );
+    const best = out.get(key);
+    if (best && (best.drivers.length < drivers.length || best.teeth <= teeth)) return;
+    out.set(key, { drivers, driven, teeth });
   };
   const n = gears.length;
-  for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) if (a !== b) offer([gears[a]!], [gears[b]!]);
+  const z = (i: number): number => gears[i]!;
+  for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) if (a !== b) offer([z(a)], [z(b)], z(a) + z(b));
   for (let a = 0; a < n; a++)
     for (let b = a + 1; b < n; b++)
       for (let c = 0; c < n; c++)
-        for (let d = c + 1; d < n; d++)
-          if (new Set([a, b, c, d]).size === 4) offer([gears[a]!, gears[b]!], [gears[c]!, gears[d]!]);
+        for (let d = c + 1; d < n; d++) {
+          if (c === a || c === b || d === a || d === b) continue;
+          offer([z(a), z(b)], [z(c), z(d)], z(a) + z(b) + z(c) + z(d));
+        }
   return out;
 }
 

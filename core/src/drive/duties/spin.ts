@@ -41,7 +41,7 @@ export const spinInputs: readonly InputSpec[] = [
 ];
 
 export const knobInputs: readonly InputSpec[] = [
-  { type: 'exact', key: 'turnsOut', label: 'Range', unit: 'turns of the work', default: '1/4' },
+  { type: 'exact', key: 'turnsOut', label: 'Range', unit: 'turns', default: '1/4' },
   { type: 'count', key: 'marks', label: 'Marks on it', min: 1, max: 100_000, default: 100 },
   { type: 'exact', key: 'windowArcsec', label: 'Window', unit: '″', default: '', ...optional },
 ];

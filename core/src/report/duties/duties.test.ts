@@ -183,6 +183,9 @@ describe('sweeps and spins', () => {
     expect(text(r.duties.spins[0]!, 'knob')).toBe('1.86%');
     expect(r.duties.spins[0]!.graded!.word).toBe('Short by 768 rpm');
     expect(text(r.duties.knob, 'turns')).toBe('85 1/2');
+    expect([r.verdict[4]!.tab, r.verdict[4]!.graded!.word]).toEqual(['spin', 'Short by 768 rpm']);
+    const bare = report(wheelCutter('', { spins: [{ minRpm: '1', maxRpm: '2' }] }));
+    expect(bare.verdict[4]!.graded!.word).toBe('Unknown');
   });
 });
 

@@ -75,7 +75,8 @@ export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
     get attention() {
       const rate = rates().find((r) => r.graded.grade === 'misses');
       if (rate) return `${rate.name}: ${rate.graded.word.toLowerCase()}`;
-      const duty = all().find((d) => d.graded?.grade === 'misses');
+      const judged = [camera(), altAz(), arm(), ...sweeps(), ...spins()];
+      const duty = judged.find((d) => d?.graded?.grade === 'misses');
       return duty ? `${duty.title}: ${duty.graded!.word.toLowerCase()}` : null;
     },
   };

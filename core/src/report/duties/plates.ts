@@ -220,6 +220,7 @@ function openedPlate(
   const [two] = compound;
   const [three] = differential;
   const move = one ?? two ?? null;
+  const shown = move ?? three?.move ?? null;
   const graded: Graded = one
     ? { grade: 'even', word: 'Even' }
     : two
@@ -240,7 +241,7 @@ function openedPlate(
           : `${grouped(String(divisions))} has no circle`,
     graded,
     figure: movedFigure(worm, divisions, turns, move, three ?? null),
-    picture: move && platePicture(plates, move),
+    picture: shown && platePicture(plates, shown),
     procedure: procedure(turns, one ?? null, two ?? null, three ?? null),
     simple: simple.slice(0, LISTED).map(simpleText),
     compound: compound.slice(0, LISTED).map(compoundText),

@@ -57,10 +57,12 @@ export function rampReport(drive: Drive): DutyReport | null {
     ),
     says: memory === undefined ? ['Give the controller’s memory with the timer, and it is compared.'] : [],
     charts: [],
-    table: {
-      title: 'Intervals, constant acceleration',
-      head: ['step', 'ticks'],
-      rows: first!.table.map((n, i) => [String(i + 1), String(n)]),
+    get table() {
+      return {
+        title: 'Intervals, constant acceleration',
+        head: ['step', 'ticks'],
+        rows: first!.table.map((n, i) => [String(i + 1), String(n)]),
+      };
     },
   };
 }

@@ -1,6 +1,7 @@
 import { abs, exactly, sub, toNumber, toText } from '../../numbers/index.ts';
 import type { Drive, Easing, Kinematics, Sweep } from '../../drive/index.ts';
 import {
+  framesIn,
   planSweep,
   scheduleOf,
   SEEN_RIPPLE,
@@ -9,6 +10,7 @@ import {
   type SweepPlan,
 } from '../../travel/index.ts';
 import type { Graded } from '../figure.ts';
+import { lazy } from '../lazy.ts';
 import { stepsFigure } from '../train.ts';
 import { grouped, measured, mixed, timeText } from '../text.ts';
 import { figureOf, line, worked, type DutyChart, type DutyLine, type DutyReport } from './duty.ts';
@@ -57,6 +59,7 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
     };
   const plan = planSweep(sweep, steps);
   const schedule = scheduleOf(sweep, plan.most);
+  const table = lazy(() => targetsTable(sweep, plan));
   return {
     key,
     title,
@@ -64,7 +67,9 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
     lines: [...lines(drive, k, sweep, key, plan), ...scheduleLines(sweep, key, schedule)],
     says: [...sentences(sweep, plan, k), ...(schedule ? scheduleSays(schedule) : [])],
     charts: [chart(sweep, key, plan)],
-    table: targetsTable(sweep, plan),
+    get table() {
+      return table();
+    },
   };
 }
 
@@ -171,7 +176,10 @@ function scheduleLines(sweep: Sweep, key: string, schedule: Schedule | null): re
         label: 'takes',
         value: schedule.totalSeconds,
         text: [timeText(schedule.totalSeconds).join(' ')],
-        from: [worked('moves', `${sweep.frames - 1} × ${measured(schedule.interval)} s`)],
+        from: [
+          worked('moves', `${sweep.frames - 1} × ${measured(schedule.interval)} s`),
+          worked('in an hour', `${grouped(String(framesIn(3600, schedule.interval)))} frames`),
+        ],
       }),
       `${measured(schedule.filmSeconds)} s of film at ${sweep.fps ?? 25} frames a second`,
     ),

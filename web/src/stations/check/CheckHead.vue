@@ -76,4 +76,10 @@ const ids = Object.keys(tabs) as TabId[];
   margin-right: -8px;
   flex: none;
 }
+@media (max-width: 1180px) {
+  .tab {
+    padding: 0 7px;
+    font-size: 14px;
+  }
+}
 </style>

@@ -48,52 +48,52 @@ const slice = computed(() => {
   max-width: 100%;
 }
 .edge {
-  fill: #1b2f6b;
-  stroke: #eaf0ff;
+  fill: var(--p-ground);
+  stroke: var(--p-scribe);
   stroke-width: 0.008;
 }
 .slice {
-  fill: #2c4790;
+  fill: var(--p-ground-light);
 }
 .ring {
   fill: none;
-  stroke: #5e75bc;
+  stroke: var(--p-centre);
   stroke-width: 0.006;
   stroke-dasharray: 0.06 0.02 0.012 0.02;
 }
 .ring.used {
-  stroke: #eaf0ff;
+  stroke: var(--p-scribe);
 }
 .hole {
-  fill: #1b2f6b;
-  stroke: #7f94d4;
+  fill: var(--p-ground);
+  stroke: var(--p-scribe2);
   stroke-width: 0.007;
 }
 .hole.on {
-  stroke: #eaf0ff;
+  stroke: var(--p-scribe);
   stroke-width: 0.011;
 }
 .hole.between {
-  fill: #4c68b8;
-  stroke: #eaf0ff;
+  fill: var(--p-scribe3);
+  stroke: var(--p-scribe);
   stroke-width: 0.011;
 }
 .hole.start,
 .hole.end {
-  fill: #fff;
-  stroke: #fff;
+  fill: var(--p-bright);
+  stroke: var(--p-bright);
 }
 .arm {
-  stroke: #fff;
+  stroke: var(--p-bright);
   stroke-width: 0.022;
   fill: none;
 }
 .hub {
-  fill: #1b2f6b;
-  stroke: #eaf0ff;
+  fill: var(--p-ground);
+  stroke: var(--p-scribe);
   stroke-width: 0.01;
 }
 .hub.in {
-  fill: #2c4790;
+  fill: var(--p-ground-light);
 }
 </style>

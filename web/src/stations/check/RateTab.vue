@@ -236,6 +236,18 @@ function another(): void {
 .ticks :deep(*) {
   white-space: nowrap;
 }
+@media (max-width: 700px) {
+  .ways {
+    display: block;
+    overflow-x: auto;
+  }
+}
+@media (max-width: 1180px) {
+  .ways :is(th, td):nth-child(4),
+  .ways :is(th, td):nth-child(6) {
+    display: none;
+  }
+}
 .gap {
   width: 21px;
 }
