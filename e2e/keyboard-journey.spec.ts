@@ -131,14 +131,14 @@ test('the keys are listed under ?, and search finds counts, stations and drives'
   await page.goto('/');
   await page.getByRole('button', { name: 'Open the demo workshop' }).click();
   await page.locator('th.name a', { hasText: 'Orrery' }).click();
-  await page.locator('body').click({ position: { x: 700, y: 780 } });
+  await page.locator('main h2').first().click();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('in Run, on to the next gap');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('/');
   await page.keyboard.type('58');
-  await expect(page.getByRole('option').first()).toContainText('Rounded ±0.57″');
+  await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('Rounded ±0.57″');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: '58, gap by gap' })).toBeVisible();
   await page.locator('h2').first().click();

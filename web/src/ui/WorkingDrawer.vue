@@ -2,14 +2,14 @@
 import { computed, nextTick, ref, watch } from 'vue';
 import { mdiClose, mdiContentCopy } from '@mdi/js';
 import { workingAsText, type Report } from '@pendrix/core';
-import { useNotices } from '../stores/notices.ts';
+import { useCopy } from './copy.ts';
 import { useWorking } from '../stores/working.ts';
 import RichText from './RichText.vue';
 
 /** The working of one figure, line by line, live. */
 const { report } = defineProps<{ report: Report }>();
 const working = useWorking();
-const notices = useNotices();
+const copy = useCopy();
 const head = ref<HTMLElement | null>(null);
 
 const figure = computed(() => (working.key === null ? null : report.figure(working.key)));
@@ -28,18 +28,10 @@ watch(figure, (now) => {
   if (!now && working.key !== null) working.close();
 });
 
-async function copy(): Promise<void> {
-  if (!figure.value) return;
-  try {
-    await navigator.clipboard.writeText(workingAsText(figure.value));
-    notices.tell({ says: 'The working is on the clipboard.', tone: 'plain' });
-  } catch {
-    notices.tell({
-      says: 'The browser did not let Pendrix copy. Select the lines and copy them by hand.',
-      tone: 'bad',
-    });
-  }
-}
+const copyWorking = async (): Promise<void> => {
+  if (figure.value)
+    await copy(workingAsText(figure.value), 'The working is', 'Select the lines and copy them by hand.');
+};
 </script>
 
 <template>
@@ -53,7 +45,7 @@ async function copy(): Promise<void> {
       <h3 ref="head" tabindex="-1">
         Working <span class="q">{{ figure.label }}</span>
       </h3>
-      <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copy">Copy as text</v-btn>
+      <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyWorking">Copy as text</v-btn>
       <button type="button" class="icon-button" aria-label="Close the working" @click="working.close()">
         <v-icon :icon="mdiClose" size="20" />
       </button>

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline, mdiTableLarge } from '@mdi/js';
 import { MOST_ROWS, plainText, type Refusal } from '@pendrix/core';
-import { useNotices } from '../../stores/notices.ts';
+import { useCopy } from '../../ui/copy.ts';
 import { save } from '../../ui/files.ts';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
@@ -18,7 +18,7 @@ import DivisionsTable from './DivisionsTable.vue';
 const ErrorCharts = defineAsyncComponent(() => import('./ErrorCharts.vue'));
 const { edit, id } = useOpenDrive();
 const report = useReport();
-const notices = useNotices();
+const copy = useCopy();
 const route = useRoute();
 
 const MAP_TO = 145;
@@ -53,14 +53,8 @@ async function csv(): Promise<string> {
 async function saveCsv(): Promise<void> {
   save('divisions.csv', await csv(), 'text/csv');
 }
-async function copyCsv(): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(await csv());
-    notices.tell({ says: 'The table is on the clipboard, as CSV.', tone: 'plain' });
-  } catch {
-    notices.tell({ says: 'The browser did not let Pendrix copy. Save it as CSV instead.', tone: 'bad' });
-  }
-}
+const copyCsv = async (): Promise<void> =>
+  copy(await csv(), 'The table, as CSV, is', 'Save it as CSV instead.');
 </script>
 
 <template>
@@ -166,4 +160,5 @@ async function copyCsv(): Promise<void> {
   </div>
 </template>
 
+<style scoped src="./duty.css"></style>
 <style scoped src="./check.css"></style>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline } from '@mdi/js';
 import { plainText, workingAsText, type Plates, type Refusal } from '@pendrix/core';
-import { useNotices } from '../../stores/notices.ts';
+import { useCopy } from '../../ui/copy.ts';
 import { save } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
@@ -16,7 +16,7 @@ import PlateDrawing from './PlateDrawing.vue';
 /** Dividing by hand: which circle, how many holes, and what to make when none serves. */
 const { edit } = useOpenDrive();
 const report = useReport();
-const notices = useNotices();
+const copy = useCopy();
 const plates = computed(() => report.value.plates);
 const chosen = ref<number | null>(null);
 const selected = computed(() => chosen.value ?? plates.value?.rows[0]?.divisions ?? null);
@@ -43,15 +43,9 @@ async function saveCsv(): Promise<void> {
   save('plates.csv', platesCsv(report.value.drive) ?? '', 'text/csv');
 }
 const print = (): void => window.print();
-async function copy(): Promise<void> {
-  if (!opened.value) return;
-  try {
-    await navigator.clipboard.writeText(workingAsText(opened.value.figure));
-    notices.tell({ says: 'The working is on the clipboard.', tone: 'plain' });
-  } catch {
-    notices.tell({ says: 'The browser did not let Pendrix copy.', tone: 'bad' });
-  }
-}
+const copyWorking = async (): Promise<void> => {
+  if (opened.value) await copy(workingAsText(opened.value.figure), 'The working is');
+};
 </script>
 
 <template>
@@ -206,7 +200,7 @@ async function copy(): Promise<void> {
             <h3>Working</h3>
             <GradeTag :graded="opened.graded" />
             <span class="sp"></span>
-            <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copy">Copy as text</v-btn>
+            <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyWorking">Copy as text</v-btn>
           </div>
           <dl class="work">
             <div v-for="(l, i) in opened.figure.working()" :key="i">

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
 import { mdiContentCopy, mdiDownload, mdiPlus } from '@mdi/js';
 import { plainText, type RateWay } from '@pendrix/core';
-import { useNotices } from '../../stores/notices.ts';
+import { useCopy } from '../../ui/copy.ts';
 import FigureText from '../../ui/FigureText.vue';
 import { fileStem, save } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
@@ -17,7 +17,7 @@ import RateFields from '../../ui/RateFields.vue';
 /** Rates: whole ticks between two steps, one interval always or the rest shared out, and the constants for a program. */
 const DutyChart = defineAsyncComponent(() => import('../../ui/DutyChart.vue').then(afterLoading));
 const report = useReport();
-const notices = useNotices();
+const copy = useCopy();
 const rates = useDuty('rates');
 const timer = useDuty('timer');
 const all = computed(() => report.value.duties.rates);
@@ -49,14 +49,8 @@ async function saveRates(): Promise<void> {
   const { ratesCsv } = await import('@pendrix/core/files/exports');
   save('rates.csv', ratesCsv(all.value), 'text/csv');
 }
-async function copyHeader(): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(header.value ?? '');
-    notices.tell({ says: 'The constants are on the clipboard.', tone: 'plain' });
-  } catch {
-    notices.tell({ says: 'The browser did not let Pendrix copy. Save the file instead.', tone: 'bad' });
-  }
-}
+const copyHeader = (): Promise<void> =>
+  copy(header.value ?? '', 'The constants are', 'Save the file instead.');
 function another(): void {
   rates.add();
   at.value = all.value.length - 1;

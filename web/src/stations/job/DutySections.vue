@@ -19,6 +19,10 @@ const spins = useDuty('spins');
 const duties = computed(() => report.value.duties);
 const MAIN = ['from', 'to', 'unit', 'frames', 'easing', 'minRpm', 'maxRpm'];
 const main = (specs: typeof sweeps.specs) => specs.filter((s) => MAIN.includes(s.key));
+const framed = computed(() => [
+  { tab: 'sweep', kind: '', reports: duties.value.sweeps, fields: sweeps },
+  { tab: 'spin', kind: 'Spin', reports: duties.value.spins, fields: spins },
+]);
 const NAMED = Object.entries(ratePeriods).map(([value, { title }]) => ({ value, title }));
 
 const follow = (e: Event): void => {
@@ -65,48 +69,32 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
   <div class="sec">
     <h3>Sweep, spin<small>frames and speeds</small></h3>
     <div class="list">
-      <div v-for="(d, at) in duties.sweeps" :key="d.key" class="one">
-        <div class="short">
-          <InputFields
-            across
-            :specs="main(sweeps.specs)"
-            :data="sweeps.list.value[at]!"
-            :set="sweeps.set(at)"
-          />
+      <template v-for="group in framed" :key="group.tab">
+        <div v-for="(d, at) in group.reports" :key="d.key" class="one">
+          <span v-if="group.kind" class="kind">{{ group.kind }}</span>
+          <div class="short">
+            <InputFields
+              across
+              :specs="main(group.fields.specs)"
+              :data="group.fields.list.value[at]!"
+              :set="group.fields.set(at)"
+            />
+          </div>
+          <RouterLink class="see" :to="to(group.tab)"
+            ><GradeTag v-if="d.graded" :graded="d.graded" /><span class="sr-only"
+              >{{ d.title }}, see it at Check</span
+            ><v-icon :icon="mdiArrowRight" size="16"
+          /></RouterLink>
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Take ${d.title} away`"
+            @click="group.fields.remove(at)"
+          >
+            <v-icon :icon="mdiClose" size="18" />
+          </button>
         </div>
-        <RouterLink class="see" :to="to('sweep')"
-          ><GradeTag v-if="d.graded" :graded="d.graded" /><span class="sr-only"
-            >{{ d.title }}, see it at Check</span
-          ><v-icon :icon="mdiArrowRight" size="16"
-        /></RouterLink>
-        <button
-          type="button"
-          class="icon-button"
-          :aria-label="`Take ${d.title} away`"
-          @click="sweeps.remove(at)"
-        >
-          <v-icon :icon="mdiClose" size="18" />
-        </button>
-      </div>
-      <div v-for="(d, at) in duties.spins" :key="d.key" class="one">
-        <span class="kind">Spin</span>
-        <div class="short">
-          <InputFields across :specs="main(spins.specs)" :data="spins.list.value[at]!" :set="spins.set(at)" />
-        </div>
-        <RouterLink class="see" :to="to('spin')"
-          ><GradeTag v-if="d.graded" :graded="d.graded" /><span class="sr-only"
-            >{{ d.title }}, see it at Check</span
-          ><v-icon :icon="mdiArrowRight" size="16"
-        /></RouterLink>
-        <button
-          type="button"
-          class="icon-button"
-          :aria-label="`Take ${d.title} away`"
-          @click="spins.remove(at)"
-        >
-          <v-icon :icon="mdiClose" size="18" />
-        </button>
-      </div>
+      </template>
       <div class="more">
         <v-btn variant="text" :prepend-icon="mdiPlus" @click="sweeps.add()">Sweep</v-btn>
         <v-btn variant="text" :prepend-icon="mdiPlus" @click="spins.add()">Spin</v-btn>

@@ -3,11 +3,11 @@ import { computed, ref } from 'vue';
 import { mdiContentCopy } from '@mdi/js';
 import type { StripReport } from '@pendrix/core';
 import GradeTag from '../../ui/GradeTag.vue';
-import { useNotices } from '../../stores/notices.ts';
+import { useCopy } from '../../ui/copy.ts';
 
 /** All counts from 2 to 400 in rows of fifty, a mark for each that comes out even; the same as a list. */
 const { strip, asked } = defineProps<{ strip: StripReport; asked: readonly number[] }>();
-const notices = useNotices();
+const copy = useCopy();
 /** Drawn only while it is looked at. */
 const open = ref(false);
 const STEP = 6.9;
@@ -29,17 +29,7 @@ const rest = computed(() =>
     .join(''),
 );
 const rings = computed(() => asked.filter((n) => n >= 2 && n <= 400));
-async function copy(): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(strip.list);
-    notices.tell({ says: 'The list is on the clipboard.', tone: 'plain' });
-  } catch {
-    notices.tell({
-      says: 'The browser did not let Pendrix copy. Select the list and copy it by hand.',
-      tone: 'bad',
-    });
-  }
-}
+const copyList = (): Promise<void> => copy(strip.list, 'The list is', 'Select the list and copy it by hand.');
 </script>
 
 <template>
@@ -70,7 +60,9 @@ async function copy(): Promise<void> {
     </svg>
     <p class="key quiet">Tall: on whole steps. Tall and open: on a microstep. Ringed: asked for.</p>
     <p class="list">{{ strip.list || 'No count from 2 to 400 comes out even.' }}</p>
-    <v-btn v-if="strip.list" variant="text" :prepend-icon="mdiContentCopy" @click="copy">Copy the list</v-btn>
+    <v-btn v-if="strip.list" variant="text" :prepend-icon="mdiContentCopy" @click="copyList"
+      >Copy the list</v-btn
+    >
   </details>
 </template>
 
