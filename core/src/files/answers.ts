@@ -90,7 +90,12 @@ const divisionAnswer = (d: Division, divider: Divider): object => ({
 /** A rate as the timer keeps it. What no timer keeps has no ticks; a source that runs by itself is off by its own speed. */
 function rateAnswer(r: RateReport): object {
   const { timing, chosen } = r;
-  const base = { name: r.name, periodSeconds: toText(r.period), reverse: r.rate.reverse === true };
+  const base = {
+    name: r.rate.name ?? r.rate.kind,
+    periodSeconds: toText(r.period),
+    half: r.rate.half === true,
+    reverse: r.rate.reverse === true,
+  };
   if (!timing)
     return {
       ...base,

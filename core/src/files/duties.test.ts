@@ -125,6 +125,7 @@ describe('what is exported', () => {
     expect(text).toContain('#define STARS_TICKS 19682U\n#define STARS_NUM 13891U\n#define STARS_DEN 14592U');
     expect(text).toContain('#define HOUR_WHEEL_FORWARD 0');
     expect(cHeader(newDrive('bare'))).toBeNull();
+    expect(cHeader({ ...full, timer: { tickHz: '1' } })).toBeNull();
     const twice = cHeader({ ...full, job: { ...full.job, rates: [{ kind: 'stars' }, { kind: 'stars' }] } })!;
     expect(twice).toContain('#define STARS_2_TICKS');
   });
@@ -138,11 +139,22 @@ describe('what is exported', () => {
   });
   test('every table of a drive by its name', () => {
     const tables = tablesOf(full);
-    expect([...tables.keys()]).toEqual(['divisions', 'rates', 'altAz', 'arm', 'sweep-0', 'plates']);
+    expect([...tables.keys()]).toEqual([
+      'divisions',
+      'rates',
+      'camera',
+      'altAz',
+      'arm',
+      'sweep-0',
+      'spin-0',
+      'knob',
+      'plates',
+    ]);
     expect(tables.get('sweep-0')!()).toBe(
       'frame,second,microsteps,target\n1,,0,0\n2,,68400,68400\n3,,68400,136800\n4,,68400,205200\n5,,68400,273600\n',
     );
     expect(tables.get('rates')!().split('\n')).toHaveLength(8);
+    expect(tables.get('knob')!().split('\n')[1]).toBe('turns across the range,342,342,,');
     expect(tables.get('plates')!()).toContain('\n77,compound,21,,9,33,3,\n');
   });
   test('a plate to be made: the crank and the mill', () => {

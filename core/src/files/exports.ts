@@ -3,7 +3,7 @@ import { kinematicsOf, type Drive, type Sweep } from '../drive/index.ts';
 import { dividerOf } from '../divide/index.ts';
 import { tickHz } from '../follow/index.ts';
 import { planSweep, stepsOfSweep } from '../travel/index.ts';
-import { report, type DutyTable, type RateReport } from '../report/index.ts';
+import { figuresTable, report, type DutyTable, type RateReport } from '../report/index.ts';
 import { divisionsCsv, writeCsv } from './csv.ts';
 
 /** "HOUR_WHEEL": what a name is called in C. */
@@ -25,7 +25,7 @@ const comment = (text: string): string => text.replace(/[\r\n]+/g, ' ').replaceA
  * (handbook: follow)
  */
 export function cHeader(drive: Drive): string | null {
-  const rates = report(drive).duties.rates.filter((r) => r.timing !== null);
+  const rates = report(drive).duties.rates.filter((r) => r.timing?.fixed);
   const { timer } = drive;
   if (rates.length === 0 || !timer) return null;
   const guard = `PENDRIX_${macro(drive.name)}_H`;
@@ -168,7 +168,7 @@ export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
   const divider = dividerOf(r.kinematics, null);
   if (divider && r.counts.length > 0) out.set('divisions', () => divisionsCsv(divider, r.counts));
   if (r.duties.rates.length > 0) out.set('rates', () => ratesCsv(r.duties.rates));
-  for (const d of r.duties.all) if (d.table) out.set(d.key.replace('.', '-'), () => dutyCsv(d.table!));
+  for (const d of r.duties.all) out.set(d.key.replace('.', '-'), () => dutyCsv(d.table ?? figuresTable(d)));
   if (r.plates) out.set('plates', () => platesCsv(drive)!);
   return out;
 }

@@ -41,7 +41,14 @@ export {
   type FindReport,
   type FindRow,
 } from './find-list.ts';
-export type { DutyChart, DutyLine, DutyReport, DutySeries, DutyTable } from './duties/duty.ts';
+export {
+  figuresTable,
+  type DutyChart,
+  type DutyLine,
+  type DutyReport,
+  type DutySeries,
+  type DutyTable,
+} from './duties/duty.ts';
 export type { RateReport, RateWay } from './duties/rate-way.ts';
 export type { DutiesReport } from './duties/duties.ts';
 export { byPlates, CHART_TO, type OpenedPlate, type PlateRow, type PlatesReport } from './duties/plates.ts';

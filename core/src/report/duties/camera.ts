@@ -75,6 +75,7 @@ export function cameraReport(drive: Drive, rates: readonly RateReport[]): DutyRe
           text: [time(undrivenExposure(trail, scale, declination))],
           from: [...base, worked('the sky goes by at', '15.041″ a second')],
         }),
+        `in ${time(exposure)} the trail is ${measured(onChip(15.041 * exposure, scale, declination))} px long`,
       ),
       ...causes.map((c) => {
         const px = onChip(c.drift * exposure, scale, declination);

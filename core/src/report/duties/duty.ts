@@ -1,6 +1,6 @@
 import type { Figure, Graded, WorkingLine } from '../figure.ts';
 import { strong } from '../text.ts';
-import type { Rich } from '../rich.ts';
+import { plainText, type Rich } from '../rich.ts';
 
 /** One line of a duty: a figure, its grade where there is one, and a few words. */
 export interface DutyLine {
@@ -75,4 +75,17 @@ export const line = (figure: Figure, says = '', graded: Graded | null = null): D
   figure,
   graded,
   says,
+});
+
+/** The figures of a duty as a table, for one that has no other. */
+export const figuresTable = (duty: DutyReport): DutyTable => ({
+  title: duty.title,
+  head: ['figure', 'shown', 'value', 'grade', 'says'],
+  rows: duty.lines.map((l) => [
+    l.figure.label,
+    plainText(l.figure.text),
+    l.figure.value === null ? '' : String(l.figure.value),
+    l.graded?.word ?? '',
+    l.says,
+  ]),
 });

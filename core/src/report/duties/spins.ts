@@ -26,12 +26,12 @@ export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] 
       line(
         figureOf({
           key: `${key}.motor`,
-          label: 'motor',
+          label: 'motor at the fastest',
           value: toText(r.motorRpm[1]),
-          text: [range(r.motorRpm), { unit: 'rpm' }],
+          text: [measured(toNumber(r.motorRpm[1])), { unit: 'rpm' }],
           from: [speed, ratio],
         }),
-        '',
+        `${measured(toNumber(r.motorRpm[0]))} rpm at the slowest`,
         r.reach === null
           ? null
           : r.reach >= 1

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiClose, mdiFileDelimitedOutline } from '@mdi/js';
-import type { DutyReport, InputSpec, Refusal } from '@pendrix/core';
+import { figuresTable, type DutyReport, type InputSpec, type Refusal } from '@pendrix/core';
 import DutyLines from '../../ui/DutyLines.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import InputFields from '../../ui/InputFields.vue';
@@ -23,10 +23,9 @@ const emit = defineEmits<{ remove: [] }>();
       <GradeTag v-if="duty.graded" :graded="duty.graded" />
       <span class="sp"></span>
       <v-btn
-        v-if="duty.table"
         variant="text"
         :prepend-icon="mdiFileDelimitedOutline"
-        @click="saveTable(duty.key.replace('.', '-'), duty.table)"
+        @click="saveTable(duty.key.replace('.', '-'), duty.table ?? figuresTable(duty))"
         >CSV</v-btn
       >
       <button

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue';
-import { mdiCodeTags, mdiPlus } from '@mdi/js';
+import { mdiCodeTags, mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
 import { useNotices } from '../../stores/notices.ts';
 import DutyLines from '../../ui/DutyLines.vue';
 import { fileStem, save } from '../../ui/files.ts';
 import { afterLoading } from '../../ui/next-frame.ts';
 import { useReport } from '../../ui/open-drive.ts';
+import { saveTable } from '../../ui/save-table.ts';
 import TextTable from '../../ui/TextTable.vue';
 import { useDuty } from '../../ui/use-duty.ts';
 import CheckHead from './CheckHead.vue';
@@ -74,7 +75,17 @@ function another(): void {
         </header>
         <DutyChart v-for="c in shown.charts" :key="c.key" :chart="c" />
         <div v-if="ramp" class="block">
-          <h3>{{ ramp.title }}</h3>
+          <div class="head">
+            <h3>{{ ramp.title }}</h3>
+            <span class="sp"></span>
+            <v-btn
+              v-if="ramp.table"
+              variant="text"
+              :prepend-icon="mdiFileDelimitedOutline"
+              @click="saveTable('intervals', ramp.table)"
+              >CSV</v-btn
+            >
+          </div>
           <DutyLines :duty="ramp" />
         </div>
         <TextTable v-if="shown.table" :table="shown.table" />
