@@ -181,3 +181,55 @@ describe('making a plate on the head', () => {
     ]);
   });
 });
+
+describe('against plain loops', () => {
+  test('the differentials of a few wheels are all there are', () => {
+    const gears = [24, 28, 32, 40, 48, 64];
+    const found = (D: number): Set<number> =>
+      new Set(differentials(W, D, one, wheelRatios(gears)).map((d) => d.near));
+    for (const D of [51, 53, 59, 63, 73, 77, 97]) {
+      const want = new Set<number>();
+      const by = Math.max(10, Math.ceil(D / 5));
+      for (let near = D - by; near <= D + by; near++) {
+        if (near === D || simpleMoves(turnsOf(W, near), one).length === 0) continue;
+        const [top, bottom] = [40 * Math.abs(near - D), near];
+        for (const a of gears)
+          for (const b of gears) {
+            if (a === b) continue;
+            if (a * bottom === b * top) want.add(near);
+            for (const c of gears)
+              for (const d of gears)
+                if (new Set([a, b, c, d]).size === 4 && a * c * bottom === b * d * top) want.add(near);
+          }
+      }
+      expect([D, [...found(D)].sort((x, y) => x - y)]).toEqual([D, [...want].sort((x, y) => x - y)]);
+    }
+  });
+
+  test('a chart says "no circle" only where neither one nor two circles of a plate serve', () => {
+    const plates = [
+      [12, 18, 20],
+      [21, 23],
+    ];
+    for (const a of plateChart(
+      rational(30),
+      plates,
+      Array.from({ length: 120 }, (_, i) => i + 2),
+    )) {
+      const serves = plates.some((circles) => circles.some((h) => (30 * h) % a.divisions === 0));
+      const two = plates.some((circles) =>
+        circles.some((h1) =>
+          circles.some((h2) => {
+            if (h2 <= h1) return false;
+            for (let n1 = -40 * h1; n1 <= 40 * h1; n1++) {
+              const rest = 30 * h1 * h2 - a.divisions * n1 * h2;
+              if (n1 !== 0 && rest !== 0 && rest % (a.divisions * h1) === 0) return true;
+            }
+            return false;
+          }),
+        ),
+      );
+      expect([a.divisions, a.how]).toEqual([a.divisions, serves ? 'circle' : two ? 'compound' : 'none']);
+    }
+  });
+});

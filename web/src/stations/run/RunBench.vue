@@ -38,7 +38,7 @@ const { state, report, differs, resumed } = defineProps<{
   resumed: boolean;
 }>();
 const emit = defineEmits<{
-  go: [what: 'next' | 'back' | 'pause' | 'resume'];
+  go: [what: 'next' | 'back' | 'pauseOrGoOn'];
   end: [];
   sheet: [];
   seen: [];
@@ -67,7 +67,7 @@ const grade = computed(() => {
     : null;
 });
 const caution = computed(() => !(report.drive.dismissed ?? []).includes(CAUTION));
-const pause = (): void => emit('go', state.paused ? 'resume' : 'pause');
+const pause = (): void => emit('go', 'pauseOrGoOn');
 
 usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back'), p: pause });
 </script>

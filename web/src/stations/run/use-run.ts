@@ -1,5 +1,5 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
-import { nextState, startRun, type RunEvent, type RunPlan, type RunState } from '@pendrix/core';
+import { nextState, startRun, type RunPlan, type RunState } from '@pendrix/core';
 import type { RunRecord } from '../../storage/storage.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
@@ -11,7 +11,7 @@ export interface CurrentRun {
   /** it was already under way when this page was opened */
   readonly resumed: Ref<boolean>;
   readonly start: (plan: RunPlan) => Promise<void>;
-  readonly event: (what: RunEvent['do']) => void;
+  readonly event: (what: 'next' | 'back' | 'pauseOrGoOn') => void;
   readonly end: () => Promise<void>;
   readonly forget: (run: RunRecord) => Promise<void>;
 }
@@ -51,7 +51,9 @@ export function useRun(driveId: string): CurrentRun {
         const now = run.value;
         if (!now) return;
         open.value = now.id;
-        const state = nextState(now.state, { do: what, at: Date.now() });
+        // what the key means is settled when its turn comes: two quick presses must not both pause
+        const act = what !== 'pauseOrGoOn' ? what : now.state.paused ? 'resume' : 'pause';
+        const state = nextState(now.state, { do: act, at: Date.now() });
         if (state !== now.state) await store(now, state);
       });
     },

@@ -1,0 +1,128 @@
+import { expect, test, type Page } from '@playwright/test';
+import { cell, field, openDemo, openDrive, saved, upload } from './bench.ts';
+
+/** What a field says of each text that it cannot take; the figure beside it stays. */
+async function refuses(
+  page: Page,
+  name: string,
+  texts: readonly (readonly [string, RegExp])[],
+): Promise<void> {
+  const input = page.getByRole('textbox', { name, exact: true }).first();
+  for (const [text, says] of texts) {
+    await input.fill(text);
+    await expect(input).toHaveAttribute('aria-invalid', 'true');
+    await expect(page.getByText(says).first()).toBeVisible();
+  }
+  await input.press('Escape');
+  await expect(input).toHaveAttribute('aria-invalid', 'false');
+}
+
+test('fields of rates and timers take no nonsense, and what was in force stays', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Night meadow', 'Check');
+  const before = await page.locator('.ways').innerText();
+  await refuses(page, 'Ticks a second', [
+    ['', /nothing is written/i],
+    ['fast', /cannot be read as a clock/],
+    ['-5', /negative/],
+    ['0', /0 is refused/],
+    ['1e6', /exponent/],
+  ]);
+  await refuses(page, 'Counter', [
+    ['2', /below 4/],
+    ['99999999999999999999', /above 64/],
+    ['sixteen', /not a number/],
+  ]);
+  expect(await page.locator('.ways').innerText()).toBe(before);
+  await field(page, 'Counter').fill('8');
+  await expect(cell(page, 'rate')).toContainText('Over 8 bits');
+  await expect(page.getByText(/too narrow/)).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(cell(page, 'rate')).toContainText('±1 tick');
+  await page.getByRole('button', { name: /^Redo/ }).click();
+  await saved(page);
+  await page.reload();
+  await expect(field(page, 'Counter')).toHaveValue('8');
+  await expect(cell(page, 'rate')).toContainText('Over 8 bits');
+});
+
+test('a rate of one’s own, in the words people use', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Engraver’s slide', 'Job');
+  await page.getByLabel('Follow a rate').selectOption('Another');
+  const turn = field(page, 'One turn in');
+  for (const text of ['24 h', '0.5 rpm', '15 °/h', '1 turn in 10 min']) {
+    await turn.fill(text);
+    await expect(turn).toHaveAttribute('aria-invalid', 'false');
+  }
+  await turn.fill('0.5 mm/min');
+  await expect(turn).toHaveAttribute('aria-invalid', 'false');
+  await turn.fill('soon');
+  await expect(page.getByText(/cannot be read as a rate/)).toBeVisible();
+  await turn.press('Escape');
+  await turn.blur();
+  await expect(turn).toHaveValue(/^\d+$/);
+  await expect(page.locator('.title')).toContainText('follows another');
+});
+
+test('with the keyboard alone: from the job to a rate, its timer, and another tab', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive' }).press('Enter');
+  const follow = page.getByLabel('Follow a rate');
+  await follow.focus();
+  await follow.press('S');
+  await expect(cell(page, 'rate')).toContainText('no timer given');
+  await page.locator('main h2').first().click();
+  await page.keyboard.press('g');
+  await page.keyboard.press('c');
+  await expect(page.locator('main h2').first()).toHaveText('Check');
+  await page.getByRole('button', { name: 'Give the timer' }).press('Enter');
+  await page.getByRole('radio', { name: /Share/ }).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('.ways tr.on')).toContainText('Always');
+  await page.getByRole('link', { name: 'Plates', exact: true }).press('Enter');
+  await page.getByRole('button', { name: /Begin with three plates/ }).press('Enter');
+  await field(page, 'Worm').fill('40:1');
+  await field(page, 'Wanted').fill('95');
+  await expect(page.getByRole('table', { name: 'Wanted counts' })).toContainText('8 holes on 19');
+  const count = page.getByRole('button', { name: /^7: on one circle/ });
+  await count.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('complementary', { name: 'One count by the plates' })).toContainText(
+    '5 turns and 15 holes on 21',
+  );
+});
+
+test('a file with a broken duty is refused by its place, and what was open stays open', async ({ page }) => {
+  await openDemo(page);
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Import a file' }).click();
+  const bad = {
+    format: 'pendrix-drive',
+    version: 1,
+    name: 'broken',
+    job: { rates: [{ kind: 'stars' }, { kind: 'comet' }] },
+    train: { source: { kind: 'stepper', fullSteps: 200, modes: [1], mode: 1 }, stages: [] },
+  };
+  await (await chooser).setFiles(upload('broken.pendrix.json', JSON.stringify(bad)));
+  await expect(page.getByText(/job\.rates\[1\]\.kind/)).toBeVisible();
+  await expect(page.locator('th.name a', { hasText: 'broken' })).toHaveCount(0);
+});
+
+test('the sheet of one count by plates prints by itself; on a phone the tabs are within reach', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openDrive(page, 'Sundial plate', 'Check');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeHidden();
+  await expect(page.getByRole('table', { name: 'Wanted counts' })).toBeHidden();
+  await expect(page.getByText('At each division')).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
+  await page.setViewportSize({ width: 390, height: 844 });
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect(wide).toBeLessThanOrEqual(1);
+  await page.getByRole('link', { name: 'Spin', exact: true }).click();
+  await page.getByRole('button', { name: 'Ask for a range of speeds' }).click();
+  await expect(page.getByRole('region', { name: 'Spin 1' })).toContainText('Motor at the fastest');
+});
