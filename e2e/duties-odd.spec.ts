@@ -39,7 +39,7 @@ test('fields of rates and timers take no nonsense, and what was in force stays',
   await expect(page.getByText(/too narrow/)).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(cell(page, 'rate')).toContainText('±1 tick');
-  await page.getByRole('button', { name: /^Redo/ }).click();
+  await page.locator('.title').getByRole('button', { name: /^Redo/ }).click();
   await saved(page);
   await page.reload();
   await expect(field(page, 'Counter')).toHaveValue('8');
