@@ -13,6 +13,8 @@ export interface Timer {
   readonly how?: 'spread' | 'fixed';
   /** how far a rate may be off */
   readonly withinPpm?: number;
+  /** how long a drift is drawn; an hour unless said */
+  readonly sessionMinutes?: number;
   /** of the controller, for tables */
   readonly memoryBytes?: number;
 }
@@ -79,6 +81,16 @@ export const timerInputs: readonly InputSpec[] = [
       { value: 'fixed', title: 'always the nearest' },
     ],
     default: 'spread',
+    ...optional,
+  },
+  {
+    type: 'number',
+    key: 'sessionMinutes',
+    label: 'Session',
+    unit: 'min',
+    min: 1,
+    max: 100_000,
+    default: 60,
     ...optional,
   },
   {

@@ -28,6 +28,10 @@ describe('rates', () => {
     ]);
     expect(r.chosen!.how).toBe('spread');
     expect(r.clock!.hour).toBe('±1.62″');
+    expect(r.drift!.title).toBe('Drift over an hour');
+    const night = rate(cradle({}, { how: 'fixed', sessionMinutes: 240 })).drift!;
+    expect([night.title, night.series[0]!.points[1]![0]]).toEqual(['Drift over 4.00 h', 240]);
+    expect(night.series[0]!.points[1]![1]).toBeCloseTo(4 * 1.171, 2);
     expect(r.drift!.series.map((s) => s.look)).toEqual(['main', 'second', 'limit', 'limit']);
   });
 
@@ -42,7 +46,8 @@ describe('rates', () => {
       'Over 12 bits',
       expect.stringContaining('coarser prescaler'),
     ]);
-    expect(rate(cradle({}, { tickHz: '1' })).says[0]).toContain('faster clock');
+    const fast = rate(cradle({}, { tickHz: '1' }));
+    expect([fast.graded.word, fast.says[0]]).toEqual(['Too fast', expect.stringContaining('faster clock')]);
     const none = rate(cradle({}, null));
     expect([none.graded.word, none.timing, none.says.length]).toEqual(['No timer given', null, 1]);
   });

@@ -2,7 +2,7 @@ import { decimal, div, isZero, mul, rational, toText, type Rational } from '../.
 import { ratePeriods, type Drive, type Kinematics, type Rate, type Timer } from '../../drive/index.ts';
 import { clockOff, overheadSeconds, ppm, tickHz, type Timing } from '../../follow/index.ts';
 import type { Figure } from '../figure.ts';
-import { fraction, grouped, measured, mixed, signed, whole } from '../text.ts';
+import { fraction, grouped, measured, mixed, signed, signedAngle, timeText, whole } from '../text.ts';
 import { stepsFigure } from '../train.ts';
 import { figureOf, worked, type DutyChart } from './duty.ts';
 import { driftOver, ppmSays, type RateWay } from './rate-way.ts';
@@ -123,7 +123,7 @@ export function sentences(
   return out;
 }
 
-/** A session of an hour, in minutes, error in ″ at the work. */
+/** A session when none is given, minutes. */
 const SESSION_MINUTES = 60;
 
 export function drawn(
@@ -133,13 +133,15 @@ export function drawn(
   period: Rational,
   key: string,
 ): DutyChart {
+  const session = timer?.sessionMinutes ?? SESSION_MINUTES;
   const straight = (off: Rational): [number, number][] =>
-    [0, SESSION_MINUTES].map((m) => [m, driftOver(off, period, m * 60)]);
+    [0, session].map((m) => [m, driftOver(off, period, m * 60)]);
   const clock = timer ? clockOff(timer) : rational(0);
   const other = ways.find((w) => w !== chosen);
   return {
     key: `${key}.drift`,
-    title: 'Drift over an hour',
+    title:
+      session === SESSION_MINUTES ? 'Drift over an hour' : `Drift over ${timeText(session * 60).join(' ')}`,
     x: 'min',
     y: '″',
     series: [
@@ -152,6 +154,6 @@ export function drawn(
             { name: '', points: straight(mul(clock, rational(-1))), look: 'limit' as const },
           ]),
     ],
-    says: `${chosen.title}: ${chosen.hour} after an hour${isZero(clock) ? '' : `, and the clock ±${measured(driftOver(clock, period, 3600))}″`}.`,
+    says: `${chosen.title}: ${signedAngle(driftOver(chosen.off, period, session * 60))} at its end${isZero(clock) ? '' : `, and the clock ±${measured(driftOver(clock, period, session * 60))}″`}.`,
   };
 }

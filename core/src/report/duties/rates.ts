@@ -66,7 +66,9 @@ function waysOf(timing: Timing, timer: Timer, period: Rational): readonly RateWa
     graded,
   });
   const fit = (graded: Graded): Graded =>
-    timing.fits ? graded : { grade: 'misses', word: `Over ${timer.bits ?? 16} bits` };
+    timing.fits
+      ? graded
+      : { grade: 'misses', word: timing.fixed ? `Over ${timer.bits ?? 16} bits` : 'Too fast' };
   const shared = way(
     'spread',
     even ? `Always ${q}` : `Share ${q} and ${whole(spread.q + 1n)}`,

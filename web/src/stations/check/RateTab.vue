@@ -24,7 +24,7 @@ const all = computed(() => report.value.duties.rates);
 const at = ref(0);
 const shown = computed(() => all.value[Math.min(at.value, all.value.length - 1)] ?? null);
 const index = computed(() => (shown.value ? all.value.indexOf(shown.value) : 0));
-const TIMER = ['tickHz', 'bits', 'tolerancePpm', 'withinPpm', 'waits', 'overheadUs'];
+const TIMER = ['tickHz', 'bits', 'tolerancePpm', 'withinPpm', 'waits', 'overheadUs', 'sessionMinutes'];
 const timerSpecs = timer.specs.filter((s) => TIMER.includes(s.key));
 
 /** What stands in the file; the other whole interval is the same way of waiting. */
