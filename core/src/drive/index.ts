@@ -15,6 +15,7 @@ export {
   MOST_DUTIES,
   periodOf,
   rateName,
+  refuseSweep,
   ratePeriods,
   type AltAz,
   type Arm,

@@ -66,6 +66,13 @@ describe('duties in the drive file', () => {
       (d) => (job(d)['sweeps'] = [{ from: '0', to: '1', unit: 'deg', frames: 1, easing: 'linear' }]),
       'tooSmall at job.sweeps[0].frames',
     ],
+    [
+      (d) =>
+        (job(d)['sweeps'] = [
+          { from: '0', to: '1', unit: 'deg', frames: 9, easing: 'trapezoid', speedUp: 90, slowDown: 90 },
+        ]),
+      'shortStages at job.sweeps[0]',
+    ],
     [(d) => (job(d)['sweeps'] = { from: '0' }), 'notList at job.sweeps'],
     [(d) => (job(d)['camera'] = { focalMm: 0, pixelUm: 3.9 }), 'tooSmall at job.camera.focalMm'],
     [(d) => (d['timer'] = { tickHz: '0', bits: 16 }), 'zero at timer.tickHz'],

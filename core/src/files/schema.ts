@@ -20,6 +20,7 @@ import {
   readFindInput,
   readMoves,
   refusalOf,
+  refuseSweep,
   show,
   sourceKindOf,
   sources,
@@ -27,6 +28,7 @@ import {
   stages,
   type Drive,
   type DutyId,
+  type Sweep,
 } from '../drive/index.ts';
 
 /** Carries a refusal of ours through Joi, which reports the place. */
@@ -70,7 +72,9 @@ const dutyOf = (id: DutyId): Joi.ObjectSchema =>
   Joi.object({})
     .unknown(true)
     .custom((value: Readonly<Record<string, unknown>>, helpers) => {
-      const refusal = refusalOf(duties[id].inputs, value);
+      const refusal =
+        refusalOf(duties[id].inputs, value) ??
+        (id === 'sweeps' ? refuseSweep(value as unknown as Sweep) : null);
       if (refusal) return refuse(helpers, refusal);
       return id === 'rates' && value['kind'] === 'period' && value['seconds'] === undefined
         ? refuse(helpers, refused('missing', '', { path: 'seconds', example: '"86400"' }).refusal)

@@ -10,7 +10,7 @@ export type { Arm, ArmKind } from './arm.ts';
 export type { AltAz, Camera } from './camera.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
-export type { Easing, Sweep } from './sweep.ts';
+export { refuseSweep, type Easing, type Sweep } from './sweep.ts';
 export type { Timer } from './timer.ts';
 
 /** What a drive may be asked to do besides dividing, and what is needed to judge it: each duty is data with its inputs. (handbook: follow, travel) */

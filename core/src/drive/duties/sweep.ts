@@ -1,3 +1,4 @@
+import { refused, type Refusal } from '../../numbers/index.ts';
 import type { InputSpec } from '../inputs.ts';
 import { more, optional } from './common.ts';
 
@@ -121,3 +122,13 @@ export const sweepInputs: readonly InputSpec[] = [
     ...more,
   },
 ];
+
+/** Speeding up and slowing down may not take more than the whole of a trapezoid. */
+export const refuseSweep = ({
+  easing,
+  speedUp = 20,
+  slowDown = 20,
+}: Pick<Sweep, 'easing' | 'speedUp' | 'slowDown'>): Refusal | null =>
+  easing === 'trapezoid' && speedUp + slowDown > 100
+    ? refused('shortStages', `${speedUp} and ${slowDown}`).refusal
+    : null;

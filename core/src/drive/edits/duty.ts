@@ -1,6 +1,6 @@
 import { div, readSpeed, refused, taken, toText, type Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
-import { duties, MOST_DUTIES, type DutyId, type DutySpec, type Sweep } from '../duties/index.ts';
+import { duties, MOST_DUTIES, refuseSweep, type DutyId, type DutySpec, type Sweep } from '../duties/index.ts';
 import { defaultsOf } from '../inputs.ts';
 import { outputKindOf } from '../outputs/index.ts';
 import type { EditKind } from './edit.ts';
@@ -78,12 +78,8 @@ function settled(id: DutyId, data: object): Result<object> {
     if (rest['kind'] !== 'period') return taken(rest);
     return taken({ ...rest, seconds: seconds ?? '86400' });
   }
-  if (id === 'sweeps') {
-    const { easing, speedUp = 20, slowDown = 20 } = data as Sweep;
-    if (easing === 'trapezoid' && speedUp + slowDown > 100)
-      return refused('shortStages', `${speedUp} and ${slowDown}`);
-  }
-  return taken(data);
+  const refusal = id === 'sweeps' ? refuseSweep(data as Sweep) : null;
+  return refusal ? { ok: false, refusal } : taken(data);
 }
 
 export interface AddDuty {
