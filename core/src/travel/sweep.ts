@@ -3,10 +3,10 @@ import {
   div,
   exactly,
   mul,
+  piToNumber,
   rational,
   round,
   roundDiv,
-  scalePi,
   sub,
   toNumber,
   type Rational,
@@ -48,8 +48,7 @@ export function stepsOfSweep(sweep: Sweep, k: Kinematics): Rational | null {
     case 'mm': {
       if (!k.travel) return null;
       if (k.travel.piPower === 0) return mul(div(way, k.travel.q), N);
-      const per = scalePi(k.travel, rational(1));
-      const turns = toNumber(way) / (toNumber(per.q) * Math.PI ** per.piPower);
+      const turns = toNumber(way) / piToNumber(k.travel);
       return rational(BigInt(Math.round(turns * toNumber(N) * 1e6)), 1_000_000n);
     }
   }
