@@ -30,7 +30,6 @@ export const plates: Command = {
 function run(words: readonly string[]): Result<string> {
   const given = readOptions(words, {
     json: 'flag',
-    csv: 'flag',
     gcode: 'flag',
     worm: 'text',
     circles: 'text',
