@@ -2,7 +2,7 @@ import { exactly, toNumber } from '../../numbers/index.ts';
 import type { ArmKind, Drive } from '../../drive/index.ts';
 import { armError, armExceeds, armFor, corrections, speedAt, type TurningArm } from '../../follow/index.ts';
 import { toleranceArcsec, toleranceOf } from '../../divide/index.ts';
-import { limitText, measured, signedAngle } from '../text.ts';
+import { angleText, limitText, measured, signedAngle } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
 import type { RateReport } from './rate-way.ts';
 
@@ -41,6 +41,7 @@ export function armReport(drive: Drive, rates: readonly RateReport[]): DutyRepor
   const passes = armExceeds(turning, allowed, session);
   const every = Array.from({ length: 121 }, (_, i) => (session * i) / 120);
   const table = corrections(turning, EVERY, Math.min(session, 24 * 3600));
+  const left = Math.max(0, ...table.map((c) => Math.abs(c.leftArcsec)));
   const [screw, formula] = SCREWS[arm.geometry];
   const base = [
     worked('screw', `${screw}: ${formula}`),
@@ -105,7 +106,7 @@ export function armReport(drive: Drive, rates: readonly RateReport[]): DutyRepor
     says: [
       arm.geometry === 'curved'
         ? 'A curved rod keeps the rate at a steady speed; the others want the table.'
-        : 'Steps by the table keep it within what is allowed; the speed changes each minute.',
+        : `Steps by the table leave at most ${angleText(left)}${left <= allowed ? ', within what is allowed' : ', more than is allowed: change the speed more often'}; the speed changes each minute.`,
     ],
     charts: [
       {

@@ -129,6 +129,7 @@ describe('camera, two axes, arm', () => {
     expect([text(d, 'radius'), text(d, 'passes')]).toEqual(['228.557 mm', '30.27 min']);
     expect(text(report(cradle({ arm })).duties.arm, 'error')).toBe('+19.47″');
     expect(d.table!.rows).toHaveLength(40);
+    expect(d.says[0]).toMatch(/^Steps by the table leave at most 0\.0\d+″, within/);
     expect(report(cradle({ arm: { ...arm, geometry: 'curved' } })).duties.arm!.graded!.grade).toBe('even');
   });
 });
