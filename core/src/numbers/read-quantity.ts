@@ -52,9 +52,11 @@ export function readLength(text: string): Result<Rational> {
   return read.ok ? positive(read.value, text, '30 mm') : read;
 }
 
-function positive(value: Rational, text: string, example: string): Result<Rational> {
-  if (isZero(value)) return refused('zero', text, { example });
-  return isNegative(value) ? refused('negative', text, { example }) : taken(value);
+/** Refused at 0 and below. */
+export function positive(value: Rational, text: string, example?: string): Result<Rational> {
+  const told = example === undefined ? {} : { example };
+  if (isZero(value)) return refused('zero', text, told);
+  return isNegative(value) ? refused('negative', text, told) : taken(value);
 }
 
 function readParts(

@@ -1,4 +1,4 @@
-import { ARCSEC_PER_TURN } from './read-quantity.ts';
+import { ARCSEC_PER_TURN, positive } from './read-quantity.ts';
 import { plain, readNumber } from './read-number.ts';
 import { div, isNegative, isZero, mul, ONE, rational, type Rational } from './rational.ts';
 import { refused, taken, type Result } from './refusal.ts';
@@ -83,9 +83,4 @@ export function readClock(text: string): Result<Rational> {
   if (!hertz || !read?.ok) return refused('notClock', text);
   if (by !== undefined && /^0+$/.test(by)) return refused('zeroDenominator', text);
   return positive(div(mul(read.value, hertz), rational(BigInt(by ?? '1'))), text);
-}
-
-function positive(value: Rational, text: string): Result<Rational> {
-  if (isZero(value)) return refused('zero', text);
-  return isNegative(value) ? refused('negative', text) : taken(value);
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import { mdiPlus } from '@mdi/js';
-import { afterLoading } from '../../ui/next-frame.ts';
+import { DutyChart } from '../../ui/duty-chart.ts';
 import { useReport } from '../../ui/open-drive.ts';
 import TextTable from '../../ui/TextTable.vue';
 import { useDuty } from '../../ui/use-duty.ts';
@@ -9,7 +9,6 @@ import CheckHead from './CheckHead.vue';
 import DutyFold from './DutyFold.vue';
 
 /** A tangent arm: how far a steady screw goes wrong, and what puts it right. */
-const DutyChart = defineAsyncComponent(() => import('../../ui/DutyChart.vue').then(afterLoading));
 const report = useReport();
 const { list, specs, set, add, remove } = useDuty('arm');
 const arm = computed(() => report.value.duties.arm);

@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import { mdiPlus } from '@mdi/js';
-import { afterLoading } from '../../ui/next-frame.ts';
+import { DutyChart } from '../../ui/duty-chart.ts';
 import { useReport } from '../../ui/open-drive.ts';
 import { useDuty } from '../../ui/use-duty.ts';
 import CheckHead from './CheckHead.vue';
 import DutyFold from './DutyFold.vue';
 
 /** What a camera sees of the drive; beside it two axes that are not polar. */
-const DutyChart = defineAsyncComponent(() => import('../../ui/DutyChart.vue').then(afterLoading));
 const report = useReport();
 const camera = useDuty('camera');
 const axes = useDuty('altAz');

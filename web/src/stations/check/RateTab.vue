@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { mdiContentCopy, mdiDownload, mdiPlus } from '@mdi/js';
+import { DutyChart } from '../../ui/duty-chart.ts';
 import { plainText, type RateWay } from '@pendrix/core';
 import { useCopy } from '../../ui/copy.ts';
 import FigureText from '../../ui/FigureText.vue';
 import { fileStem, save } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import InputFields from '../../ui/InputFields.vue';
-import { afterLoading } from '../../ui/next-frame.ts';
 import { useReport } from '../../ui/open-drive.ts';
 import RichText from '../../ui/RichText.vue';
 import { useDuty } from '../../ui/use-duty.ts';
@@ -15,7 +15,6 @@ import CheckHead from './CheckHead.vue';
 import RateFields from '../../ui/RateFields.vue';
 
 /** Rates: whole ticks between two steps, one interval always or the rest shared out, and the constants for a program. */
-const DutyChart = defineAsyncComponent(() => import('../../ui/DutyChart.vue').then(afterLoading));
 const report = useReport();
 const copy = useCopy();
 const rates = useDuty('rates');

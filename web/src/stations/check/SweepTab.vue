@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { mdiCodeTags, mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
+import { DutyChart } from '../../ui/duty-chart.ts';
 import { useNotices } from '../../stores/notices.ts';
 import DutyLines from '../../ui/DutyLines.vue';
 import { fileStem, save } from '../../ui/files.ts';
-import { afterLoading } from '../../ui/next-frame.ts';
 import { useReport } from '../../ui/open-drive.ts';
 import { saveTable } from '../../ui/save-table.ts';
 import TextTable from '../../ui/TextTable.vue';
@@ -13,7 +13,6 @@ import CheckHead from './CheckHead.vue';
 import DutyFold from './DutyFold.vue';
 
 /** Sweeps in frames: uneven motion, the time of an interval, several axes on one clock. */
-const DutyChart = defineAsyncComponent(() => import('../../ui/DutyChart.vue').then(afterLoading));
 const report = useReport();
 const notices = useNotices();
 const { list, specs, set, add, remove } = useDuty('sweeps');
