@@ -1,4 +1,4 @@
-import { plainText, report, taken } from '@pendrix/core';
+import { byPlates, plainText, report, taken } from '@pendrix/core';
 import { checkAnswer } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
 import { readOptions } from './options.ts';
@@ -44,10 +44,10 @@ export const check: Command = {
       table(['', '', ''], cells, new Set([0, 1, 2])).trimStart(),
       table(['Shaft', 'carries', 'the work', ...columns], shafts, new Set([0, 1, 2])),
     ];
-    if (rows.length > 0)
+    if (rows.length > 0 && !byPlates(drive.value))
       parts.push(
         table(
-          ['Divisions', 'Grade', 'microsteps for each', 'spacing', 'one count repeated', 'exact mode'],
+          ['Divisions', 'Grade', `${r.check.unit}s for each`, 'spacing', 'one count repeated', 'exact mode'],
           rows,
           new Set([1]),
         ),
@@ -68,7 +68,14 @@ export const check: Command = {
           ),
           new Set([0, 1, 5]),
         ),
-        ...r.duties.rates.flatMap((rate) => rate.says),
+        ...r.duties.rates.flatMap((rate) => [
+          ...rate.causes.map(
+            (c) =>
+              `  ${rate.name}: ${c.figure.label} ${plainText(c.figure.text)}${c.says ? ` (${c.says})` : ''}`,
+          ),
+          ...(rate.largest ? [rate.largest] : []),
+          ...rate.says,
+        ]),
       );
     for (const duty of r.duties.all)
       parts.push(
@@ -97,7 +104,7 @@ export const check: Command = {
     if (r.train.work.moves.length > 0)
       parts.push(
         table(
-          ['Move', 'Grade', 'microsteps'],
+          ['Move', 'Grade', `${r.unit}s`],
           r.train.work.moves.map((m) => [m.label, m.graded.word, plainText(m.figure.text)]),
           new Set([0, 1]),
         ),

@@ -157,7 +157,7 @@ describe('the examples of the handbook, by the terminal', () => {
       divisions: { grade: string; ifExact?: boolean }[];
     };
     expect(promised.divisions.map((d) => [d.grade, d.ifExact])).toEqual([
-      ['rounded', undefined],
+      ['rounded', true],
       ['even', true],
     ]);
     expect((await run('check', label)).out).toContain('Even if exactly 64 : 1');

@@ -21,8 +21,10 @@ describe('pendrix check with duties', () => {
     const { code, out } = await run('check', CRADLE);
     expect(code).toBe(0);
     expect(out).toContain('follows the stars and one more');
-    expect(out).toMatch(/stars +Share 15 582 and 15 583 +15 582 6 211\/18 432 +0 ppm/);
-    expect(out).toContain('Tangent arm: Misses after');
+    expect(out).toMatch(/stars +Alternate 15 582 and 15 583 +15 582 6 211\/18 432 +0 ppm/);
+    const arm = (await run('check', 'demo/meadow-barn-door.pendrix.json')).out;
+    expect(arm).toContain('Tangent arm: Within ±20″');
+    expect(arm).toContain('159.9998 steps a second of the motor');
   });
   test('a head turned by hand', async () => {
     const { out } = await run('check', HEAD);
@@ -88,7 +90,9 @@ describe('pendrix plates', () => {
 describe('pendrix export', () => {
   test('constants, moves and tables', async () => {
     expect((await run('export', CRADLE, '--as', 'cheader')).out).toContain('#define STARS_NUM 6211U');
-    expect((await run('export', SLIDE, '--as', 'gcode')).out).toContain('G0 X480.000000 ; frame 480');
+    expect((await run('export', SLIDE, '--as', 'gcode')).out).toContain(
+      'G0 X480.000000 A60.000000 ; frame 480',
+    );
     expect((await run('export', SLIDE, '--as', 'csv', '--of', 'sweep-1')).out).toContain('\n480,1916,');
     expect((await run('export', CUTTER, '--as', 'csv')).out).toMatch(/^divisions,grade/);
     expect((await run('export', CUTTER, '--as', 'csv', '--divisions', '73')).out).toMatch(/^gap,move/);

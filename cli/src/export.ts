@@ -1,10 +1,9 @@
 import { writeFile } from 'node:fs/promises';
 import {
   at,
-  dividerOf,
-  kinematicsOf,
   LARGEST_COUNT,
   MOST_ROWS,
+  noRun,
   planRun,
   readCount,
   refused,
@@ -12,7 +11,14 @@ import {
   type Drive,
   type Result,
 } from '@pendrix/core';
-import { cHeader, gcode, sheetCsv, tablesOf } from '@pendrix/core/files/index';
+import {
+  cHeader,
+  divisionsGcode,
+  sheetCsv,
+  shotGcode,
+  tablesOf,
+  type GcodeOptions,
+} from '@pendrix/core/files/index';
 import type { Command } from './command.ts';
 import { readOptions } from './options.ts';
 import { readDriveFile } from './read.ts';
@@ -22,10 +28,18 @@ const WAYS = ['cheader', 'gcode', 'csv'] as const;
 /** `pendrix export FILE --as cheader|gcode|csv`: what a controller or a spreadsheet takes. */
 export const exported: Command = {
   name: 'export',
-  usage: 'export FILE --as cheader|gcode|csv [--divisions 73] [--of rates] [--out PATH]',
+  usage: 'export FILE --as cheader|gcode|csv [--divisions 73] [--axes slide=X,pan=A] [--out PATH]',
   says: 'constants of the rates, moves for a machine, or a table',
   run: async (words) => {
-    const given = readOptions(words, { as: 'text', divisions: 'text', of: 'text', out: 'text' });
+    const given = readOptions(words, {
+      as: 'text',
+      divisions: 'text',
+      of: 'text',
+      out: 'text',
+      axes: 'text',
+      dwell: 'text',
+      shutter: 'text',
+    });
     if (!given.ok) return given;
     const { files, texts } = given.value;
     const as = texts.get('as');
@@ -45,7 +59,15 @@ export const exported: Command = {
             example: '73',
           });
     if (!divisions.ok) return { ok: false, refusal: at('--divisions', divisions.refusal) };
-    const text = write(drive.value, as as (typeof WAYS)[number], divisions.value, texts.get('of'));
+    const gcode = gcodeOptions(texts);
+    if (!gcode.ok) return gcode;
+    const text = write(
+      drive.value,
+      as as (typeof WAYS)[number],
+      divisions.value,
+      texts.get('of'),
+      gcode.value,
+    );
     if (!text.ok) return text;
     const out = texts.get('out');
     if (out === undefined) return taken(text.value.trimEnd());
@@ -58,24 +80,39 @@ export const exported: Command = {
   },
 };
 
+/** How the moves are written; what is given is checked before anything is made. */
+function gcodeOptions(texts: ReadonlyMap<string, string>): Result<GcodeOptions> {
+  const [axes, dwell, shutter] = ['axes', 'dwell', 'shutter'].map((name) => texts.get(name));
+  if (dwell !== undefined && dwell !== 's' && dwell !== 'ms')
+    return refused('notAChoice', dwell, { path: '--dwell', limit: 's, ms' });
+  if (shutter !== undefined && !/^[A-Za-z][\w. ]{0,30}$/.test(shutter))
+    return refused('badValue', shutter, { path: '--shutter' });
+  return taken({
+    ...(axes !== undefined && { axes }),
+    ...(dwell !== undefined && { dwell }),
+    ...(shutter !== undefined && { shutter }),
+  });
+}
+
 function write(
   drive: Drive,
   as: (typeof WAYS)[number],
   divisions: number | null,
   of: string | undefined,
+  options: GcodeOptions,
 ): Result<string> {
   switch (as) {
     case 'cheader': {
       const text = cHeader(drive);
       return text === null ? refused('nothingToExport', 'rates that a timer keeps') : taken(text);
     }
-    case 'gcode': {
-      const text = gcode(drive, divisions);
-      return text === null ? refused('nothingToExport', 'sweeps; give --divisions') : taken(text);
-    }
+    case 'gcode':
+      return divisions === null ? shotGcode(drive, options) : divisionsGcode(drive, divisions);
     case 'csv': {
       if (divisions !== null) {
-        const plan = dividerOf(kinematicsOf(drive), null) && planRun(drive, divisions);
+        const refusal = noRun(drive, divisions);
+        if (refusal) return { ok: false, refusal };
+        const plan = planRun(drive, divisions);
         return plan
           ? taken(sheetCsv(plan))
           : refused('badValue', drive.train.source.kind, { path: 'train.source.kind' });

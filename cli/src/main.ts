@@ -27,7 +27,7 @@ const help = (): string =>
     ...commands.map((c) => `  pendrix ${c.usage.padEnd(68)} ${c.says}`),
   ].join('\n');
 
-/** Exit code 0 with the answer on standard output, 2 for bad input with one sentence on standard error, 1 for a fault of ours. */
+/** Exit code 0 with the answer on standard output, 2 for bad input with one sentence on standard error, 1 for an internal error. */
 export async function main(words: readonly string[], streams: Streams = console_): Promise<0 | 1 | 2> {
   const [name, ...rest] = words;
   if (name === '--help' || name === '-h' || name === 'help') {
@@ -47,7 +47,7 @@ export async function main(words: readonly string[], streams: Streams = console_
     return 0;
   } catch (fault) {
     streams.err(
-      `pendrix: a fault of ours, not of your file: ${fault instanceof Error ? fault.message : String(fault)}`,
+      `pendrix: internal error, not of your file: ${fault instanceof Error ? fault.message : String(fault)}`,
     );
     return 1;
   }

@@ -1,23 +1,15 @@
 import {
-  ARCSEC_PER_TURN,
   at,
-  crankTurns,
-  div,
-  dmsText,
+  byPlates,
+  LARGEST_COUNT,
   MOST_ROWS,
-  mul,
+  noRun,
+  plainText,
   planRun,
-  rational,
   readCount,
   refused,
-  stepsToArcsec,
+  sheet,
   taken,
-  targets as targetRows,
-  toText,
-  signedAngle,
-  dividerOf,
-  kinematicsOf,
-  LARGEST_COUNT,
 } from '@pendrix/core';
 import { sheetCsv, targetsAnswer } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
@@ -42,24 +34,26 @@ export const targets: Command = {
     if (!read.ok) return { ok: false, refusal: at('--divisions', read.refusal) };
     if (read.value > MOST_ROWS)
       return refused('tooManyRows', String(read.value), { path: '--divisions', limit: String(MOST_ROWS) });
-    const divider = dividerOf(kinematicsOf(drive.value), null);
+    const refusal = noRun(drive.value, read.value);
+    if (refusal) return { ok: false, refusal };
     const plan = planRun(drive.value, read.value);
-    if (!divider || !plan)
-      return refused('badValue', drive.value.train.source.kind, { path: 'train.source.kind' });
-    if (flags.has('json')) return taken(JSON.stringify(targetsAnswer(divider, read.value), null, 2));
+    if (!plan) return refused('badValue', drive.value.train.source.kind, { path: 'train.source.kind' });
+    if (flags.has('json')) return taken(JSON.stringify(targetsAnswer(plan), null, 2));
     if (flags.has('csv')) return taken(sheetCsv(plan).trimEnd());
-    const N = divider.stepsPerTurn;
-    const rows = targetRows(N, read.value).map((t) => [
-      String(t.index + 1),
-      String(t.index),
-      t.target.toString(),
-      toText(t.errorSteps),
-      signedAngle(stepsToArcsec(t.errorSteps, N)),
-      dmsText(mul(div(t.exact, N), rational(ARCSEC_PER_TURN))),
-      toText(crankTurns(kinematicsOf(drive.value).reduction, read.value, t.index)),
+    const s = sheet(plan);
+    const by = byPlates(drive.value) ? 'hole' : 'target';
+    const rows = Array.from({ length: s.length }, (_, i) => s.row(i)).map((r) => [
+      r.is === 'gap' ? String(r.gap) : r.is,
+      r.is === 'gap' ? String(r.move) : '',
+      r.target,
+      r.moved,
+      r.error,
+      `${r.wanted.back ? '−' : ''}${r.wanted.d}°${r.wanted.m}′${r.wanted.s}″`,
+      plainText(r.crank),
     ]);
+    const told = plan.doubt ? `\n\nIt holds ${plan.doubt}.` : '';
     return taken(
-      table(['gap', 'move', 'target', 'error', '', 'angle', 'crank turns'], rows, new Set()).replaceAll(
+      `${table(['gap', 'move', by, `moved, ${s.unit}`, 'error', 'angle', 'source turns'], rows, new Set())}${told}`.replaceAll(
         '\u2009',
         ' ',
       ),

@@ -9,6 +9,7 @@ export {
   type Motion,
   type Stroke,
 } from './drive/drawing/index.ts';
+export * from './motion/index.ts';
 export * from './shelf/index.ts';
 export * from './divide/index.ts';
 export * from './follow/index.ts';

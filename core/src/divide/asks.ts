@@ -7,7 +7,7 @@ import {
   toNumber,
   type Rational,
 } from '../numbers/index.ts';
-import type { Tolerance } from './tolerance.ts';
+import type { Tolerance } from '../motion/index.ts';
 
 /** What the job asks of any train, before one is chosen. */
 export interface Asks {

@@ -9,6 +9,7 @@ import {
   type Stage,
   type Train,
 } from '../drive/index.ts';
+import { dividerOf } from './divisions.ts';
 
 /** Wheels that a cure may be made of, teeth, both ends included. */
 export interface WheelRange {
@@ -68,7 +69,7 @@ export function cures(
   owns: Owns = OWNS_NOTHING,
 ): readonly Cure[] {
   const k = kinematics(drive.train);
-  const value = k.lock?.places ?? k.stepsPerTurn;
+  const value = dividerOf(drive.train, k, null)?.stepsPerTurn;
   if (!value || targets.length === 0) return [];
   const weighed = asked.slice(0, WEIGHED);
   const evenNow = new Set(weighed.filter((D) => even(value, D)));
@@ -145,7 +146,7 @@ function wheels(
   targets: readonly number[],
 ): readonly Candidate[] {
   return drive.train.stages.flatMap((stage, i) => {
-    if (i < (k.lock?.stage ?? 0)) return [];
+    if (i < (k.lock?.stage ?? 0) || stage.kept) return [];
     const kind = kindOf(stage);
     const misfits = kind.warns?.(stage).length ?? 0;
     const rest = div(value, abs(k.reductions[i]!));

@@ -1,7 +1,8 @@
 import {
   ARCSEC_PER_TURN,
+  abs,
+  compare,
   gcd,
-  mul,
   roundDiv,
   toNumber,
   worstResidue,
@@ -9,13 +10,20 @@ import {
   div,
   type Rational,
 } from '../numbers/index.ts';
-import { countsPerTurn, type Encoder, type Kinematics } from '../drive/index.ts';
-import { within, type Tolerance } from './tolerance.ts';
+import { countsPerTurn, type Encoder, type Kinematics, type Train } from '../drive/index.ts';
+import {
+  doubtFrom,
+  doubtOf,
+  gradeRests,
+  gradeSteps,
+  stopsOf,
+  type Doubt,
+  type Grade,
+  type StopBy,
+  type Tolerance,
+} from '../motion/index.ts';
 
-/** Even: on whole motor steps. EvenMicrostep: on a microstep. Rounded: within tolerance. Misses: outside. Unknown: something is missing. */
-export type Grade = 'even' | 'evenMicrostep' | 'rounded' | 'misses' | 'unknown';
-
-/** How a drive divides a turn into D. Steps are microsteps in the mode in use. (handbook: divide) */
+/** How a drive divides a turn into D. Steps are what the work stops by: microsteps in the mode in use, marks, counts, or rests. (handbook: divide) */
 export interface Division {
   readonly divisions: number;
   readonly grade: Grade;
@@ -25,9 +33,9 @@ export interface Division {
   readonly coarsestMode: number | null;
   /** b: what the train lacks */
   readonly missingFactor: bigint;
-  /** worst |target(i) − i·N/D| over one turn, magnitude */
+  /** worst |target(i) − i·N/D| over the places of the first turn, magnitude */
   readonly worstErrorSteps: Rational;
-  /** worst |target(i+1) − target(i) − N/D| */
+  /** worst |gap − N/D| over the gaps of the first turn, the last one closing on place 0 as the work does */
   readonly spacingErrorSteps: Rational;
   /** D·round(N/D) − N, what one repeated count leaves in the last gap; positive: thin tooth */
   readonly closingErrorSteps: Rational;
@@ -39,111 +47,98 @@ export interface Division {
   readonly repeatedStep: bigint;
   /** D > N: some divisions fall on the same step and do not move */
   readonly idle: boolean;
-  /** Even only if a nominal ratio is exactly what its label says */
-  readonly ifExact: boolean;
 }
 
 /** What a division needs to know of the drive; one for a whole list. */
 export interface Divider {
+  readonly by: StopBy;
+  /** places a turn at which the work can stop */
   readonly stepsPerTurn: Rational;
+  /** of them, those that are whole motor steps */
   readonly fullStepsPerTurn: Rational;
   readonly modes: readonly number[];
-  /** the ratios that matter and are only printed, or measured: "64 : 1" */
-  readonly inexact: readonly string[];
+  readonly doubt: Doubt;
   readonly tolerance: Tolerance | null;
-  /** places at which a locking wheel lets the work rest, a turn; they decide alone. null without one */
-  readonly lock: Rational | null;
 }
 
-/** null when the source has no steps and nothing locks: every division is then Unknown. A lock without steps counts its places. */
-export function dividerOf(k: Kinematics, tolerance: Tolerance | null): Divider | null {
-  const stepsPerTurn = k.stepsPerTurn ?? k.lock?.places;
-  const fullStepsPerTurn = k.fullStepsPerTurn ?? k.lock?.places;
-  const inexact = k.inexact.filter((i) => i.stage > (k.lock?.stage ?? -1)).map((i) => i.label);
-  return stepsPerTurn && fullStepsPerTurn
-    ? { stepsPerTurn, fullStepsPerTurn, modes: k.modes, inexact, tolerance, lock: k.lock?.places ?? null }
-    : null;
+/** null when nothing holds the work: every division is then Unknown. With a wheel that locks the steps are its rests. */
+export function dividerOf(train: Train, k: Kinematics, tolerance: Tolerance | null): Divider | null {
+  const stops = stopsOf(train, k);
+  if (!stops) return null;
+  const base = { by: stops.by, stepsPerTurn: stops.perTurn, doubt: doubtOf(k), tolerance };
+  return stops.by === 'rest' || !k.fullStepsPerTurn
+    ? { ...base, fullStepsPerTurn: stops.perTurn, modes: [1] }
+    : { ...base, fullStepsPerTurn: k.fullStepsPerTurn, modes: k.modes };
 }
 
 /** An encoder's counts graded like steps. (handbook: drive, sources) */
 export function counterOf(k: Kinematics, encoder: Encoder, tolerance: Tolerance | null): Divider | null {
-  const counts = countsPerTurn(k, encoder);
+  const counts = k.hinge ? null : countsPerTurn(k, encoder);
   if (!counts) return null;
-  const inexact = k.inexact.filter((i) => i.stage >= encoder.shaft).map((i) => i.label);
-  return { stepsPerTurn: counts, fullStepsPerTurn: counts, modes: [1], inexact, tolerance, lock: null };
+  const doubt = doubtFrom(k, encoder.shaft);
+  return { by: 'count', stepsPerTurn: counts, fullStepsPerTurn: counts, modes: [1], doubt, tolerance };
 }
 
-/** The same in places of the wheel that locks, where there is one: what figures and charts are drawn from. */
-export const inPlaces = (d: Divider): Divider =>
-  d.lock === null ? d : { ...d, stepsPerTurn: d.lock, fullStepsPerTurn: d.lock, modes: [1] };
-
-/** Divides a turn of N = `stepsPerTurn` microsteps into D. Throws a RangeError unless D is a positive whole number. (handbook: divide) */
+/** Divides a turn of N = `stepsPerTurn` places into D. Throws a RangeError unless D is a positive whole number. (handbook: divide) */
 export function divide(d: Divider, divisions: number): Division {
   if (!Number.isSafeInteger(divisions) || divisions < 1)
     throw new RangeError('a turn is divided into 1 or more');
-  if (d.lock) return locked(d, d.lock, divisions);
   const D = BigInt(divisions);
   const { n: Nn, d: Nd } = d.stepsPerTurn;
   const step = rational(Nn, Nd * D);
   const [a, b] = [step.n, step.d];
   const k = roundDiv(a, b);
-  const f = a % b;
   const worst = worstErrorOf(a, b, Nd === 1n, divisions);
   const owed = owedMode(d, D);
+  const lands = b > 1n ? 'between' : owed === 1n ? 'fullStep' : 'microstep';
   return {
     divisions,
-    grade: gradeOf(d, worst, owed, b),
+    grade: d.by === 'rest' ? gradeRests(b === 1n) : gradeSteps(lands, worst, d.stepsPerTurn, d.tolerance),
     step,
     coarsestMode: d.modes.find((m) => BigInt(m) % owed === 0n) ?? null,
     missingFactor: b,
     worstErrorSteps: worst,
-    spacingErrorSteps: b === 1n ? worst : rational(2n * f > b ? f : b - f, b),
+    spacingErrorSteps: spacingOf(a, b, Nd === 1n, divisions),
     closingErrorSteps: rational(D * k * Nd - Nn, Nd),
-    truncatedErrorSteps: rational(-D * f, b),
+    truncatedErrorSteps: rational(-D * (a % b), b),
     returnErrorSteps: rational(roundDiv(Nn, Nd) * Nd - Nn, Nd),
     repeatedStep: k,
     idle: D * Nd > Nn,
-    ifExact: d.inexact.length > 0 && b === 1n,
   };
 }
 
 /**
- * With a wheel that locks the work rests at `places` a turn and nowhere else: D is Even iff places/D is whole, else it misses,
- * whatever the motor does. Errors are the places' own, as motor steps. (handbook: drive, Geneva)
+ * The worst gap of the first turn against a/b. Its gaps are floor(a/b) or one more; for a turn that is not whole only those that
+ * occur count, and the last closes on place 0 as the work does. (handbook: divide, N not whole)
  */
-function locked(d: Divider, places: Rational, divisions: number): Division {
-  const own = divide(
-    { ...d, stepsPerTurn: places, fullStepsPerTurn: places, modes: [d.modes[0] ?? 1], lock: null },
-    divisions,
-  );
-  const perPlace = div(d.stepsPerTurn, places);
-  const even = own.missingFactor === 1n;
-  return {
-    ...own,
-    grade: even ? 'even' : 'misses',
-    step: div(d.stepsPerTurn, rational(divisions)),
-    coarsestMode: even ? (d.modes[0] ?? 1) : null,
-    worstErrorSteps: mul(own.worstErrorSteps, perPlace),
-    spacingErrorSteps: mul(own.spacingErrorSteps, perPlace),
-    closingErrorSteps: mul(own.closingErrorSteps, perPlace),
-    truncatedErrorSteps: mul(own.truncatedErrorSteps, perPlace),
-    returnErrorSteps: mul(own.returnErrorSteps, perPlace),
-  };
+function spacingOf(a: bigint, b: bigint, wholeTurn: boolean, divisions: number): Rational {
+  if (b === 1n) return rational(0n);
+  const [f, q, last] = [a % b, a / b, BigInt(divisions - 1)];
+  const [short, long] = [rational(f, b), rational(b - f, b)];
+  if (wholeTurn) return compare(short, long) > 0 ? short : long;
+  const reached = roundDiv(last * a, b);
+  const longer = reached - last * q;
+  const found = [
+    abs(rational(reached * b - last * a, b)),
+    ...(longer > 0n ? [long] : []),
+    ...(longer < last ? [short] : []),
+  ];
+  return found.reduce((worst, e) => (compare(e, worst) > 0 ? e : worst));
 }
 
 /** Up to here one turn is walked division by division; beyond, the residues are searched. Both give the same. */
 const WALKED = 2048;
 
-/** Worst distance of i·a/b from a whole number over i = 0…D. For whole N all residues occur: (b−1)/(2b) for odd b, ½ for even. */
+/** Worst distance of i·a/b from a whole number over i = 0…D − 1. For whole N all residues occur: (b−1)/(2b) for odd b, ½ for even. */
 export function worstErrorOf(a: bigint, b: bigint, wholeTurn: boolean, divisions: number): Rational {
   if (b === 1n) return rational(0n);
   if (wholeTurn || b <= BigInt(divisions)) return b % 2n === 1n ? rational(b - 1n, 2n * b) : rational(1n, 2n);
   const r = a % b;
   if (divisions > WALKED || b > BigInt(Number.MAX_SAFE_INTEGER) / 4n)
-    return rational(worstResidue(r, b, BigInt(divisions)), b);
+    return rational(worstResidue(r, b, BigInt(divisions - 1)), b);
   const [by, round] = [Number(r), Number(b)];
   let [at, worst] = [0, 0];
-  for (let i = 1; i <= divisions; i++) {
+  for (let i = 1; i < divisions; i++) {
     at += by;
     if (at >= round) at -= round;
     const distance = Math.min(at, round - at);
@@ -156,11 +151,6 @@ export function worstErrorOf(a: bigint, b: bigint, wholeTurn: boolean, divisions
 function owedMode(d: Divider, D: bigint): bigint {
   const { n, d: below } = d.fullStepsPerTurn;
   return (below * D) / gcd(n, below * D);
-}
-
-function gradeOf(d: Divider, worst: Rational, owed: bigint, b: bigint): Grade {
-  if (b === 1n) return owed === 1n ? 'even' : 'evenMicrostep';
-  return d.tolerance === null || within(d.tolerance, worst, d.stepsPerTurn) ? 'rounded' : 'misses';
 }
 
 /** One microstep at the work, ″, exact. */

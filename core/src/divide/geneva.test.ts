@@ -1,8 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { toText } from '../numbers/index.ts';
 import { driveOf } from '../testing/samples.ts';
-import { kinematics, readMoves, type Drive, type Output, type Stage } from '../drive/index.ts';
-import { counterOf, divide, dividerOf, inPlaces, judgeMove, stepsToArcsec } from './index.ts';
+import { SURE } from '../motion/index.ts';
+import { kinematics, readMoves, type Drive, type Output, type Stage, type Train } from '../drive/index.ts';
+import { counterOf, divide, dividerOf, judgeMove, stepsToArcsec } from './index.ts';
+
+const dividerFor = (drive: Drive) => dividerOf(drive.train, kinematics(drive.train), null)!;
 
 const ring: Stage[] = [
   { kind: 'belt', z1: 20, z2: 50 },
@@ -11,26 +14,24 @@ const ring: Stage[] = [
 ];
 
 describe('a wheel that locks', () => {
-  const divider = dividerOf(kinematics(driveOf(200, 16, ring).train), null)!;
+  const divider = dividerFor(driveOf(200, 16, ring));
 
   test('a count is even iff the places divide into it, and else misses whatever the motor does', () => {
-    expect(toText(divider.lock!)).toBe('31');
+    expect([divider.by, toText(divider.stepsPerTurn)]).toEqual(['rest', '31']);
     expect([31, 1].map((D) => divide(divider, D).grade)).toEqual(['even', 'even']);
     for (const D of [2, 3, 62, 93]) expect(divide(divider, D).grade).toBe('misses');
     const half = divide(divider, 62);
-    expect([half.coarsestMode, toText(half.step)]).toEqual([null, '4000']);
+    expect([half.coarsestMode, toText(half.step)]).toEqual([null, '1/2']);
     expect(stepsToArcsec(half.worstErrorSteps, divider.stepsPerTurn)).toBeCloseTo(1_296_000 / 62, 6);
   });
 
-  test('errors are the same in places as in steps', () => {
-    const places = inPlaces(divider);
+  test('errors are those of the resting places', () => {
     for (const D of [7, 31, 62]) {
-      const [a, b] = [divide(divider, D), divide(places, D)];
-      expect(stepsToArcsec(a.worstErrorSteps, divider.stepsPerTurn)).toBeCloseTo(
-        stepsToArcsec(b.worstErrorSteps, places.stepsPerTurn),
-        6,
+      const rests = Array.from({ length: D }, (_, i) =>
+        Math.abs(Math.floor((i * 31) / D + 0.5) - (i * 31) / D),
       );
-      expect(a.grade).toBe(b.grade);
+      const arcsec = (Math.max(...rests) / 31) * 1_296_000;
+      expect(stepsToArcsec(divide(divider, D).worstErrorSteps, divider.stepsPerTurn)).toBeCloseTo(arcsec, 6);
     }
   });
 
@@ -43,13 +44,13 @@ describe('a wheel that locks', () => {
         source: { kind: 'spring', storedTurns: '6', arborPerBarrelTurn: '60', rpm: '2' },
       },
     };
-    const d = divide(dividerOf(kinematics(spring.train), null)!, 31);
-    expect([d.grade, d.ifExact]).toEqual(['even', false]);
+    const locked = dividerFor(spring);
+    expect([divide(locked, 31).grade, locked.doubt]).toEqual(['even', SURE]);
     const after = driveOf(200, 1, [...ring, { kind: 'box', ratio: '2' }]);
-    expect(divide(dividerOf(kinematics(after.train), null)!, 62)).toMatchObject({
-      grade: 'even',
-      ifExact: true,
-    });
+    expect([divide(dividerFor(after), 62).grade, dividerFor(after).doubt.printed]).toEqual([
+      'even',
+      ['2 : 1'],
+    ]);
   });
 });
 
@@ -62,19 +63,21 @@ test('an encoder grades its counts like steps, from its own shaft on', () => {
   );
   const at = (shaft: number) => counterOf(k, { lines: 600, decode: 4, shaft }, null)!;
   expect([0, 1, 2].map((s) => toText(at(s).stepsPerTurn))).toEqual(['13824000', '216000', '2400']);
-  expect(divide(at(0), 60)).toMatchObject({ grade: 'even', ifExact: true });
-  expect(divide(at(1), 60)).toMatchObject({ grade: 'even', ifExact: false });
+  expect([divide(at(0), 60).grade, at(0).doubt.printed]).toEqual(['even', ['64 : 1']]);
+  expect([divide(at(1), 60).grade, at(1).doubt]).toEqual(['even', SURE]);
   expect(divide(at(2), 73).grade).toBe('rounded');
   expect(counterOf(k, { lines: 600, decode: 4, shaft: 7 }, null)).toBeNull();
 });
 
 describe('moves along a linear output', () => {
-  const slide = (output: Output): ReturnType<typeof kinematics> =>
-    kinematics({ ...driveOf(200, 16, [{ kind: 'belt', z1: 16, z2: 40 }]).train, output });
+  const slide = (output: Output): Train => ({
+    ...driveOf(200, 16, [{ kind: 'belt', z1: 16, z2: 40 }]).train,
+    output,
+  });
   const judge = (output: Output, text: string) => {
     const read = readMoves(text);
     if (!read.ok) throw new Error(read.refusal.code);
-    return read.value.map((move) => judgeMove(slide(output), move, null)!);
+    return read.value.map((move) => judgeMove(slide(output), kinematics(slide(output)), move, null)!);
   };
 
   test('on a screw of lead 4: 1 mm on whole steps, 1/8 in on a microstep, 2π never', () => {
@@ -102,7 +105,8 @@ describe('moves along a linear output', () => {
 
   test('a table makes no moves, and nonsense is refused by its piece', () => {
     const read = readMoves('1');
-    expect(read.ok && judgeMove(kinematics(driveOf(1, 1, []).train), read.value[0]!, null)).toBeNull();
+    const table = driveOf(1, 1, []).train;
+    expect(read.ok && judgeMove(table, kinematics(table), read.value[0]!, null)).toBeNull();
     for (const text of ['far', '0', '-1', '0π', '1,5,x mm', '1e3'])
       expect([text, readMoves(text).ok]).toEqual([text, false]);
     expect(readMoves(' , ')).toEqual({ ok: true, value: [] });

@@ -3,22 +3,18 @@ export {
   counterOf,
   divide,
   dividerOf,
-  inPlaces,
   microstepArcsec,
   stepsToArcsec,
   worstErrorOf,
   type Divider,
   type Division,
-  type Grade,
 } from './divisions.ts';
-export { toleranceArcsec, toleranceOf, within, type Tolerance } from './tolerance.ts';
 export {
   crankTurns,
   errorSeries,
   MOST_CHARTED,
   MOST_ROWS,
   targetAt,
-  targets,
   worstMove,
   type Target,
 } from './targets.ts';

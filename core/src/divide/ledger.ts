@@ -1,6 +1,7 @@
 import { factors, type Rational } from '../numbers/index.ts';
 import type { Part } from '../drive/index.ts';
-import type { Division, Grade } from './divisions.ts';
+import type { Grade } from '../motion/index.ts';
+import type { Division } from './divisions.ts';
 
 /** How often each prime goes into something; negative where it divides away. */
 export type Exponents = ReadonlyMap<bigint, number>;

@@ -1,4 +1,5 @@
-import { divide, type Divider, type Grade } from './divisions.ts';
+import type { Grade } from '../motion/index.ts';
+import { divide, type Divider } from './divisions.ts';
 
 /** Which counts from `from` to `to` come out even with this drive; the rest are rounded or miss. (handbook: divide) */
 export function countMap(

@@ -1,55 +1,57 @@
+import { isWhole, mul, rational, scalePi, toNumber, type PiValue, type Rational } from '../numbers/index.ts';
+import type { Kinematics, Move, Train } from '../drive/index.ts';
 import {
-  div,
-  divPi,
-  isWhole,
-  mul,
-  piToNumber,
-  rational,
-  roundPi,
-  scalePi,
-  toNumber,
-  type PiValue,
-  type Rational,
-} from '../numbers/index.ts';
-import type { Kinematics, Move } from '../drive/index.ts';
-import type { Grade } from './divisions.ts';
+  doubtOf,
+  gradeRests,
+  gradeWithin,
+  landPi,
+  stopsOf,
+  travelled,
+  turnsOfTravel,
+  type Doubt,
+  type Grade,
+} from '../motion/index.ts';
 
-/** How a linear output makes one move. Steps are microsteps in the mode in use, π kept as a symbol. */
+/** How a linear output makes one move. Steps are what it stops by, π kept as a symbol. */
 export interface JudgedMove {
   readonly move: Move;
   readonly steps: PiValue;
   readonly grade: Grade;
-  /** the whole steps that come nearest */
+  /** where it is sent: the place that comes nearest within the limits */
   readonly nearest: bigint;
-  /** where they stand against the move, mm, positive too far; 0 when Even */
+  /** where it stands against the move, mm, positive too far; 0 when Even */
   readonly errorMm: number;
   readonly coarsestMode: number | null;
+  readonly doubt: Doubt;
+  /** the limits of turning stop it before */
+  readonly stopped: boolean;
 }
 
 /**
  * steps = move · N ÷ travel a turn. Even iff no π is left and it is whole, on whole motor steps iff that holds for s·|R|; a move
- * with a π left over never is. (handbook: numbers, π stays a symbol)
+ * with a π left over never is. A wheel that locks stops it at its rests. (handbook: numbers, π stays a symbol)
  */
-export function judgeMove(k: Kinematics, move: Move, toleranceMm: Rational | null): JudgedMove | null {
-  if (!k.travel || !k.stepsPerTurn || !k.fullStepsPerTurn) return null;
-  const turns = divPi(move.mm, k.travel);
-  const steps = scalePi(turns, k.stepsPerTurn);
-  const nearest = roundPi(steps);
+export function judgeMove(
+  train: Train,
+  k: Kinematics,
+  move: Move,
+  toleranceMm: Rational | null,
+): JudgedMove | null {
+  const stops = stopsOf(train, k);
+  const turns = k.travel && turnsOfTravel(move.mm, k.travel);
+  if (!stops || !turns || !k.travel) return null;
+  const landing = landPi(stops, turns);
+  const steps = scalePi(turns, stops.perTurn);
   const even = steps.piPower === 0 && isWhole(steps.q);
-  if (even) {
-    const full = mul(turns.q, k.fullStepsPerTurn);
-    const coarsestMode = k.modes.find((m) => isWhole(mul(full, rational(m)))) ?? null;
-    return {
-      move,
-      steps,
-      grade: isWhole(full) ? 'even' : 'evenMicrostep',
-      nearest,
-      errorMm: 0,
-      coarsestMode,
-    };
-  }
-  const perStep = piToNumber(scalePi(k.travel, div(rational(1n), k.stepsPerTurn)));
-  const errorMm = (Number(nearest) - piToNumber(steps)) * perStep;
-  const misses = toleranceMm !== null && Math.abs(errorMm) > toNumber(toleranceMm);
-  return { move, steps, grade: misses ? 'misses' : 'rounded', nearest, errorMm, coarsestMode: null };
+  const stopped = landing.by === 'limit';
+  const errorMm = even && !stopped ? 0 : travelled(landing.error, k.travel);
+  const base = { move, steps, nearest: landing.counts, errorMm, doubt: doubtOf(k), stopped };
+  const misses = stopped || gradeWithin(errorMm, toleranceMm && toNumber(toleranceMm)) === 'misses';
+  if (stops.by === 'rest')
+    return { ...base, coarsestMode: null, grade: misses ? 'misses' : gradeRests(even) };
+  if (!even || misses || !k.fullStepsPerTurn)
+    return { ...base, coarsestMode: null, grade: misses ? 'misses' : 'rounded' };
+  const full = mul(turns.q, k.fullStepsPerTurn);
+  const coarsestMode = k.modes.find((m) => isWhole(mul(full, rational(m)))) ?? null;
+  return { ...base, coarsestMode, grade: isWhole(full) ? 'even' : 'evenMicrostep' };
 }

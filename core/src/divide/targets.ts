@@ -1,11 +1,12 @@
 import { ARCSEC_PER_TURN, mul, rational, roundDiv, toNumber, type Rational } from '../numbers/index.ts';
+import { land, type Stops } from '../motion/index.ts';
 
-/** One place of the table: move i of D, 0 and D being the same place after a turn. Gap i + 1 is cut there. */
+/** Where the work stops for move i of D. Steps are what it stops by: microsteps, marks, counts, holes, rests. */
 export interface Target {
   readonly index: number;
-  /** i·N/D, microsteps */
+  /** i·N/D */
   readonly exact: Rational;
-  /** round(i·N/D): where the motor is sent */
+  /** where it is sent */
   readonly target: bigint;
   /** target − exact, positive too far */
   readonly errorSteps: Rational;
@@ -17,21 +18,19 @@ export const MOST_ROWS = 100_000;
 /** Most places whose errors are listed one by one, for a chart. */
 export const MOST_CHARTED = 20_000;
 
-/** The place of move i when a turn of N microsteps is divided into D. i may pass D: tables repeat from turn to turn. */
-export function targetAt(stepsPerTurn: Rational, divisions: number, index: number): Target {
-  const top = stepsPerTurn.n * BigInt(index);
-  const bottom = stepsPerTurn.d * BigInt(divisions);
-  const target = roundDiv(top, bottom);
-  return { index, exact: rational(top, bottom), target, errorSteps: rational(target * bottom - top, bottom) };
+/** The place of move i of D. i may pass D: tables repeat from turn to turn. Absolute: nothing adds up. (handbook: divide) */
+export function targetAt(stops: Stops, divisions: number, index: number): Target {
+  const wanted = rational(BigInt(index), BigInt(divisions));
+  const { counts, error } = land(stops, wanted);
+  return {
+    index,
+    exact: mul(wanted, stops.perTurn),
+    target: counts,
+    errorSteps: mul(error, stops.perTurn),
+  };
 }
 
-/** Rows 0…D. Absolute targets: each goes to its own nearest microstep and nothing adds up. (handbook: divide) */
-export function targets(stepsPerTurn: Rational, divisions: number): readonly Target[] {
-  if (divisions > MOST_ROWS) throw new RangeError(`at most ${MOST_ROWS} rows`);
-  return Array.from({ length: divisions + 1 }, (_, i) => targetAt(stepsPerTurn, divisions, i));
-}
-
-/** The error at each move, ″, as doubles for a chart; one pass in whole numbers, D + 1 of them. */
+/** The error at each move, ″, as doubles for a chart, D + 1 of them: `land` for a whole table, in one pass of whole numbers. */
 export function errorSeries(stepsPerTurn: Rational, divisions: number): Float64Array {
   const out = new Float64Array(divisions + 1);
   const bottom = stepsPerTurn.d * BigInt(divisions);
@@ -44,10 +43,10 @@ export function errorSeries(stepsPerTurn: Rational, divisions: number): Float64A
   return out;
 }
 
-/** The move whose error is greatest, the first when several are; 0 when all are 0. */
+/** The move whose error is greatest, the first when several are; 0 when all are 0. The return is no place of its own. */
 export function worstMove(series: Float64Array): number {
   let worst = 0;
-  series.forEach((e, i) => {
+  series.subarray(0, -1).forEach((e, i) => {
     if (Math.abs(e) > Math.abs(series[worst]!) + 1e-12) worst = i;
   });
   return worst;

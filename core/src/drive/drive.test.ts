@@ -75,9 +75,9 @@ describe('kinematics', () => {
 
   test('a nominal ratio is told', () => {
     expect(
-      kinematicsOf(driveOf(48, 1, [{ kind: 'ratio', value: '64', provenance: 'nominal' }])).inexact,
-    ).toEqual([{ stage: 0, label: '64 : 1' }]);
-    expect(kinematicsOf(wheelCutter()).inexact).toEqual([]);
+      kinematicsOf(driveOf(48, 1, [{ kind: 'ratio', value: '64', provenance: 'nominal' }])).unsure,
+    ).toEqual([{ stage: 0, label: '64 : 1', origin: { from: 'printed' } }]);
+    expect(kinematicsOf(wheelCutter()).unsure).toEqual([]);
   });
 });
 

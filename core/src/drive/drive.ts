@@ -1,4 +1,4 @@
-import type { AltAz, Arm, Camera, Knob, Plates, Rate, Spin, Sweep, Timer } from './duties/index.ts';
+import type { AltAz, Camera, Knob, Plates, Rate, Spin, Sweep, Timer } from './duties/index.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { InputSpec } from './inputs.ts';
 import type { Output } from './outputs/index.ts';
@@ -22,7 +22,6 @@ export interface Job {
   readonly spins?: readonly Spin[];
   readonly camera?: Camera;
   readonly altAz?: AltAz;
-  readonly arm?: Arm;
   readonly knob?: Knob;
 }
 

@@ -11,15 +11,15 @@ export {
 } from './drive.ts';
 export { readMoves, type Move } from './moves.ts';
 export {
+  controllerInputs,
   duties,
+  keepingInputs,
   MOST_DUTIES,
   periodOf,
   rateName,
   refuseSweep,
   ratePeriods,
   type AltAz,
-  type Arm,
-  type ArmKind,
   type Camera,
   type DutyId,
   type DutySpec,
@@ -36,7 +36,7 @@ export { MOST_GEARS, MOST_HOLES, platesText, readGears, readPlates, readWorm } f
 export { pairsRatio, type ToothPairs } from './pairs.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';
 export { durationText } from './duration.ts';
-export { boreClashes, lostMotion, stagePlay, type LostMotion } from './play.ts';
+export { boreClashes, knownPlay, lostMotion, stagePlay, type LostMotion } from './play.ts';
 export {
   checkInput,
   readInput,
@@ -52,7 +52,9 @@ export { isSourceKind, sourceKindOf, sources, type Source, type SourceKindId } f
 export type { SourceGlyph } from './sources/source.ts';
 export { isOutputKind, outputKindOf, outputs, type Output, type OutputKindId } from './outputs/index.ts';
 export { planetOffsets } from './stages/stepped.ts';
-export type { Part, Provenance, StageKind } from './stages/stage.ts';
+export type { Origin, Part, Provenance, StageKind } from './stages/stage.ts';
+export type { ArmKind, TangentArm } from './outputs/tangent-arm.ts';
+export { refuseTrain } from './locks.ts';
 export { countsPerTurn, kinematics, kinematicsOf, type Kinematics, type Shaft } from './kinematics.ts';
 export { applyEdit, editSays, type Edit } from './edits/index.ts';
 export { dutiesIn } from './edits/duty.ts';
@@ -70,3 +72,4 @@ export {
   type FindKind,
   type FindSettings,
 } from './find-settings.ts';
+export { amendDrive } from './amend.ts';

@@ -1,10 +1,13 @@
 import {
   abs,
   isNegative,
+  lcm,
   mul,
   ONE,
+  piValue,
   product,
   rational,
+  scalePi,
   type PiValue,
   type Rational,
 } from '../numbers/index.ts';
@@ -12,7 +15,7 @@ import type { Drive, Encoder, Train } from './drive.ts';
 import { outputKindOf } from './outputs/index.ts';
 import { sourceKindOf } from './sources/index.ts';
 import { kindOf } from './stages/index.ts';
-import type { Part } from './stages/stage.ts';
+import type { Origin, Part } from './stages/stage.ts';
 
 /** One shaft of the train; 0 is the source's, the last one carries the work. */
 export interface Shaft {
@@ -36,12 +39,18 @@ export interface Kinematics {
   /** microsteps a full step, m */
   readonly mode: number;
   readonly modes: readonly number[];
-  /** turns of the work after which it stands on a step again: the denominator of N */
+  /** N for one turn of the work: of the last shaft, or of the hinge of an arm at its start, where it holds π */
+  readonly stepsPerWorkTurn: PiValue | null;
+  /** turns of the last shaft for one of the hinge that it opens, at the start; null for all other outputs */
+  readonly hinge: PiValue | null;
+  /** turns of the work after which source and work stand as they began: N whole and, where a wheel locks, its places too */
   readonly turnsToClose: bigint | null;
   readonly shafts: readonly Shaft[];
   readonly parts: readonly Part[];
-  /** the stages whose ratio is only printed on the part, or measured: an Even holds only if they are exactly so */
-  readonly inexact: readonly { readonly stage: number; readonly label: string }[];
+  /** the stages whose ratio was not counted, and how sure it is */
+  readonly unsure: readonly { readonly stage: number; readonly label: string; readonly origin: Origin }[];
+  /** a thread's hand decides which way the work turns: the sign of R is shown, not counted */
+  readonly handed: boolean;
   /** the last stage that locks, and the places at which the work then rests: n·|Π(r after)|, exact; null without one */
   readonly lock: { readonly stage: number; readonly places: Rational } | null;
   /** turns a minute of shaft 0 */
@@ -59,24 +68,36 @@ export function kinematics(train: Train): Kinematics {
   const mode = source.mode(train.source);
   const fullStepsPerTurn = full === null ? null : mul(rational(full), abs(reduction));
   const stepsPerTurn = fullStepsPerTurn && mul(fullStepsPerTurn, rational(mode));
+  const output = outputKindOf(train.output);
+  const hinge = output.hinge?.(train.output) ?? null;
+  const lock = lockOf(train, reductions);
   return {
     reductions,
     reduction,
     fullStepsPerTurn,
     stepsPerTurn,
+    stepsPerWorkTurn: stepsPerTurn && (hinge ? scalePi(hinge, stepsPerTurn) : piValue(stepsPerTurn)),
+    hinge,
     mode,
     modes: source.modes(train.source),
-    turnsToClose: stepsPerTurn && stepsPerTurn.d,
+    turnsToClose: hinge ? null : closing(stepsPerTurn, lock?.places ?? null),
     shafts: shaftsOf(reductions),
     parts: [...source.parts(train.source), ...train.stages.flatMap((s) => kindOf(s).parts(s))],
-    inexact: train.stages.flatMap((s, i) =>
-      kindOf(s).provenance(s) === 'exact' ? [] : [{ stage: i, label: kindOf(s).label(s) }],
-    ),
-    lock: lockOf(train, reductions),
+    unsure: train.stages.flatMap((s, stage) => {
+      const origin = kindOf(s).origin(s);
+      return origin.from === 'exact' ? [] : [{ stage, label: kindOf(s).label(s), origin }];
+    }),
+    handed: train.stages.some((s) => kindOf(s).handed),
+    lock,
     speed: source.speed(train.source),
-    travel: outputKindOf(train.output).travel(train.output),
+    travel: output.travel(train.output),
   };
 }
+
+const closing = (steps: Rational | null, places: Rational | null): bigint | null => {
+  const all = [steps, places].flatMap((r) => (r ? [r.d] : []));
+  return all.length === 0 ? null : lcm(all);
+};
 
 /** A wheel that locks decides alone where the work rests, whatever comes before it. (handbook: drive, Geneva) */
 function lockOf(train: Train, reductions: readonly Rational[]): Kinematics['lock'] {

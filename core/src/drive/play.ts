@@ -1,5 +1,7 @@
-import { mul, ONE, toNumber, abs, type Rational } from '../numbers/index.ts';
+import { mul, ONE, piToNumber, toNumber, abs, type Rational } from '../numbers/index.ts';
 import type { Train } from './drive.ts';
+import { outputKindOf } from './outputs/index.ts';
+import type { OutputData } from './outputs/output.ts';
 import { MESH_PLAY_MM, qualityOf } from './stages/common.ts';
 import { kindOf } from './stages/index.ts';
 import type { StageData } from './stages/stage.ts';
@@ -20,39 +22,58 @@ export function stagePlay(stage: StageData): { readonly turns: number; readonly 
     : { turns: MESH_PLAY_MM[qualityOf(stage)] / (Math.PI * drivenMm), estimate: true };
 }
 
-/** What all stages together lose when the sense is turned. Stages whose play is not known are counted, not guessed. */
+/** Play of the output's own nut or mesh, in turns of the last shaft; null when it is not known. */
+function outputTurns(output: OutputData): number | null {
+  const kind = outputKindOf(output);
+  if (output.playArcmin !== undefined) return output.playArcmin / ARCMIN_PER_TURN;
+  const perTurn = kind.perTurnMm?.(output) ?? kind.travel(output);
+  if (output.playMm !== undefined && perTurn) return output.playMm / piToNumber(perTurn);
+  return kind.play === 'none' ? 0 : null;
+}
+
+/** What the train loses when the sense is turned. What is not known is counted, not guessed. */
 export interface LostMotion {
-  /** at the work, turns */
+  /** at the work, turns of the last shaft */
   readonly atWork: number;
   /** at shaft 0, turns: how far the source turns before the work follows */
   readonly atSource: number;
-  /** stages that bring it, at the work, in turns */
+  /** what each stage brings at the work, in turns; nothing before a lock reaches it */
   readonly byStage: readonly (number | null)[];
+  /** of the output's own nut or mesh */
+  readonly byOutput: number | null;
   readonly unknown: number;
   readonly estimate: boolean;
 }
 
-/** Σ b_i/|Π(r after i)| at the work, times |R| at the source. (handbook: errors, lost motion) */
+/** Σ b_i/|Π(r after i)| at the work, times |R| at the source. (handbook: errors, lost motion; drive, Geneva) */
 export function lostMotion(train: Train): LostMotion {
   const reductions = train.stages.map((s) => abs(kindOf(s).reduction(s)));
+  const lock = train.stages.reduce((last, s, i) => (kindOf(s).locks ? i : last), -1);
   let after: Rational = ONE;
   let estimate = false;
   const byStage: (number | null)[] = [];
   for (let i = train.stages.length - 1; i >= 0; i--) {
-    const play = stagePlay(train.stages[i]!);
+    const play = i < lock ? { turns: 0, estimate: false } : stagePlay(train.stages[i]!);
     byStage.unshift(play && play.turns / toNumber(after));
     estimate ||= play?.estimate === true && play.turns > 0;
     after = mul(after, reductions[i]!);
   }
-  const atWork = byStage.reduce<number>((sum, b) => sum + (b ?? 0), 0);
+  const byOutput = outputTurns(train.output);
+  const all = [...byStage, byOutput];
+  const atWork = all.reduce<number>((sum, b) => sum + (b ?? 0), 0);
   return {
     atWork,
     atSource: atWork * toNumber(after),
     byStage,
-    unknown: byStage.filter((b) => b === null).length,
+    byOutput,
+    unknown: all.filter((b) => b === null).length,
     estimate,
   };
 }
+
+/** Lost motion at the work as one figure: null while nothing of it is known. (docs: formats) */
+export const knownPlay = (lost: LostMotion): number | null =>
+  lost.atWork === 0 && lost.unknown > 0 ? null : lost.atWork;
 
 /** Shafts whose two parts disagree about the bore, with both diameters. */
 export function boreClashes(

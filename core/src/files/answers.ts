@@ -1,29 +1,64 @@
-import { ARCSEC_PER_TURN, abs, div, exactly, mul, rational, toNumber, toText } from '../numbers/index.ts';
-import { judgeMove, stepsToArcsec, targets, type Divider, type Division } from '../divide/index.ts';
-import { countsPerTurn, lostMotion, readMoves, type Drive, type Kinematics } from '../drive/index.ts';
+import {
+  ARCSEC_PER_TURN,
+  abs,
+  div,
+  exactly,
+  mul,
+  rational,
+  toNumber,
+  toText,
+  type PiValue,
+} from '../numbers/index.ts';
+import { judgeMove, stepsToArcsec, type Divider, type Division } from '../divide/index.ts';
+import {
+  countsPerTurn,
+  knownPlay,
+  lostMotion,
+  readMoves,
+  type Drive,
+  type Kinematics,
+} from '../drive/index.ts';
 import { arcsecAnHour, ppm, secondsADay } from '../follow/index.ts';
-import { plainText, report, type DutyReport, type RateReport, type VerdictCell } from '../report/index.ts';
+import { doubtKeys, doubtOf, doubtOfAll, SURE, type Doubt } from '../motion/index.ts';
+import { sequenceOf, type RunPlan } from '../run/index.ts';
+import {
+  plainText,
+  report,
+  byPlates,
+  type DutyReport,
+  type PlateRow,
+  type RateReport,
+  type VerdictCell,
+} from '../report/index.ts';
+
+const piAnswer = (a: PiValue): object => ({ q: toText(a.q), piPower: a.piPower });
 
 /** What `pendrix check --json` prints. Exact quantities are text, angles doubles. (docs: formats) */
 export function checkAnswer(drive: Drive): object {
   const r = report(drive);
   const k = r.kinematics;
+  const own = doubtOf(k);
+  const play = knownPlay(lostMotion(drive.train));
   const encoder = drive.encoder && countsPerTurn(k, drive.encoder);
   return {
-    ratio: toText(k.reduction),
-    stepsPerTurn: k.stepsPerTurn && toText(k.stepsPerTurn),
+    ratio: k.hinge
+      ? { q: toText(mul(k.reduction, k.hinge.q)), piPower: k.hinge.piPower }
+      : toText(k.reduction),
+    stepsPerTurn: k.hinge
+      ? k.stepsPerWorkTurn && piAnswer(k.stepsPerWorkTurn)
+      : k.stepsPerTurn && toText(k.stepsPerTurn),
     countsPerTurn: encoder ? toText(encoder) : null,
     turnsToClose: k.turnsToClose === null ? null : k.turnsToClose.toString(),
     shafts: k.shafts.map((s) => ({ index: s.index, turnsPerOutputTurn: toText(s.turnsPerOutputTurn) })),
-    secondsPerTurn: toNumber(div(mul(rational(60), abs(k.reduction)), k.speed.rpm)),
-    travelPerTurnMm: k.travel && { q: toText(k.travel.q), piPower: k.travel.piPower },
-    divisions: r.divider
-      ? r.divisions.map((d) => divisionAnswer(d, r.divider!))
-      : r.counts.map((divisions) => ({ divisions, grade: 'unknown', ...UNKNOWN })),
+    secondsPerTurn: k.hinge ? null : toNumber(div(mul(rational(60), abs(k.reduction)), k.speed.rpm)),
+    travelPerTurnMm: k.travel && piAnswer(k.travel),
+    divisions: divisionAnswers(drive, r),
     ...(k.travel ? { moves: moveAnswers(drive, k) } : {}),
-    rates: r.duties.rates.map(rateAnswer),
-    sweeps: r.duties.sweeps.map(dutyAnswer),
-    spins: r.duties.spins.map(dutyAnswer),
+    rates: r.duties.rates.map((rate) => rateAnswer(rate, k)),
+    sweeps: r.duties.sweeps.map((sweep, i) =>
+      dutyAnswer(sweep, drive.job.sweeps?.[i]?.stepsPerUnit === undefined ? own : SURE),
+    ),
+    spins: r.duties.spins.map((spin) => dutyAnswer(spin, own)),
     ...Object.fromEntries(
       (
         [
@@ -31,11 +66,12 @@ export function checkAnswer(drive: Drive): object {
           ['altAz', r.duties.altAz],
           ['arm', r.duties.arm],
           ['knob', r.duties.knob],
+          ['controller', r.duties.controller],
         ] as const
-      ).flatMap(([key, duty]) => (duty ? [[key, dutyAnswer(duty)]] : [])),
+      ).flatMap(([key, duty]) => (duty ? [[key, dutyAnswer(duty, key === 'controller' ? SURE : own)]] : [])),
     ),
     misfits: r.train.stages.flatMap((s, stage) => s.warns.map((says) => ({ stage, says }))),
-    lostMotionArcsec: lostMotion(drive.train).atWork * Number(ARCSEC_PER_TURN),
+    lostMotionArcsec: play === null ? null : play * Number(ARCSEC_PER_TURN),
     verdict: r.verdict.map(verdictAnswer),
   };
 }
@@ -57,44 +93,82 @@ function moveAnswers(drive: Drive, k: Kinematics): readonly object[] {
   const read = readMoves(drive.job.moves ?? '');
   const tolerance = drive.job.toleranceMm === undefined ? null : exactly(drive.job.toleranceMm);
   return (read.ok ? read.value : []).flatMap((move) => {
-    const m = judgeMove(k, move, tolerance);
+    const m = judgeMove(drive.train, k, move, tolerance);
     return m
       ? [
           {
             move: move.text,
-            steps: { q: toText(m.steps.q), piPower: m.steps.piPower },
+            steps: piAnswer(m.steps),
             grade: m.grade,
             nearest: m.nearest.toString(),
             errorMm: m.errorMm,
+            ...doubtKeys(m.doubt),
           },
         ]
       : [];
   });
 }
 
-const divisionAnswer = (d: Division, divider: Divider): object => ({
-  divisions: d.divisions,
-  step: toText(d.step),
-  grade: d.grade,
-  coarsestMode: d.coarsestMode,
-  missingFactor: d.missingFactor.toString(),
-  worstErrorSteps: toText(d.worstErrorSteps),
-  worstErrorArcsec: stepsToArcsec(d.worstErrorSteps, divider.stepsPerTurn),
-  spacingErrorSteps: toText(d.spacingErrorSteps),
-  closingErrorSteps: toText(d.closingErrorSteps),
-  truncatedErrorSteps: toText(d.truncatedErrorSteps),
-  returnErrorSteps: toText(d.returnErrorSteps),
-  ...(d.ifExact ? { ifExact: true } : {}),
+/** How the wanted counts come out: by steps, by rests, or by the plates where it is divided by hand. */
+function divisionAnswers(drive: Drive, r: ReturnType<typeof report>): readonly object[] {
+  const plates = byPlates(drive) ? r.plates : null;
+  const own = doubtOf(r.kinematics);
+  if (plates) return plates.rows.map((row) => plateAnswer(row, own));
+  const { divider } = r;
+  return divider
+    ? r.divisions.map((d) => divisionAnswer(d, divider))
+    : r.counts.map((divisions) => ({ divisions, grade: 'unknown', ...UNKNOWN }));
+}
+
+const plateAnswer = (row: PlateRow, doubt: Doubt): object => ({
+  divisions: row.divisions,
+  grade: row.graded.grade,
+  ...UNKNOWN,
+  ...(row.graded.grade === 'even' && { worstErrorArcsec: 0 }),
+  by: 'plates',
+  move: plainText(row.move),
+  ...doubtKeys(doubt),
 });
 
+function divisionAnswer(d: Division, divider: Divider): object {
+  const worstErrorArcsec = stepsToArcsec(d.worstErrorSteps, divider.stepsPerTurn);
+  const head = { divisions: d.divisions, grade: d.grade };
+  const doubt = doubtKeys(divider.doubt);
+  if (divider.by === 'rest')
+    return {
+      ...head,
+      ...UNKNOWN,
+      missingFactor: d.missingFactor.toString(),
+      worstErrorArcsec,
+      spacingErrorArcsec: stepsToArcsec(d.spacingErrorSteps, divider.stepsPerTurn),
+      by: 'rests',
+      ...doubt,
+    };
+  return {
+    ...head,
+    step: toText(d.step),
+    coarsestMode: d.coarsestMode,
+    missingFactor: d.missingFactor.toString(),
+    worstErrorSteps: toText(d.worstErrorSteps),
+    worstErrorArcsec,
+    spacingErrorSteps: toText(d.spacingErrorSteps),
+    closingErrorSteps: toText(d.closingErrorSteps),
+    truncatedErrorSteps: toText(d.truncatedErrorSteps),
+    returnErrorSteps: toText(d.returnErrorSteps),
+    ...doubt,
+  };
+}
+
 /** A rate as the timer keeps it. What no timer keeps has no ticks; a source that runs by itself is off by its own speed. */
-function rateAnswer(r: RateReport): object {
+function rateAnswer(r: RateReport, k: Kinematics): object {
   const { timing, chosen } = r;
   const base = {
     name: r.rate.name ?? r.rate.kind,
     periodSeconds: toText(r.period),
     half: r.rate.half === true,
     reverse: r.rate.reverse === true,
+    causes: chosen ? chosen.causes.map((c) => ({ cause: c.id, ppm: c.ppm })) : [],
+    ...doubtKeys(k.stepsPerTurn ? doubtOf(k) : doubtOfAll(k)),
   };
   if (!timing)
     return {
@@ -110,7 +184,7 @@ function rateAnswer(r: RateReport): object {
   return {
     ...base,
     stepsPerSecond: toNumber(timing.stepsPerSecond),
-    intervalTicks: toText(timing.interval),
+    intervalTicks: timing.holdsPi ? null : toText(timing.interval),
     fixedTicks: timing.fixed && Number(timing.fixed.ticks),
     fixedPpm: timing.fixed && ppm(timing.fixed.off),
     arcsecPerHour: timing.fixed && arcsecAnHour(timing.fixed.off, r.period),
@@ -121,41 +195,62 @@ function rateAnswer(r: RateReport): object {
       den: timing.spread.den.toString(),
     },
     fits: timing.fits,
-    grade: timing.even ? 'even' : timing.fits ? r.graded.grade : 'rounded',
+    grade: r.graded.grade,
   };
 }
 
-/** The figures of a duty by the last part of their keys. */
-const dutyAnswer = (d: DutyReport): object => ({
+/** The figures of a duty by the last part of their keys, and what they rest on. */
+const dutyAnswer = (d: DutyReport, doubt: Doubt): object => ({
   name: d.title,
   ...Object.fromEntries(d.lines.map((l) => [l.figure.key.replace(/^.*\./, ''), l.figure.value])),
   grade: d.graded?.grade ?? null,
+  ...doubtKeys(doubt),
 });
-
-/** A speed is enough or short, the others are even or miss. */
-function gradeOf({ cell, graded }: VerdictCell): string {
-  const grade = graded?.grade ?? 'unknown';
-  if (cell !== 'speed') return grade;
-  return grade === 'even' ? 'enough' : grade === 'misses' ? 'short' : 'unknown';
-}
 
 const verdictAnswer = (cell: VerdictCell): object => ({
   cell: cell.cell,
-  grade: gradeOf(cell),
+  grade: cell.graded?.grade ?? 'unknown',
   figure: cell.figure ? plainText(cell.figure.text) : cell.absent,
+  ...(cell.graded && { word: cell.graded.word }),
 });
 
-/** What `pendrix targets --json` prints: rows 0…D. Throws a RangeError for more rows than a sheet holds. */
-export function targetsAnswer(divider: Divider, divisions: number): object {
+const countAnswer = (n: bigint): number | string =>
+  Number.isSafeInteger(Number(n)) ? Number(n) : n.toString();
+
+/**
+ * What `pendrix targets --json` prints: rows 0…D, absolute from home and signed, with what is wound back before each. A wheel that
+ * locks gives the rests and their true errors; plates give holes. (docs: formats)
+ */
+export function targetsAnswer(plan: RunPlan): object {
+  const sequence = sequenceOf(plan);
+  const { stops } = sequence;
+  const rests = stops.by === 'rest';
+  const rows: object[] = [];
+  let wound = false;
+  for (let i = 0; i < sequence.length; i++) {
+    const s = sequence.at(i);
+    const last = s.gap > plan.divisions;
+    if (s.is === 'rewind' && !last) {
+      wound = true;
+      continue;
+    }
+    rows.push({
+      index: s.gap - 1,
+      exact: rests ? null : toText(mul(s.wanted, stops.perTurn)),
+      target: countAnswer(s.counts ?? s.stop),
+      errorSteps: rests ? null : toText(mul(s.error, stops.perTurn)),
+      errorArcsec: toNumber(mul(s.error, rational(ARCSEC_PER_TURN))),
+      ...(rests && { rest: countAnswer(s.stop) }),
+      ...((wound || (last && s.is === 'rewind')) && { rewind: true }),
+    });
+    wound = false;
+  }
   return {
-    divisions,
-    stepsPerTurn: toText(divider.stepsPerTurn),
-    rows: targets(divider.stepsPerTurn, divisions).map((t) => ({
-      index: t.index,
-      exact: toText(t.exact),
-      target: Number.isSafeInteger(Number(t.target)) ? Number(t.target) : t.target.toString(),
-      errorSteps: toText(t.errorSteps),
-      errorArcsec: stepsToArcsec(t.errorSteps, divider.stepsPerTurn),
-    })),
+    divisions: plan.divisions,
+    by: stops.by,
+    stepsPerTurn: plan.stepsPerTurn,
+    ...(plan.places !== undefined && { places: plan.places }),
+    ...(plan.doubt && { doubt: plan.doubt }),
+    rows,
   };
 }

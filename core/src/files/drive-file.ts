@@ -1,12 +1,12 @@
 import { refused, taken, type Result } from '../numbers/index.ts';
-import type { Drive } from '../drive/index.ts';
+import { amendDrive, type Drive } from '../drive/index.ts';
 import { readJson } from './json.ts';
 import { migrate, type Unchecked } from './migrate.ts';
 import { driveSchema, refusalFrom } from './schema.ts';
 
 /** Checks an unchecked drive of the current version. Unknown keys are kept; numbers where exact text is meant become text. */
 export function checkDrive(file: Unchecked): Result<Drive> {
-  const checked = driveSchema.validate(file, { convert: false, abortEarly: true });
+  const checked = driveSchema.validate(amendDrive(file), { convert: false, abortEarly: true });
   return checked.error ? { ok: false, refusal: refusalFrom(checked.error) } : taken(checked.value as Drive);
 }
 

@@ -5,11 +5,12 @@ import { wheelCutter } from '../testing/samples.ts';
 import {
   cHeader,
   checkAnswer,
+  divisionsGcode,
   drillingMoves,
-  gcode,
   makingCsv,
   platesAnswer,
   readDrive,
+  shotGcode,
   tablesOf,
   writeDrive,
 } from './index.ts';
@@ -31,7 +32,6 @@ const full: Drive = {
     spins: [{ minRpm: '0.2', maxRpm: '4' }],
     camera: { focalMm: 135, pixelUm: 3.9 },
     altAz: { latitudeDeg: 50, hourAngleDeg: -30, declinationDeg: 20, hours: 4 },
-    arm: { geometry: 'isosceles', leadMm: '1', rpm: '1', minutes: 5 },
     knob: { turnsOut: '1', marks: 72 },
   }),
   timer: { tickHz: '250000', bits: 16, tolerancePpm: 30 },
@@ -91,7 +91,7 @@ describe('the terminal’s answer', () => {
       fixedTicks: 19683,
       spread: { q: '19682', num: '13891', den: '14592' },
       fits: true,
-      grade: 'rounded',
+      grade: 'even',
     });
     expect(rates[0]!['stepsPerSecond']).toBeCloseTo(12.7013, 4);
     expect(rates[0]!['fixedPpm']).toBeCloseTo(-2.441, 3);
@@ -137,12 +137,23 @@ describe('what is exported', () => {
     expect(twice).toContain('#define STARS_2_TICKS');
   });
   test('G-code of a sweep frame by frame, of a division place by place', () => {
-    const sweep = gcode(full, null)!.split('\n');
+    const shot = shotGcode(full);
+    const sweep = shot.ok ? shot.value.split('\n') : [];
     expect(sweep.filter((l) => l.startsWith('G0'))).toHaveLength(5);
     expect(sweep).toContain('G0 A90.000000 ; frame 5');
-    expect(sweep).toContain('G4 P2.5');
-    expect(gcode(full, 7)!).toContain('G0 A51.428571 ; place 1 of 7');
-    expect(gcode(newDrive('bare'), null)).toBeNull();
+    expect(sweep).toEqual(
+      expect.arrayContaining([
+        'G21',
+        'G90',
+        'G4 P0.500 ; settle',
+        'G4 P2.000 ; expose',
+        '; shutter, frame 3',
+      ]),
+    );
+    const seven = divisionsGcode(full, 7);
+    expect(seven.ok && seven.value).toContain('G0 A51.428571 ; place 1 of 7');
+    expect(seven.ok && seven.value).toContain('3040 microsteps a degree');
+    expect(shotGcode(newDrive('bare')).ok).toBe(false);
   });
   test('every table of a drive by its name', () => {
     const tables = tablesOf(full);
@@ -151,10 +162,10 @@ describe('what is exported', () => {
       'rates',
       'camera',
       'altAz',
-      'arm',
       'sweep-0',
       'spin-0',
       'knob',
+      'controller',
       'plates',
     ]);
     expect(tables.get('sweep-0')!()).toBe(

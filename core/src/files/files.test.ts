@@ -5,7 +5,7 @@ import Papa from 'papaparse';
 import { refusalSentence, type Result } from '../numbers/index.ts';
 import { kinematicsOf, stages, type Drive } from '../drive/index.ts';
 import { dividerOf } from '../divide/index.ts';
-import { planRun } from '../run/index.ts';
+import { planRun } from '../report/index.ts';
 import { anyOfKind } from '../testing/any-stage.ts';
 import { wheelCutter } from '../testing/samples.ts';
 import {
@@ -188,7 +188,7 @@ describe('drive files', () => {
     [
       'train.output',
       { kind: 'balloon' },
-      'train.output.kind: the kind "balloon" is not known to this version; the kinds known are rotary, screw, beltDrive, rack, drum.',
+      'train.output.kind: the kind "balloon" is not known to this version; the kinds known are rotary, screw, beltDrive, rack, drum, tangentArm.',
     ],
     [
       'train.output',
@@ -381,8 +381,7 @@ describe('answers and tables', () => {
   });
 
   test('targets: rows 0…D, the last back where it began', () => {
-    const divider = dividerOf(kinematicsOf(cutter), null)!;
-    const answer = targetsAnswer(divider, 73) as {
+    const answer = targetsAnswer(planRun(cutter, 73)!) as {
       rows: { index: number; target: number; exact: string; errorSteps: string }[];
     };
     expect(answer.rows.length).toBe(74);
@@ -396,7 +395,7 @@ describe('answers and tables', () => {
   });
 
   test('CSV reads back with every number as it was', () => {
-    const divider = dividerOf(kinematicsOf(cutter), null)!;
+    const divider = dividerOf(cutter.train, kinematicsOf(cutter), null)!;
     const divisions = Papa.parse<Record<string, string>>(divisionsCsv(divider, [60, 73]), {
       header: true,
       skipEmptyLines: true,
@@ -414,7 +413,7 @@ describe('answers and tables', () => {
     expect([
       rows.length,
       rows[1]?.['target (microsteps)'],
-      rows[1]?.['crank (turns)'],
+      rows[1]?.['motor (turns)'],
       rows[95]?.['angle (deg)'],
     ]).toEqual([96, '11520', '18/5', '360.000000000']);
   });

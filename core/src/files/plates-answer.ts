@@ -1,4 +1,4 @@
-import { decimal, toText, type Rational } from '../numbers/index.ts';
+import { decimal, rational, toText, type Rational } from '../numbers/index.ts';
 import {
   compoundMoves,
   coordinates,
@@ -86,6 +86,7 @@ export const drillingMoves = (holes: number, radiusMm: number): string =>
   [
     `; ${holes} holes on a circle of ${radiusMm} mm radius, hole 0 to the right, counter-clockwise`,
     '; Read it through and run it in the air first; depth and feed are yours to set.',
+    'G21',
     'G90',
     ...coordinates(holes, radiusMm).map((h, i) =>
       i === 0
@@ -93,6 +94,20 @@ export const drillingMoves = (holes: number, radiusMm: number): string =>
         : `X${h.x.toFixed(3)} Y${h.y.toFixed(3)}`,
     ),
     'G80',
+    'M2',
+    '',
+  ].join('\n');
+
+/** The same circle on a rotary axis: one angle a hole, with a stop at each. Degrees. */
+export const anglesGcode = (holes: number, letter = 'A'): string =>
+  [
+    `; ${holes} holes, ${letter} in degrees, ${toText(rational(360, holes))} degrees a hole`,
+    '; Read it through and run it in the air first; depth and feed are yours to set.',
+    'G90',
+    ...Array.from({ length: holes }, (_, i) => [
+      `G0 ${letter}${decimal(rational(360 * i, holes), 6)} ; hole ${i}`,
+      'M0',
+    ]).flat(),
     'M2',
     '',
   ].join('\n');

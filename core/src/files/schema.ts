@@ -21,6 +21,7 @@ import {
   readMoves,
   refusalOf,
   refuseSweep,
+  refuseTrain,
   show,
   sourceKindOf,
   sources,
@@ -28,6 +29,7 @@ import {
   stages,
   type Drive,
   type DutyId,
+  type InputSpec,
   type Sweep,
 } from '../drive/index.ts';
 
@@ -96,7 +98,6 @@ const job = Joi.object({
   spins: dutiesOf('spins'),
   camera: dutyOf('camera'),
   altAz: dutyOf('altAz'),
-  arm: dutyOf('arm'),
   knob: dutyOf('knob'),
   divisions: divisions.default(''),
   toleranceArcsec: positive('20'),
@@ -144,8 +145,20 @@ const source = kindData<{ kind: string; modes?: unknown; mode?: unknown }>(sourc
   return checked.ok ? null : checked.refusal;
 });
 
+/** Any output may say its play as an angle of its shaft. (docs: formats) */
+const playArcmin: InputSpec = {
+  type: 'size',
+  key: 'playArcmin',
+  label: 'Backlash',
+  unit: '′',
+  min: 0,
+  max: 21_600,
+  default: null,
+  optional: true,
+};
+
 const output = kindData(outputs, (value) =>
-  isOutputKind(value.kind) ? refusalOf(outputKindOf(value).inputs, { ...value }) : null,
+  isOutputKind(value.kind) ? refusalOf([...outputKindOf(value).inputs, playArcmin], { ...value }) : null,
 );
 
 const encoder = Joi.object({})
@@ -212,7 +225,8 @@ export const driveSchema = Joi.object({
       );
     if (j.toleranceMm !== undefined && j.radiusMm === undefined && t.output.kind === 'rotary')
       return refuse(helpers, refused('noRadius', '', { path: 'job.radiusMm' }).refusal);
-    return value;
+    const locks = refuseTrain(t);
+    return locks ? refuse(helpers, at('train', locks)) : value;
   });
 
 /** "train.stages[1].wheel" */
@@ -249,7 +263,9 @@ export function refusalFrom(error: Joi.ValidationError): Refusal {
     case 'string.max':
       return plain('tooLong');
     case 'array.max':
-      return plain('tooManyStages');
+      return plain(detail.path.at(-1) === 'stages' ? 'tooManyStages' : 'listTooLong', {
+        unit: String(detail.path.at(-1)),
+      });
     case 'number.base':
       return plain('notNumber');
     case 'number.integer':

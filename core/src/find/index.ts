@@ -1,4 +1,11 @@
-export { labelInterval, ratioInterval, simplestIn, type Interval, type TurnCount } from './true-ratio.ts';
+export {
+  labelInterval,
+  middleOf,
+  ratioInterval,
+  simplestIn,
+  type Interval,
+  type TurnCount,
+} from './true-ratio.ts';
 export { pairTrains, type PairTrain, type Teeth } from './wheel-pairs.ts';
 export type { FindAnswer, FoundRow, Gone, Reason, RowKind } from './answer.ts';
 export { findAfter } from './after.ts';

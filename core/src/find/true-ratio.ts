@@ -37,6 +37,15 @@ export function labelInterval(label: Rational, percent: Rational): Interval | nu
   return compare(low, ZERO) > 0 ? { low, high: add(label, off) } : null;
 }
 
+/** What was counted, and how far it may be off: n/(s·k) ± e/(s·k). (handbook: numbers, where a ratio comes from) */
+export const middleOf = ({
+  low,
+  high,
+}: Interval): { readonly ratio: Rational; readonly plusMinus: Rational } => ({
+  ratio: div(add(low, high), rational(2)),
+  plusMinus: div(sub(high, low), rational(2)),
+});
+
 /** The `count` simplest fractions in an interval. (handbook: numbers, true ratio) */
 export function simplestIn({ low, high }: Interval, count: number): readonly Rational[] {
   const out: Rational[] = [];

@@ -61,6 +61,17 @@ export function armError(arm: TurningArm, seconds: number): number {
   return (angleOf(arm.kind, arm.radiusMm, travel) - arm.rate * seconds) * ARCSEC;
 }
 
+/** How fast the arm runs away from the sky at that moment, ″ a second, fast positive. */
+export function armDrift(arm: TurningArm, seconds: number): number {
+  const angle = angleOf(arm.kind, arm.radiusMm, arm.leadMm * arm.turnsPerSecond * seconds);
+  const speed = (arm.leadMm * arm.turnsPerSecond) / arm.radiusMm / speedAt(arm.kind, angle);
+  return (speed - arm.rate) * ARCSEC;
+}
+
+/** The speed of the screw that is right at θ = 0, turns a second: 2πρ/l turns for one of the hinge. */
+export const screwFor = (radiusMm: number, leadMm: number, rate: number): number =>
+  (radiusMm * rate) / leadMm;
+
 /** When the error first passes ± `limit` ″, to a thousandth of a second; null within `most` seconds. */
 export function armExceeds(arm: TurningArm, limit: number, most: number): number | null {
   const beyond = (t: number): boolean => Math.abs(armError(arm, t)) > limit;

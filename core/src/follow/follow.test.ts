@@ -1,6 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { exactly, frac, mul, rational, sub, toNumber, toText, type Rational } from '../numbers/index.ts';
+import {
+  exactly,
+  frac,
+  mul,
+  piValue,
+  rational,
+  sub,
+  toNumber,
+  toText,
+  type Rational,
+} from '../numbers/index.ts';
 import { periodOf, rateName, type Timer } from '../drive/index.ts';
 import {
   armError,
@@ -32,7 +42,7 @@ import {
 
 const STARS = exactly('86164.0905');
 const timing = (steps: number | string, hz: string, period = STARS, more: Partial<Timer> = {}) =>
-  timingOf(exactly(String(steps)), period, { tickHz: hz, bits: 16, ...more });
+  timingOf(piValue(exactly(String(steps))), period, { tickHz: hz, bits: 16, ...more });
 
 describe('periods', () => {
   test.each<[Parameters<typeof periodOf>[0], string, string]>([

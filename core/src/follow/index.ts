@@ -1,7 +1,9 @@
 export {
   arcsecAnHour,
   clockOff,
+  counterBits,
   intervals,
+  longestWait,
   overheadSeconds,
   ppm,
   secondsADay,
@@ -14,22 +16,35 @@ export {
 export { longestExposure, onChip, pixelScale, polarDrift, STAR_RATE, undrivenExposure } from './camera.ts';
 export {
   axisRates,
+  greatestRates,
   path,
   pointingOf,
+  setsAfter,
   turningExposure,
   zenithCap,
   type AxisRates,
+  type Greatest,
   type PathPoint,
   type Pointing,
 } from './pointing.ts';
 export {
   angleOf,
+  armDrift,
   armError,
   armExceeds,
   armFor,
   corrections,
+  screwFor,
   speedAt,
   travelOf,
   type Correction,
   type TurningArm,
 } from './arms.ts';
+export {
+  causesOf,
+  largestCause,
+  turningArm,
+  type CauseId,
+  type RateAsked,
+  type RateCause,
+} from './causes.ts';

@@ -1,15 +1,19 @@
 import {
   abs,
   add,
+  compare,
   div,
   exactly,
   floor,
   isWhole,
   mul,
+  nearestFraction,
+  nearPi,
   rational,
   round,
   sub,
   toNumber,
+  type PiValue,
   type Rational,
 } from '../numbers/index.ts';
 import type { Timer } from '../drive/index.ts';
@@ -24,21 +28,28 @@ export interface Spread {
 /** One fixed interval, and what it does to the rate: positive is fast. */
 export interface Fixed {
   readonly ticks: bigint;
-  /** wanted over made, less one; exact */
+  /** wanted over made, less one; exact, or by 70 figures of π */
   readonly off: Rational;
 }
 
 /** How a timer keeps a rate of steps. */
 export interface Timing {
+  /** exact, or by 70 figures of π */
   readonly stepsPerSecond: Rational;
-  /** ticks between two steps, less what each step takes anyway; exact */
+  /** ticks between two steps, less what each step takes anyway; exact, or by 70 figures of π */
   readonly interval: Rational;
+  /** the steps of a turn hold π, and so does the interval: what is shared out is the nearest fraction of 16 bits */
+  readonly holdsPi: boolean;
   /** the nearest, and the one at its other side; null when the interval rounds to no tick at all */
   readonly fixed: Fixed | null;
   readonly beside: Fixed | null;
   readonly spread: Spread;
+  /** what the shared intervals leave in the long run: 0, but where π is cut off */
+  readonly spreadOff: Rational;
   /** the counter holds the longest of these intervals */
   readonly fits: boolean;
+  /** faster than the controller can step */
+  readonly tooFast: boolean;
   /** F·T is whole */
   readonly even: boolean;
 }
@@ -59,37 +70,53 @@ export function tickHz(timer: Timer): Rational {
 export const overheadSeconds = (timer: Timer): Rational =>
   timer.overheadUs === undefined ? rational(0) : div(exactly(timer.overheadUs), rational(1_000_000));
 
+/** The width of the counter in force, bits. */
+export const counterBits = (timer: Timer): number => timer.bits ?? 16;
+
+/** The longest wait a counter holds, ticks. */
+export const longestWait = (timer: Timer): bigint => (1n << BigInt(counterBits(timer))) - 1n;
+
+/** Less than a thousandth of a part in a million is none: no clock is told apart so finely. */
+const shown = (off: Rational): Rational => (compare(abs(off), NONE) < 0 ? rational(0) : off);
+const NONE = rational(1n, 10n ** 9n);
+
+/** A denominator of what is shared out where the interval holds π. */
+const SHARED = 65_536n;
+
 /**
  * How `steps` a turn, one turn in `period` seconds, come out in ticks. Both above 0. Throws a RangeError for no steps.
  * (handbook: follow)
  */
-export function timingOf(steps: Rational, period: Rational, timer: Timer): Timing {
+export function timingOf(steps: PiValue, period: Rational, timer: Timer): Timing {
   const hz = tickHz(timer);
-  const wanted = div(period, steps);
+  const holdsPi = steps.piPower !== 0;
+  const perSecond = div(nearPi(steps), period);
+  const wanted = div(rational(1), perSecond);
   const over = overheadSeconds(timer);
   const interval = mul(hz, sub(wanted, over));
   const ticks = round(interval);
   const q = floor(interval);
-  const part = sub(interval, rational(q));
-  const fixedAt = (n: bigint): Fixed | null => {
-    if (n < 1n) return null;
-    const made = sub(div(wanted, add(div(rational(n), hz), over)), rational(1));
-    return { ticks: n, off: made };
-  };
-  const longest = timer.how === 'fixed' ? ticks : isWhole(interval) ? q : q + 1n;
-  const bits = timer.bits ?? 16;
+  const made = (wait: Rational): Rational => sub(div(wanted, add(div(wait, hz), over)), rational(1));
+  const fixedAt = (n: bigint): Fixed | null => (n < 1n ? null : { ticks: n, off: made(rational(n)) });
+  const part = holdsPi ? nearestFraction(sub(interval, rational(q)), SHARED) : sub(interval, rational(q));
+  const even = isWhole(interval);
+  const longest = timer.how === 'fixed' ? ticks : even ? q : q + 1n;
   return {
-    stepsPerSecond: div(steps, period),
+    stepsPerSecond: perSecond,
     interval,
+    holdsPi,
     fixed: fixedAt(ticks),
-    beside: isWhole(interval) ? null : fixedAt(ticks === q ? q + 1n : q),
+    beside: even ? null : fixedAt(ticks === q ? q + 1n : q),
     spread: { q, num: part.n, den: part.d },
-    fits: ticks >= 1n && longest <= (1n << BigInt(bits)) - 1n,
-    even: isWhole(interval),
+    spreadOff: holdsPi && q >= 1n ? shown(made(add(rational(q), part))) : rational(0),
+    fits: ticks >= 1n && longest <= longestWait(timer),
+    tooFast:
+      timer.maxStepsPerSecond !== undefined && compare(perSecond, exactly(timer.maxStepsPerSecond)) > 0,
+    even,
   };
 }
 
-/** The first `count` intervals by error diffusion, in ticks: a sum gains num, and pays den back with a longer wait. (handbook: follow) */
+/** The first `count` intervals by error diffusion, in ticks: a sum gains num, and one tick is added when it overflows den. (handbook: follow) */
 export function* intervals({ q, num, den }: Spread, count: number): Generator<bigint> {
   let sum = 0n;
   for (let i = 0; i < count; i++) {

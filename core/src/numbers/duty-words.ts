@@ -38,6 +38,48 @@ export const dutyWords = {
     says: (t) => `there is no number ${t.given}`,
     cure: () => 'choose one that is there',
   },
+  listTooLong: {
+    says: (t) => `the list of ${t.unit ?? 'these'} holds more than ${t.limit ?? 'is allowed'}`,
+    cure: () => 'take some of them away, or make another drive',
+  },
+  noCircle: {
+    says: (t) => `no circle of these plates makes ${t.given}`,
+    cure: (t) => `make one of ${t.limit ?? 'more'} holes, or a multiple`,
+  },
+  noTurn: {
+    says: () => 'a tangent arm opens a little way and back, it does not divide a turn',
+    cure: () => 'choose an output that turns round',
+  },
+  noSteps: {
+    says: (t) => `a ${t.given} has no steps, so it goes to no place by itself`,
+    cure: () => 'choose a source that counts, or a wheel that locks',
+  },
+  passesLimits: {
+    says: (t) =>
+      `${t.given} gaps need ${t.example ?? 'more'} of a turn, but the work may turn only ${t.limit ?? 'less'}${t.unit ? ` (${t.unit})` : ''}`,
+    cure: () => 'widen the limits in the Train, or cut the wheel in two settings',
+  },
+  notShared: {
+    says: (t) => `one shot has one clock, and ${t.given} is not ${t.limit ?? 'the first sweep’s'}`,
+    cure: () => 'give all its sweeps the same frames, interval, exposure and writing',
+  },
+  shotTooShort: {
+    says: (t) => `the interval is ${t.given} too short, and ${t.limit ?? 'moving'} breaks it first`,
+    cure: () => 'take a longer interval, or a faster motor',
+  },
+  axisLetter: {
+    says: (t) => `${t.given} is not an axis and a letter`,
+    cure: (t) =>
+      `write names and letters, ${t.limit ? `the axes are ${t.limit}, ` : ''}for example slide=X,pan=A`,
+  },
+  axisTwice: {
+    says: (t) => `the letter ${t.given} is given twice`,
+    cure: () => 'give each axis a letter of its own',
+  },
+  tableTooLong: {
+    says: (t) => `the table would have ${t.given} intervals`,
+    cure: (t) => `at most ${t.limit ?? '1000000'} are made: take a lower top speed, or more acceleration`,
+  },
   shortStages: {
     says: () => 'speeding up and slowing down together take more than the whole sweep',
     cure: () => 'make the two shares add up to 100 % at most',

@@ -28,9 +28,19 @@ export {
   type Rational,
 } from './rational.ts';
 export { factors, gcd, isPrime, lcm, valuation, type Factors } from './primes.ts';
-export { ceilTimesPi, compareToPi } from './pi.ts';
-export { comparePi, divPi, piText, piToNumber, piValue, roundPi, scalePi, type PiValue } from './pi-value.ts';
-export { simplestFirst } from './simplest.ts';
+export { ceilTimesPi, compareToPi, PI } from './pi.ts';
+export {
+  comparePi,
+  divPi,
+  nearPi,
+  piText,
+  piToNumber,
+  piValue,
+  roundPi,
+  scalePi,
+  type PiValue,
+} from './pi-value.ts';
+export { nearestFraction, simplestFirst } from './simplest.ts';
 export { firstInRange, worstResidue } from './residues.ts';
 export { at, refused, taken, type Refusal, type RefusalCode, type Result } from './refusal.ts';
 export { refusalSays, refusalSentence } from './refusal-text.ts';

@@ -1,4 +1,4 @@
-import { compareToPi, roundTimesPi } from './pi.ts';
+import { compareToPi, PI, roundTimesPi } from './pi.ts';
 import { abs, compare, div, isZero, mul, ONE, round, toNumber, toText, type Rational } from './rational.ts';
 
 /** q·π^piPower, exact: π stays a symbol. Zero has power 0. (handbook: numbers) */
@@ -42,3 +42,7 @@ export function piText(a: PiValue): string {
   if (a.piPower === -1) return a.q.d === 1n ? `${q}/π` : `${a.q.s < 0n ? '-' : ''}${a.q.n}/(${a.q.d}·π)`;
   return toText(abs(a.q)) === '1' ? (a.q.s < 0n ? '-π' : 'π') : `${q}·π`;
 }
+
+/** A rational within 10⁻⁷⁰ of a, relatively: for sums that mix π with other numbers and are rounded at their end. */
+export const nearPi = (a: PiValue): Rational =>
+  a.piPower === 0 ? a.q : a.piPower === 1 ? mul(a.q, PI) : div(a.q, PI);

@@ -2,6 +2,8 @@ import { compare, div, mul, numerator, rational, round, type Rational } from './
 
 const DIGITS = 3141592653589793238462643383279502884197169399375105820974944592307816406286n;
 const LOW = rational(DIGITS, 10n ** 75n);
+/** π to 75 figures, from below. */
+export const PI: Rational = LOW;
 const HIGH = rational(DIGITS + 1n, 10n ** 75n);
 
 /**

@@ -144,6 +144,12 @@ export const refusalWords = {
     says: () => 'an input sun needs the fixed wheel to be a ring',
     cure: () => 'set the fixed mesh to inner, or take the sun away',
   },
+  restsInMove: {
+    says: (t) =>
+      `the Geneva of ${t.given} comes to rest while the next one, of ${t.limit ?? 'more slots'}, is moving`,
+    cure: () =>
+      'give the stages between them a ratio that lets the second one rest each time, or leave one out',
+  },
   noTravel: {
     says: (t) => `${t.given} cannot be read as a move`,
     cure: () => 'write lengths, for example 1 mm, 1/8 in, 2π mm',

@@ -69,3 +69,16 @@ export function* simplestFirst(low: Rational, high: Rational): Generator<Rationa
     add({ ...span, low: [n, d], lowIn: false });
   }
 }
+
+/** The fraction nearest to r of those with a denominator of at most `most`, by continued fractions; r ≥ 0. Within 1/most² of r. */
+export function nearestFraction(r: Rational, most: bigint): Rational {
+  let [n, d] = [r.n, r.d];
+  let [p0, q0, p1, q1] = [0n, 1n, 1n, 0n];
+  while (d !== 0n) {
+    const a = n / d;
+    if (q0 + a * q1 > most) break;
+    [p0, q0, p1, q1] = [p1, q1, p0 + a * p1, q0 + a * q1];
+    [n, d] = [d, n - a * d];
+  }
+  return rational(p1, q1);
+}

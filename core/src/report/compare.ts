@@ -45,7 +45,7 @@ export function compareReports(a: Report, b: Report): readonly CompareRow[] {
     });
   if (a.counts.length > 0)
     both('worst error', (r) => side(r.verdict[2]?.figure?.text ?? ['Unknown'], r.verdict[2]?.graded ?? null));
-  for (const label of ['one turn takes', 'play in all'])
+  for (const label of ['one turn takes', 'total lost motion'])
     both(label, (r) => side(r.train.work.rows.find((w) => w.label === label)?.figure.text ?? ['none']));
   both('wheels', (r) => side([teethOf(r)]));
   return rows;

@@ -3,12 +3,13 @@ import {
   cures,
   divide,
   dividerOf,
-  toleranceOf,
   type Cure,
   type Division,
   type Owns,
   type WheelRange,
 } from '../divide/index.ts';
+import { toleranceOf } from '../motion/index.ts';
+import { doubtful } from './doubt-words.ts';
 import type { Graded } from './figure.ts';
 import { gradeWords } from './grades.ts';
 import { grouped, shortList, whole } from './text.ts';
@@ -33,7 +34,11 @@ const MOST_CURES = 6;
 const LISTED = 60;
 
 function cureReport(drive: Drive, cure: Cure, before: readonly Division[]): CureReport {
-  const divider = dividerOf(kinematicsOf({ ...drive, train: cure.train }), toleranceOf(drive.job));
+  const divider = dividerOf(
+    cure.train,
+    kinematicsOf({ ...drive, train: cure.train }),
+    toleranceOf(drive.job),
+  );
   const after = divider ? before.slice(0, LISTED).map((d) => divide(divider, d.divisions)) : [];
   const groups = new Map<Division['grade'], string[]>();
   for (const d of after) groups.set(d.grade, [...(groups.get(d.grade) ?? []), grouped(String(d.divisions))]);
@@ -45,7 +50,14 @@ function cureReport(drive: Drive, cure: Cure, before: readonly Division[]): Cure
     train: cure.train,
     outcome: order.flatMap((grade) => {
       const counts = groups.get(grade);
-      return counts ? [{ graded: { grade, word: gradeWords[grade] }, counts: shortList(counts, 6) }] : [];
+      return counts
+        ? [
+            {
+              graded: doubtful({ grade, word: gradeWords[grade] }, divider!.doubt, 'arcsec'),
+              counts: shortList(counts, 6),
+            },
+          ]
+        : [];
     }),
     loses: lost.length === 0 ? '' : `loses ${shortList(lost.map((d) => grouped(String(d.divisions))))}`,
   };

@@ -4,11 +4,11 @@ import {
   errorSeries,
   microstepArcsec,
   stepsToArcsec,
-  toleranceArcsec,
   worstMove,
   type Divider,
   type Division,
 } from '../divide/index.ts';
+import { toleranceArcsec } from '../motion/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { closingFigure, spacingFigure, worstFigure } from './division-working.ts';
 import type { Figure, Graded } from './figure.ts';
@@ -46,12 +46,13 @@ export function divisionRow(d: Division, divider: Divider): DivisionRow {
     spacing: angleText(arcsec(d.spacingErrorSteps)),
     closing: signedAngle(closing),
     closingMisses: outside > 0 ? `Misses by ${roughAngle(outside)}` : null,
-    mode: modeText(d),
+    mode: modeText(d, divider),
     idle: d.idle,
   };
 }
 
-const modeText = (d: Division): string => {
+const modeText = (d: Division, { by }: Divider): string => {
+  if (by === 'rest') return d.grade === 'even' ? 'Every rest' : `lacks ${whole(d.missingFactor)}`;
   if (d.grade === 'even') return 'Full step';
   if (d.coarsestMode !== null) return d.coarsestMode === 1 ? 'Full step' : `1/${d.coarsestMode}`;
   return `lacks ${whole(d.missingFactor)}`;
@@ -88,7 +89,7 @@ export function errorChart(divider: Divider, d: Division): ErrorChart {
     drift,
     closing,
     tolerance,
-    leavesAtGap: first <= d.divisions ? first + 1 : null,
+    leavesAtGap: first < d.divisions ? first + 1 : null,
   };
 }
 

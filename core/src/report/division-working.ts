@@ -10,6 +10,8 @@ import {
   type Division,
 } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
+import { isSure, type StopBy, type Stops } from '../motion/index.ts';
+import { doubtText } from './doubt-words.ts';
 import type { Figure, WorkingLine } from './figure.ts';
 import type { Rich } from './rich.ts';
 import { turnLine } from './train.ts';
@@ -25,6 +27,15 @@ import {
   strong,
   whole,
 } from './text.ts';
+
+/** What the work stops by, in a word for a working. */
+export const UNITS = {
+  step: 'microstep',
+  mark: 'mark',
+  count: 'count',
+  hole: 'hole',
+  rest: 'rest',
+} as const satisfies Record<StopBy, string>;
 
 const zeroLine = (label: string): WorkingLine => ({ label, text: strong(['0″']), exact: true });
 
@@ -53,11 +64,11 @@ function whyNot(d: Division, N: Rational): WorkingLine[] {
 }
 
 /** Steps turned into an angle: the two lines before the last. */
-function inAngle(label: string, steps: Rational, N: Rational): WorkingLine[] {
+function inAngle(label: string, steps: Rational, { stepsPerTurn: N, by }: Divider): WorkingLine[] {
   const micro = microstepArcsec(N);
   return [
     {
-      label: 'one microstep',
+      label: `one ${UNITS[by]}`,
       text: [`${whole(ARCSEC_PER_TURN)}″ ÷ `, ...mixed(N), ' = ', ...fraction(micro), '″'],
       exact: true,
     },
@@ -89,8 +100,23 @@ const figure = (
   label: `${label} ${grouped(String(d.divisions))}`,
   value: toText(mul(steps, microstepArcsec(divider.stepsPerTurn))),
   text,
-  exact: isZero(steps),
-  working,
+  exact: isZero(steps) && isSure(divider.doubt),
+  working: () => withDoubt(working(), divider),
+});
+
+/** Before its last line a working says what all of it rests on. */
+function withDoubt(lines: readonly WorkingLine[], { doubt }: Divider): readonly WorkingLine[] {
+  const last = lines.at(-1);
+  if (isSure(doubt) || !last) return lines;
+  const rests = { label: 'rests on', text: [doubtText(doubt, 'arcsec').replace(/^,? /, '')], exact: false };
+  return [...lines.slice(0, -1), rests, { ...last, exact: false }];
+}
+
+const stopsOfDivider = ({ by, stepsPerTurn }: Divider): Stops => ({
+  by,
+  perTurn: stepsPerTurn,
+  perStop: null,
+  room: null,
 });
 
 /** The worst rounding of D divisions, ±. (handbook: divide, absolute targets) */
@@ -111,12 +137,12 @@ export function worstFigure(asked: Asked): Figure {
       if (d.step.d === 1n)
         return [
           ...lines,
-          { label: 'every place', text: ['is a whole microstep'], exact: true },
+          { label: 'every place', text: [`is a whole ${UNITS[divider.by]}`], exact: true },
           zeroLine(label),
         ];
       if (d.divisions <= MOST_CHARTED) {
         const move = worstMove(errorSeries(N, d.divisions));
-        const t = targetAt(N, d.divisions, move);
+        const t = targetAt(stopsOfDivider(divider), d.divisions, move);
         lines.push({
           label: `gap ${grouped(String(move + 1))}, move ${grouped(String(move))}`,
           text: [
@@ -131,7 +157,7 @@ export function worstFigure(asked: Asked): Figure {
       const from = measured(arcsec) === String(arcsec) ? [] : [{ unit: `from ${arcsec.toPrecision(6)}″` }];
       return [
         ...lines,
-        ...inAngle('so it is off', d.worstErrorSteps, N),
+        ...inAngle('so it is off', d.worstErrorSteps, divider),
         { label, text: [{ strong: text }, ...from], exact: false },
       ];
     },
@@ -148,6 +174,7 @@ export function spacingFigure(asked: Asked): Figure {
     const lines = [turnLine(drive, k), ...whyNot(d, N)];
     if (d.step.d === 1n) return [...lines, zeroLine(label)];
     const rest = d.step.n % d.step.d;
+    const last = abs(targetAt(stopsOfDivider(divider), d.divisions, d.divisions - 1).errorSteps);
     return [
       ...lines,
       {
@@ -157,10 +184,20 @@ export function spacingFigure(asked: Asked): Figure {
           stacked(rest, d.step.d),
           ' or ',
           stacked(d.step.d - rest, d.step.d),
+          ...(N.d === 1n ? [] : [', where they occur in the first turn']),
         ],
         exact: true,
       },
-      ...inAngle('the greater', d.spacingErrorSteps, N),
+      ...(N.d === 1n
+        ? []
+        : [
+            {
+              label: 'the last gap',
+              text: ['closes on the first place as the work does, off by ', ...fraction(last)],
+              exact: true,
+            },
+          ]),
+      ...inAngle('the greatest', d.spacingErrorSteps, divider),
       { label, text: strong([text]), exact: false },
     ];
   });
@@ -198,7 +235,7 @@ export function closingFigure(asked: Asked): Figure {
         ],
         exact: true,
       },
-      ...inAngle('in the last gap', d.closingErrorSteps, N),
+      ...inAngle('in the last gap', d.closingErrorSteps, divider),
       {
         label,
         text: [{ strong: signedAngle(arcsec) }, { unit: arcsec > 0 ? 'one thin tooth' : 'one thick tooth' }],

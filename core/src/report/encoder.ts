@@ -1,5 +1,6 @@
 import { ARCSEC_PER_TURN, div, factors, rational, toNumber, toText } from '../numbers/index.ts';
-import { counterOf, divide, toleranceOf } from '../divide/index.ts';
+import { counterOf, divide } from '../divide/index.ts';
+import { isSure, toleranceOf } from '../motion/index.ts';
 import { countsPerTurn, type Drive, type Kinematics } from '../drive/index.ts';
 import type { Figure, Graded } from './figure.ts';
 import { gradeOfDivision } from './grades.ts';
@@ -34,7 +35,7 @@ export function encoderReport(drive: Drive, k: Kinematics, asked: readonly numbe
       label,
       value: toText(counts),
       text: mixed(counts),
-      exact: counter.inexact.length === 0,
+      exact: isSure(counter.doubt),
       working: () => [
         {
           label: 'encoder',
@@ -51,7 +52,7 @@ export function encoderReport(drive: Drive, k: Kinematics, asked: readonly numbe
               },
             ]
           : []),
-        { label, text: strong(mixed(counts)), exact: counter.inexact.length === 0 },
+        { label, text: strong(mixed(counts)), exact: isSure(counter.doubt) },
       ],
     },
     one: `${measured(toNumber(div(rational(ARCSEC_PER_TURN), counts)))}″ a count at the work`,

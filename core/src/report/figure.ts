@@ -1,4 +1,4 @@
-import type { Grade } from '../divide/index.ts';
+import type { Grade } from '../motion/index.ts';
 import { plainText, type Rich } from './rich.ts';
 
 /** One line of a working: what it is, the arithmetic, whether it is exact. */
@@ -26,6 +26,8 @@ export interface Figure {
 export interface Graded {
   readonly grade: Grade;
   readonly word: string;
+  /** the word tells what it rests on: a label, a measurement */
+  readonly doubt?: true;
 }
 
 /** A working as text for the clipboard, one line each. */

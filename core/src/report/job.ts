@@ -10,14 +10,8 @@ import {
   toText,
   type Rational,
 } from '../numbers/index.ts';
-import {
-  asksOf,
-  toleranceArcsec,
-  toleranceOf,
-  worthChasing,
-  type Asks,
-  type Tolerance,
-} from '../divide/index.ts';
+import { asksOf, worthChasing, type Asks } from '../divide/index.ts';
+import { toleranceArcsec, toleranceOf, type Tolerance } from '../motion/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { refusalSays } from '../numbers/index.ts';
 import type { Figure } from './figure.ts';

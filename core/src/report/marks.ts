@@ -1,13 +1,14 @@
 import type { Drive, Kinematics } from '../drive/index.ts';
+import { doubtOf } from '../motion/index.ts';
 import { left, partLabel, type ShelfPart, type Use } from '../shelf/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import { asksDuties, type DutiesReport } from './duties/duties.ts';
 import type { PlateRow } from './duties/plates.ts';
-import { shortList, whole } from './text.ts';
+import { whole } from './text.ts';
 import { stageReports } from './train.ts';
-import { attention, type Place } from './verdict.ts';
+import { attention, platesAttention, type Place } from './verdict.ts';
 
-/** ring: nothing yet; dot: in order; diamond: wants attention, with the reason. */
+/** ring: nothing yet; dot: in order; diamond: needs attention, with the reason. */
 export interface Mark {
   readonly place: Place;
   readonly mark: 'ring' | 'dot' | 'diamond';
@@ -17,7 +18,7 @@ export interface Mark {
 export const markWords = {
   ring: 'nothing yet',
   dot: 'in order',
-  diamond: 'wants attention',
+  diamond: 'needs attention',
 } as const satisfies Record<Mark['mark'], string>;
 
 interface Marked {
@@ -40,12 +41,8 @@ export function marks(
 ): readonly Mark[] {
   const asked = divisions.length;
   const others = asksDuties(drive);
-  const lacking = plates?.filter((r) => r.graded.grade === 'unknown').map((r) => String(r.divisions)) ?? [];
-  const misses = plates
-    ? lacking.length > 0
-      ? `no circle for ${shortList(lacking)}`
-      : null
-    : (attention(divisions, divider) ?? duties.attention);
+  const misses =
+    platesAttention(plates) ?? (plates ? null : attention(divisions, divider)) ?? duties.attention;
   return [
     asked > 0
       ? dot('job', 'divisions asked')
@@ -67,8 +64,8 @@ function trainMark(drive: Drive, k: Kinematics): Mark {
   if (drive.train.stages.length === 0) return ring('train', 'no stage yet: the motor turns the work itself');
   const misfit = stageReports(drive, k).flatMap((s) => s.warns)[0];
   if (misfit) return diamond('train', misfit);
-  if (k.inexact.length > 0)
-    return diamond('train', `${k.inexact[0]!.label} is not counted: find the true ratio`);
+  const guess = doubtOf(k).printed[0];
+  if (guess !== undefined) return diamond('train', `${guess} is not counted: find the true ratio`);
   if (!k.stepsPerTurn) return dot('train', 'this source has no steps');
   if (!k.lock && k.turnsToClose !== null && k.turnsToClose > 1n)
     return diamond(

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newDrive } from '../drive/index.ts';
-import { planRun } from '../run/index.ts';
 import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
 import {
   errorScale,
   leftOutSays,
   piecesReport,
+  planRun,
   plainText,
   report,
   sheet,
@@ -58,7 +58,7 @@ describe('the verdict strip', () => {
     const r = report(driveOf(32, 1, [plainRatio('25792/405')], '10'));
     expect([plainText(r.train.steps.text), r.verdict[0]?.graded?.word]).toEqual([
       '2 037 359/405',
-      'In 405 turns',
+      'Repeats after 405 turns',
     ]);
   });
 
@@ -263,7 +263,7 @@ describe('the train', () => {
       'one of 60 6°00′00.0″',
       'step at rim 0.21 µm',
       'one turn takes 5.70 min',
-      'play in all 3.82′',
+      'total lost motion 3.82′',
     ]);
   });
 
@@ -283,10 +283,10 @@ describe('the train', () => {
 
 describe('the run sheet', () => {
   test('gap 31 of 73', () => {
-    const row = sheet(planRun(wheelCutter(), 73)!).row(31);
+    const row = sheet(planRun(wheelCutter(), 73)!).row(30);
     expect([row.target, row.moved, row.error].map((t) => t.replaceAll('\u2009', ' '))).toEqual([
       '449 753',
-      '14 991',
+      '+14 991',
       '−0.50″',
     ]);
     expect([row.wanted, row.position].map((p) => `${p.d}°${p.m}′${p.s}″`)).toEqual([
@@ -297,10 +297,10 @@ describe('the run sheet', () => {
   });
 
   test('seconds carry into minutes and degrees', () => {
-    const full = sheet({ divisions: 1, stepsPerTurn: '1094400', reduction: '342' }).row(2);
-    expect(full.wanted).toEqual({ d: '360', m: '00', s: '00.0' });
+    const full = sheet({ divisions: 1, stepsPerTurn: '1094400', reduction: '342' }).row(1);
+    expect(full.wanted).toEqual({ d: '360', m: '00', s: '00.0', back: false });
     const near = sheet({ divisions: 25_920_001, stepsPerTurn: '25920000', reduction: '1' }).row(
-      25_920_001,
+      25_920_000,
     ).wanted;
     expect([near.m, near.s]).toEqual(['00', '00.0']);
   });

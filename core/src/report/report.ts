@@ -3,20 +3,19 @@ import {
   countMap,
   divide,
   dividerOf,
-  inPlaces,
   ledger,
   MOST_CHARTED,
   needOf,
-  toleranceOf,
   type Divider,
   type Division,
-  type Grade,
   type Owns,
   type WheelRange,
 } from '../divide/index.ts';
+import { toleranceOf, type Grade } from '../motion/index.ts';
 import { kinematicsOf, sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
 import { dutiesReport, dutiesSay, type DutiesReport } from './duties/duties.ts';
-import { byPlates, platesReport, type PlatesReport } from './duties/plates.ts';
+import { platesReport, type PlatesReport } from './duties/plates.ts';
+import { byPlates } from './run-plan.ts';
 import {
   divisionRow,
   errorChart,
@@ -40,7 +39,7 @@ import { shaftReports, type ShaftReport } from './shafts.ts';
 import { ratioFigure, sourceReport, stageReports, stepsFigure, stepUnit, type StageReport } from './train.ts';
 import { workReport, type WorkReport } from './work.ts';
 import { partsThatMatter, stripReport, STRIP, type StripReport } from './strip.ts';
-import { attention, tally, verdict, type VerdictCell } from './verdict.ts';
+import { attention, platesAttention, tally, verdict, type VerdictCell } from './verdict.ts';
 
 /**
  * Every figure of every station for one drive. Sections are computed when first asked for and kept; the drive never changes,
@@ -82,7 +81,7 @@ export interface Report {
     readonly tally: readonly Graded[];
     readonly says: Rich | null;
     readonly idle: string | null;
-    /** what the divisions are counted in: "microstep", "mark", "place" where a wheel locks */
+    /** what the divisions are counted in: "microstep", "mark", "rest" where a wheel locks */
     readonly unit: string;
   };
   /** rates, cameras, arms, sweeps, spins */
@@ -111,19 +110,16 @@ export function report(drive: Drive): Report {
   const k = kinematicsOf(drive);
   const read = readDivisions(drive.job.divisions);
   const counts = read.ok ? read.value : [];
-  const divider = dividerOf(k, toleranceOf(drive.job));
+  const divider = dividerOf(drive.train, k, toleranceOf(drive.job));
   const divisions = lazy(() => (divider ? counts.map((c) => divide(divider, c)) : []));
-  /** what figures are drawn from: places where a wheel locks, else steps */
-  const shown = divider && inPlaces(divider);
-  const drawn = lazy(() => (shown === divider || !shown ? divisions() : counts.map((c) => divide(shown, c))));
   const duties = dutiesReport(drive, k);
   const plates = lazy(() => platesReport(drive, k, counts));
   const byHand = lazy(() => (byPlates(drive) ? (plates()?.rows ?? null) : null));
   const judged = lazy(() => ({
     drive,
     k,
-    divider: shown,
-    divisions: drawn(),
+    divider,
+    divisions: divisions(),
     asked: counts.length,
     rates: duties.rates,
     spins: duties.spins,
@@ -138,11 +134,11 @@ export function report(drive: Drive): Report {
   const factorLedger = lazy(() =>
     ledgerReport(ledger(partsThatMatter(drive, k), divisions()), counts.length, LEDGER_ROOM),
   );
-  const rows = lazy(() => (shown ? drawn().map((d) => divisionRow(d, shown)) : []));
+  const rows = lazy(() => (divider ? divisions().map((d) => divisionRow(d, divider)) : []));
   const work = lazy(() => workReport(drive, k, counts[0]));
   const encoder = lazy(() => encoderReport(drive, k, counts));
   const strip = lazy(() => stripReport(divider ? countMap(divider, STRIP.from, STRIP.to) : []));
-  const one = (D: number): OpenedDivision | null => shown && opened(drive, k, shown, D);
+  const one = (D: number): OpenedDivision | null => divider && opened(drive, k, divider, D);
 
   return {
     drive,
@@ -157,9 +153,11 @@ export function report(drive: Drive): Report {
       return cells();
     },
     get attention() {
-      return byHand() ? null : (attention(drawn(), shown) ?? duties.attention);
+      return (
+        platesAttention(byHand()) ?? (byHand() ? null : attention(divisions(), divider)) ?? duties.attention
+      );
     },
-    marks: (runs) => marks({ drive, k, divider: shown, divisions: drawn(), duties, plates: byHand() }, runs),
+    marks: (runs) => marks({ drive, k, divider, divisions: divisions(), duties, plates: byHand() }, runs),
     job: {
       get asks() {
         return asks();
@@ -204,12 +202,12 @@ export function report(drive: Drive): Report {
         return tally(divisions());
       },
       get says() {
-        return shown && divisionsSay(k, shown, drawn());
+        return divider && divisionsSay(k, divider, divisions());
       },
       get idle() {
         return k.lock ? null : idleSay(divisions());
       },
-      unit: k.lock ? 'place' : stepUnit(drive, k),
+      unit: k.lock ? 'rest' : stepUnit(drive, k),
     },
     duties,
     get plates() {
@@ -217,7 +215,7 @@ export function report(drive: Drive): Report {
     },
     unit: stepUnit(drive, k),
     opened: one,
-    chart: (D) => (shown && D <= MOST_CHARTED ? errorChart(shown, divide(shown, D)) : null),
+    chart: (D) => (divider && D <= MOST_CHARTED ? errorChart(divider, divide(divider, D)) : null),
     picture: (column, height) => picture(drive, k, column, height, counts[0] ?? 0),
     map: (from, to) => (divider ? countMap(divider, from, to) : []),
     figure: (key) =>

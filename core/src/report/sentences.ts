@@ -1,9 +1,8 @@
-import { abs, compare, divisionRuns } from '../numbers/index.ts';
-import type { Drive, Kinematics } from '../drive/index.ts';
-import { passesLimits } from '../run/index.ts';
+import { abs, compare, divisionRuns, rational, mul, isWhole, div } from '../numbers/index.ts';
+import type { Kinematics } from '../drive/index.ts';
 import { stepsToArcsec, type Divider, type Division } from '../divide/index.ts';
 import type { Rich } from './rich.ts';
-import { angleText, grouped, inLine, listed, shortList, whole } from './text.ts';
+import { angleText, grouped, inLine, shortList, whole } from './text.ts';
 
 /** What a drive is for, in a few words for its title: "divides 57–60, 73 and 97". */
 export function purpose(counts: readonly number[], moves = '', duties: readonly string[] = []): string {
@@ -18,14 +17,6 @@ export function purpose(counts: readonly number[], moves = '', duties: readonly 
     ...duties,
   ];
   return all.length === 0 ? 'nothing asked yet' : shortList(all, 3);
-}
-
-/** Why a run of D divisions is refused by the limits of turning; null when it is not. */
-export function limitSays(drive: Drive, divisions: number): string | null {
-  const passes = passesLimits(drive, divisions);
-  if (!passes) return null;
-  const why = passes.why ? ` (${passes.why})` : '';
-  return `${grouped(String(divisions))} gaps need ${passes.needs} of a turn, but the work may turn only ${passes.room}${why}. Widen the limits in the Train, or cut the wheel in two settings.`;
 }
 
 /** Which counts do not come out, why, and what to do about it; strong part first. null when all do. */
@@ -52,9 +43,9 @@ export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonl
       ` nothing comes out even until ${whole(k.turnsToClose)} turns are done. Send each tooth to its own microstep and nothing adds up; ${repeat}.`,
     ];
   const lacking = [...new Set(off.map((d) => whole(d.missingFactor)))];
-  const finer = finerMode(off);
+  const finer = finerMode(off, divider);
   const cure = finer
-    ? ` Microsteps of 1/${finer.mode} would do for ${listed(finer.counts.map(String))}.`
+    ? ` Microsteps of 1/${finer.mode} would do for ${shortList(finer.counts.map((D) => grouped(String(D))))}.`
     : '';
   return [
     { strong: `${names} ${verb} not divide ${N}:` },
@@ -62,14 +53,19 @@ export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonl
   ];
 }
 
-/** A mode the driver has in which some of the counts would be whole. */
+/** The mode of the driver in which most of the counts would be whole, and just those; the coarsest of equals. */
 function finerMode(
   off: readonly Division[],
+  { fullStepsPerTurn, modes }: Divider,
 ): { readonly mode: number; readonly counts: readonly number[] } | null {
-  const modes = off.flatMap((d) => (d.coarsestMode === null ? [] : [d.coarsestMode]));
-  if (modes.length === 0) return null;
-  const mode = Math.max(...modes);
-  return { mode, counts: off.filter((d) => d.coarsestMode !== null).map((d) => d.divisions) };
+  const whole = (mode: number, D: number): boolean =>
+    isWhole(div(mul(fullStepsPerTurn, rational(mode)), rational(D)));
+  return modes
+    .map((mode) => ({ mode, counts: off.map((d) => d.divisions).filter((D) => whole(mode, D)) }))
+    .reduce<{ readonly mode: number; readonly counts: readonly number[] } | null>(
+      (best, m) => (m.counts.length > (best?.counts.length ?? 0) ? m : best),
+      null,
+    );
 }
 
 /** Said of counts greater than the steps of a turn: several share one place. */

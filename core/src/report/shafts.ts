@@ -42,7 +42,7 @@ export function shaftReports(drive: Drive, k: Kinematics): readonly ShaftReport[
     const rows = [
       ...turningRows(drive, k, shaft),
       ...stepRow(drive, k, shaft),
-      ...playRow(drive, i, play[i - 1]),
+      ...playRow(drive, k, i, play[i - 1]),
     ];
     return { index: i, title: `Shaft ${i}`, carries, against: shaft.against, rows };
   });
@@ -156,28 +156,30 @@ function stepRow(drive: Drive, k: Kinematics, shaft: Shaft): readonly Row[] {
   return [{ label, figure }];
 }
 
-/** The play of the stage that ends at this shaft, seen at the work. */
-function playRow(drive: Drive, i: number, atWork: number | null | undefined): readonly Row[] {
+/** The backlash of the stage that ends at this shaft, seen at the work; none of what stands before a lock. */
+function playRow(drive: Drive, k: Kinematics, i: number, atWork: number | null | undefined): readonly Row[] {
   if (atWork === undefined) return [];
   const stage = drive.train.stages[i - 1]!;
-  const label = 'play adds';
+  const label = 'backlash added';
+  const locked = k.lock !== null && i - 1 < k.lock.stage;
   const known = atWork !== null;
-  const text = known ? angleText(atWork * Number(ARCSEC_PER_TURN)) : 'Unknown';
+  const text = locked ? 'none' : known ? angleText(atWork * Number(ARCSEC_PER_TURN)) : 'Unknown';
   const estimated = stage.playArcmin === undefined && stage.playMm === undefined;
-  const from = estimated ? 'an estimate until it is measured' : 'as given on its card';
+  const given = estimated ? 'an estimate until it is measured' : 'as given on its card';
+  const from = locked ? 'the wheel that locks after it keeps it from the work' : given;
   const figure: Figure = {
     key: `shaft.${i}.play`,
-    label: `play of the ${kindOf(stage).short}, seen at the work`,
+    label: `backlash of the ${kindOf(stage).short}, seen at the work`,
     value: known ? atWork * Number(ARCSEC_PER_TURN) : null,
     text: [text],
     exact: false,
     working: () => [
       {
         label: kindOf(stage).short,
-        text: [known ? from : 'give its module, or its play, on its card under More'],
+        text: [known ? from : 'give its module, or its backlash, on its card under More'],
         exact: false,
       },
-      { label, text: strong([known ? `${text} at the work` : text]), exact: false },
+      { label, text: strong([known && !locked ? `${text} at the work` : text]), exact: false },
     ],
   };
   return [{ label, figure }];

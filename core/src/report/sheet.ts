@@ -1,70 +1,146 @@
-import { ARCSEC_PER_TURN, div, exactly, mul, rational, toNumber, type Rational } from '../numbers/index.ts';
-import { crankTurns, targetAt } from '../divide/index.ts';
-import type { RunPlan } from '../run/index.ts';
+import {
+  ARCSEC_PER_TURN,
+  abs,
+  div,
+  exactly,
+  floorDiv,
+  isNegative,
+  mul,
+  rational,
+  toNumber,
+  type Rational,
+} from '../numbers/index.ts';
+import { crankTurns } from '../divide/index.ts';
+import { sequenceOf, wayBetween, type PlatePlan, type RunPlan, type Step, type Way } from '../run/index.ts';
 import type { Rich } from './rich.ts';
-import { dms, mixed, signedAngle, whole } from './text.ts';
+import { dms, grouped, mixed, signedAngle, whole } from './text.ts';
 
-type Dms = ReturnType<typeof dms>;
+type Dms = ReturnType<typeof dms> & { readonly back: boolean };
 
-/** One line of the run sheet: where to go for gap `gap`, in steps, in degrees and in turns of the crank. */
+/** One line of the run sheet: where to go, in what the work stops by, in degrees and in turns of the crank. */
 export interface SheetRow {
-  /** 1…D; the line D + 1 is the return to the start */
+  readonly is: Step['is'];
+  /** 1…D; D + 1 leads home */
   readonly gap: number;
   /** gap − 1 */
   readonly move: number;
+  /** where the source is sent, its counts from home, signed; of a plate the hole */
   readonly target: string;
-  /** steps from the place before; "" at the start */
+  /** of a plate: the hole on each circle that a pin drops into */
+  readonly holes: readonly string[];
+  /** from the line before, signed: "+3 460", "−3 459"; "" at the start */
   readonly moved: string;
+  readonly way: Way | null;
   readonly exact: Rich;
   readonly error: string;
   readonly errorArcsec: number;
   /** the wanted angle at the work */
   readonly wanted: Dms;
-  /** the angle of the step that is gone to */
+  /** where the work then stands */
   readonly position: Dms;
-  /** turns of the source's shaft from the start, exact */
+  /** turns of the source's shaft from the start, exact: of a plate whole turns and holes */
   readonly crank: Rich;
 }
 
-/** The sheet of a run: its head, and its rows on demand. (handbook: divide, absolute targets) */
+/** The sheet of a run: its head, and its rows on demand. (handbook: divide, absolute targets; run) */
 export interface Sheet {
+  /** lines: the gaps, what is wound back between them, and the way home */
+  readonly length: number;
   readonly steps: Rich;
-  /** microsteps from gap to gap */
+  /** from gap to gap, in what the work stops by */
   readonly step: Rich;
   /** turns of the source's shaft from gap to gap */
   readonly crank: Rich;
-  /** a row, gap from 1 to D + 1 */
-  readonly row: (gap: number) => SheetRow;
+  /** "microsteps", "marks", "counts", "holes", "rests" */
+  readonly unit: string;
+  readonly plate: PlatePlan | null;
+  /** line i, from 0 */
+  readonly row: (i: number) => SheetRow;
+  /** a step of the run, reached from another */
+  readonly rowOf: (step: Step, before: Step | null) => SheetRow;
+  readonly indexOf: (is: Step['is'], gap: number) => number;
 }
 
+const UNITS = {
+  step: 'microsteps',
+  mark: 'marks',
+  count: 'counts',
+  hole: 'holes',
+  rest: 'rests',
+} as const;
+
 export function sheet(plan: RunPlan): Sheet {
-  const N = exactly(plan.stepsPerTurn);
-  const R = exactly(plan.reduction);
+  const sequence = sequenceOf(plan);
+  const { stops } = sequence;
   const D = plan.divisions;
-  const arcsec = (steps: Rational): Rational => mul(div(steps, N), rational(ARCSEC_PER_TURN));
-  return {
-    steps: mixed(N),
-    step: mixed(div(N, rational(D))),
-    crank: mixed(crankTurns(R, D, 1)),
-    row: (gap) => {
-      const move = gap - 1;
-      // Where the work may not go round, the line after the last gap leads back the way it came.
-      const t = targetAt(N, D, plan.rewind && gap > D ? 0 : move);
-      const errorArcsec = toNumber(arcsec(t.errorSteps));
-      return {
-        gap,
-        move,
-        target: whole(t.target),
-        moved: move === 0 ? '' : whole(t.target - targetAt(N, D, move - 1).target),
-        exact: mixed(t.exact),
-        error: signedAngle(errorArcsec),
-        errorArcsec,
-        wanted: dms(arcsec(t.exact)),
-        position: dms(arcsec(rational(t.target))),
-        crank: mixed(crankTurns(R, D, t.index)),
-      };
-    },
+  const R = exactly(plan.reduction);
+  const angle = (turns: Rational): Dms => ({
+    ...dms(mul(abs(turns), rational(ARCSEC_PER_TURN))),
+    back: isNegative(turns),
+  });
+  const rowOf = (step: Step, before: Step | null): SheetRow => {
+    const way = before && wayBetween(plan, sequence, before, step);
+    const errorArcsec = toNumber(step.error) * Number(ARCSEC_PER_TURN);
+    return {
+      is: step.is,
+      gap: step.gap,
+      move: step.gap - 1,
+      target: plan.plate ? holeNumbers(plan.plate, step.gap).join(' and ') : whole(step.counts ?? step.stop),
+      holes: plan.plate ? holeNumbers(plan.plate, step.gap) : [],
+      moved: way ? signedCount(way.by) : '',
+      way,
+      exact: mixed(mul(step.wanted, stops.perTurn)),
+      error: step.is === 'gap' ? signedAngle(errorArcsec) : '',
+      errorArcsec: step.is === 'gap' ? errorArcsec : 0,
+      wanted: angle(step.wanted),
+      position: angle(step.at),
+      crank: plan.plate
+        ? plateCrank(plan.plate, step.gap - 1)
+        : stops.by === 'rest'
+          ? mixed(mul(step.at, abs(R)))
+          : mixed(mul(step.wanted, abs(R))),
+    };
   };
+  const at = (i: number): Step => sequence.at(i);
+  return {
+    length: sequence.length,
+    steps: mixed(stops.by === 'rest' ? stops.perTurn : exactly(plan.stepsPerTurn)),
+    step: mixed(div(stops.perTurn, rational(D))),
+    crank: plan.plate ? plateCrank(plan.plate, 1) : mixed(crankTurns(R, D, 1)),
+    unit: UNITS[stops.by],
+    plate: plan.plate ?? null,
+    row: (i) => rowOf(at(i), i === 0 ? null : at(i - 1)),
+    rowOf,
+    indexOf: sequence.indexOf,
+  };
+}
+
+/** "+3 460", "−3 459" */
+export const signedCount = (n: bigint): string => (n > 0n ? `+${whole(n)}` : whole(n));
+
+/** The hole of each circle that stands under its pin for a gap: the running number from the first, so that a slip is found. */
+export function holeNumbers({ circles, holes }: PlatePlan, gap: number): readonly string[] {
+  return circles.map((circle, i) => {
+    const n = BigInt(gap - 1) * BigInt(holes[i]!);
+    const size = BigInt(circle);
+    return (n - floorDiv(n, size) * size).toString();
+  });
+}
+
+/** What the crank has made after so many moves: "12 turns and 24 on 61"; on two circles each for itself. */
+export function plateCrank({ circles, holes, wholeTurns }: PlatePlan, moves: number): Rich {
+  if (circles.length === 2)
+    return [
+      circles
+        .map((circle, i) => `${grouped(String(holes[i]! * moves)).replace('-', '−')} on ${circle}`)
+        .join(' and '),
+    ];
+  const circle = BigInt(circles[0]!);
+  const all = BigInt(moves) * (BigInt(wholeTurns) * circle + BigInt(holes[0]!));
+  const [turns, rest] = [all / circle, all % circle];
+  if (rest === 0n) return [turns === 1n ? '1 turn' : `${whole(turns)} turns`];
+  const part = `${whole(rest)} on ${circle}`;
+  return [turns === 0n ? part : `${turns === 1n ? '1 turn' : `${whole(turns)} turns`} and ${part}`];
 }
 
 /** "about 1 h 22 min", from seconds; "" when there is no pace yet. */

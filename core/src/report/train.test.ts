@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
+import { refusalSentence } from '../numbers/index.ts';
 import { newDrive, type Drive, type Stage } from '../drive/index.ts';
 import { driveOf, wheelCutter } from '../testing/samples.ts';
-import { compareReports, limitSays, plainText, report, workingAsText, type Figure } from './index.ts';
+import { compareReports, noRun, plainText, report, workingAsText, type Figure } from './index.ts';
 
 const pair: Stage = { kind: 'spur', z1: 12, z2: 60, moduleMm: 0.5 };
 const RANGE = { from: 12, to: 127 };
@@ -25,7 +26,7 @@ describe('great reductions', () => {
   test('the time of one turn in words, and what play costs the one who cranks', () => {
     const said = century.train.work.facts.join(' ');
     expect(said).toContain('At 60 rpm one turn of the work takes 565.14 days (1.55 years).');
-    expect(said).toMatch(/the source makes [\d\u2009]+ turns that only take up play \(estimated\)/);
+    expect(said).toMatch(/the source makes [\d\u2009]+ turns that only take up backlash \(estimated\)/);
     expect(said).not.toContain('slow end');
     const stages = [...century.drive.train.stages.slice(0, 10), { ...pair, playArcmin: 60 }];
     const loose = report(withTrain(century.drive, { stages })).train.work.facts.join(' ');
@@ -50,7 +51,7 @@ describe('sources without steps', () => {
       'turns per work turn',
       'speed',
       'one turn',
-      'play adds',
+      'backlash added',
     ]);
     expect(r.train.strip.list).toBe('');
     expect(r.train.cures(73n, RANGE)?.cures ?? []).toEqual([]);
@@ -170,7 +171,7 @@ describe('the work', () => {
 describe('words where a wheel locks', () => {
   test('places, not microsteps, and nothing that adds up', () => {
     const r = report(driveOf(200, 16, [{ kind: 'geneva', slots: 6 }], '3, 4, 12'));
-    expect([r.check.unit, r.unit, r.check.idle]).toEqual(['place', 'microstep', null]);
+    expect([r.check.unit, r.unit, r.check.idle]).toEqual(['rest', 'microstep', null]);
     expect(plainText(r.check.says!)).toBe(
       'The work rests at 6 places a turn: 4 and 12 do not go into them. The Geneva decides alone, whatever the motor does; change its slots or what comes after it.',
     );
@@ -225,10 +226,10 @@ describe('misfits and limits', () => {
 
   test('a run that would pass the limits is refused with what it needs', () => {
     const limited = withTrain(wheelCutter(), { limits: { back: '0', forth: '1/2', why: 'cables' } });
-    expect(limitSays(limited, 73)).toContain(
-      '73 gaps need 72/73 of a turn, but the work may turn only 1/2 (cables).',
+    expect(refusalSentence(noRun(limited, 73)!)).toContain(
+      '73 gaps need 72/73 of a turn, but the work may turn only 1/2 (cables);',
     );
-    expect(limitSays(limited, 2)).toBeNull();
-    expect(limitSays(wheelCutter(), 73)).toBeNull();
+    expect(noRun(limited, 2)).toBeNull();
+    expect(noRun(wheelCutter(), 73)).toBeNull();
   });
 });

@@ -1,4 +1,15 @@
-import { abs, div, factors, frac, isNegative, mul, rational, toText } from '../numbers/index.ts';
+import {
+  abs,
+  div,
+  factors,
+  frac,
+  isNegative,
+  mul,
+  piText,
+  piToNumber,
+  rational,
+  toText,
+} from '../numbers/index.ts';
 import {
   boreClashes,
   kindOf,
@@ -7,6 +18,8 @@ import {
   type Kinematics,
   type Stage,
 } from '../drive/index.ts';
+import { doubtFrom, doubtOf, doubtOfAll, isSure } from '../motion/index.ts';
+import { doubtful, doubtText } from './doubt-words.ts';
 import type { Figure, Graded, WorkingLine } from './figure.ts';
 import type { Piece, Rich } from './rich.ts';
 import { grouped, mixed, powers, stacked, strong, whole } from './text.ts';
@@ -57,24 +70,37 @@ export const stageLines = (drive: Drive, k: Kinematics, from = 0, magnitude = fa
     return {
       label: kind.title.toLowerCase(),
       text: [`${kind.label(stage)}, reduction `, ...mixed(magnitude ? abs(r) : r)],
-      exact: kind.provenance(stage) === 'exact',
+      exact: kind.origin(stage).from === 'exact',
     };
   });
+
+/** What a piece of the train rests on, as a line of a working; none where all of it was counted. */
+const restsOn = (k: Kinematics, from: number): readonly WorkingLine[] => {
+  const doubt = doubtFrom(k, from);
+  return isSure(doubt)
+    ? []
+    : [{ label: 'rests on', text: [doubtText(doubt, 'arcsec').replace(/^,? /, '')], exact: false }];
+};
 
 /** N, with how it comes about. */
 export function stepsFigure(drive: Drive, k: Kinematics): Figure {
   const N = k.stepsPerTurn;
   const label = 'steps per turn';
-  const base = { key: 'train.steps', label, value: N && toText(N), exact: N !== null };
+  const sure = isSure(doubtOfAll(k));
+  const base = { key: 'train.steps', label, exact: N !== null && sure && !k.hinge };
   if (!N)
     return {
       ...base,
+      value: null,
       text: ['Unknown'],
       working: () => [{ label, text: ['this source has no steps'], exact: false }],
     };
+  const hinge = k.stepsPerWorkTurn!;
+  const text: Rich = k.hinge ? [grouped(piToNumber(hinge).toFixed(3)), { unit: 'at the start' }] : mixed(N);
   return {
     ...base,
-    text: mixed(N),
+    value: k.hinge ? piText(hinge) : toText(N),
+    text,
     working: () => {
       const source = sourceKindOf(drive.train.source);
       const full = grouped(String(source.fullSteps(drive.train.source)));
@@ -89,54 +115,67 @@ export function stepsFigure(drive: Drive, k: Kinematics): Figure {
           exact: true,
         },
         ...stageLines(drive, k, 0, true),
+        ...restsOn(k, 0),
       ];
-      if (N.d > 1n)
+      if (k.hinge)
+        return [
+          ...lines,
+          { label: 'of the screw', text: [...product(drive, k), ' = ', ...strong(mixed(N))], exact: sure },
+          { label: 'the hinge', text: [`${piText(k.hinge)} turns of the screw for one turn`], exact: true },
+          { label: 'exactly', text: [piText(hinge)], exact: sure },
+          { label, text: strong(text), exact: false },
+        ];
+      const back = k.turnsToClose ?? N.d;
+      if (back > 1n)
         lines.push({
-          label: 'back on a step',
-          text: [`after ${whole(N.d)} turns: one turn is not a whole number`],
+          label: 'back as it began',
+          text: [
+            `after ${whole(back)} turns: ${N.d > 1n ? 'one turn is not a whole number' : 'the places do not close in one'}`,
+          ],
           exact: true,
         });
       else
         lines.push({ label: 'in primes', text: [whole(N.n), ' = ', ...powers(factors(N.n))], exact: true });
-      lines.push({ label, text: [...product(drive, k), ' = ', ...strong(mixed(N))], exact: true });
+      lines.push({ label, text: [...product(drive, k), ' = ', ...strong(mixed(N))], exact: sure });
       return lines;
     },
   };
 }
 
-/** Whether one turn is a whole number of steps. */
+/** Whether one turn is a whole number of steps, and of rests where a wheel locks. */
 export function stepsGrade(k: Kinematics): Graded {
   const N = k.stepsPerTurn;
-  if (!N) return { grade: 'unknown', word: 'Unknown' };
-  if (k.lock)
-    return k.lock.places.d === 1n
-      ? { grade: 'even', word: 'Locked' }
-      : { grade: 'rounded', word: `In ${whole(k.lock.places.d)} turns` };
-  if (N.d > 1n) return { grade: 'rounded', word: `In ${whole(N.d)} turns` };
-  return { grade: 'even', word: k.inexact.length > 0 ? 'Even if exact' : 'Even' };
+  if (k.hinge) return { grade: N ? 'rounded' : 'unknown', word: N ? 'Holds π' : 'Unknown' };
+  if (!N && !k.lock) return { grade: 'unknown', word: 'Unknown' };
+  const back = k.turnsToClose ?? 1n;
+  if (back > 1n)
+    return doubtful({ grade: 'rounded', word: `Repeats after ${whole(back)} turns` }, doubtOf(k), 'arcsec');
+  return doubtful({ grade: 'even', word: k.lock ? 'Indexed' : 'Even' }, doubtOf(k), 'arcsec');
 }
 
 /** R signed, with the product of the stages. */
-export const ratioFigure = (drive: Drive, k: Kinematics): Figure => ({
-  key: 'train.ratio',
-  label: 'train reduction',
-  value: toText(k.reduction),
-  text: mixed(k.reduction),
-  exact: k.inexact.length === 0,
-  working: () => [
-    ...stageLines(drive, k),
-    {
-      label: 'sense',
-      text: [`the work turns ${isNegative(k.reduction) ? 'against' : 'with'} the motor`],
-      exact: true,
-    },
-    {
-      label: 'train reduction',
-      text: [...strong(mixed(k.reduction)), ' : 1'],
-      exact: k.inexact.length === 0,
-    },
-  ],
-});
+export function ratioFigure(drive: Drive, k: Kinematics): Figure {
+  const sure = isSure(doubtOfAll(k));
+  return {
+    key: 'train.ratio',
+    label: 'train reduction',
+    value: toText(k.reduction),
+    text: mixed(k.reduction),
+    exact: sure,
+    working: () => [
+      ...stageLines(drive, k),
+      ...restsOn(k, 0),
+      {
+        label: 'sense',
+        text: [
+          `the work turns ${isNegative(k.reduction) ? 'against' : 'with'} the motor${k.handed ? ', if the thread’s hand has it so: look before you trust it' : ''}`,
+        ],
+        exact: !k.handed,
+      },
+      { label: 'train reduction', text: [...strong(mixed(k.reduction)), ' : 1'], exact: sure },
+    ],
+  };
+}
 
 /** The source's card: its steps a turn in the mode in use, and what a maker should know of it. */
 export function sourceReport(

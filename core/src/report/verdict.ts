@@ -1,4 +1,5 @@
 import { compare, isZero } from '../numbers/index.ts';
+import { fails, isSure, SURE, worstGrade } from '../motion/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import type { PlateRow } from './duties/plates.ts';
@@ -7,7 +8,8 @@ import { worstRate } from './duties/rates.ts';
 import type { RateReport } from './duties/rate-way.ts';
 import { worstFigure } from './division-working.ts';
 import type { Figure, Graded } from './figure.ts';
-import { gradeOfDivision, gradeWords, worstGrade } from './grades.ts';
+import { doubtful } from './doubt-words.ts';
+import { gradeOfDivision, gradeWords } from './grades.ts';
 import { stepsFigure, stepsGrade } from './train.ts';
 import type { Rich } from './rich.ts';
 import { grouped, shortList } from './text.ts';
@@ -106,7 +108,7 @@ function rateCell({ rates }: Judged): VerdictCell {
 
 /** What speeds at the work ask of the motor: the first that it cannot reach, else the first. */
 function speedCell({ spins }: Judged): VerdictCell {
-  const spin = spins.find((s) => s.graded?.grade === 'misses') ?? spins[0];
+  const spin = spins.find((s) => s.graded && fails(s.graded.grade)) ?? spins[0];
   if (!spin) return empty('speed', 'job', 'no speed asked');
   return {
     ...empty('speed', 'check', ''),
@@ -174,23 +176,28 @@ function divisionsCell({ divider, divisions, asked, plates }: Judged): VerdictCe
   const text: Rich = [grouped(String(even.length)), { unit: `of ${grouped(String(asked))}` }];
   return {
     ...cell,
-    graded: {
-      grade,
-      word: gradeWords[grade] === gradeWords.evenMicrostep ? 'Even, finer' : gradeWords[grade],
-    },
+    graded: doubtful(
+      { grade, word: grade === 'evenMicrostep' ? 'Even, finer' : gradeWords[grade] },
+      divider?.doubt ?? SURE,
+      'arcsec',
+    ),
     figure: {
       key: 'divide.all',
       label: 'divisions that come out even',
       value: String(even.length),
       text,
-      exact: true,
+      exact: divider === null || isSure(divider.doubt),
       working: () => [
         ...groups(divisions).map(([word, counts]) => ({
           label: word,
           text: [shortList(counts, 8)],
           exact: true,
         })),
-        { label: 'come out even', text: [{ strong: `${even.length} of ${asked}` }], exact: true },
+        {
+          label: 'come out even',
+          text: [{ strong: `${even.length} of ${asked}` }],
+          exact: divider === null || isSure(divider.doubt),
+        },
       ],
     },
   };
@@ -218,7 +225,8 @@ function errorCell({ drive, k, divider, divisions, asked, plates }: Judged): Ver
   const word = isZero(worst.worstErrorSteps) ? gradeWords.even : gradeWords[graded.grade];
   return {
     ...cell,
-    graded: { grade: graded.grade, word: graded.grade === 'misses' ? graded.word : word },
+    graded:
+      graded.grade === 'misses' ? graded : doubtful({ grade: graded.grade, word }, divider.doubt, 'arcsec'),
     figure: {
       ...figure,
       label: `${figure.label}, rounding alone`,
@@ -226,7 +234,7 @@ function errorCell({ drive, k, divider, divisions, asked, plates }: Judged): Ver
         {
           label: 'of all counts',
           text: [
-            `${grouped(String(worst.divisions))} is rounded most; play, run-out and wind-up are not in it`,
+            `${grouped(String(worst.divisions))} is rounded most; backlash, run-out and wind-up are not in it`,
           ],
           exact: true,
         },
@@ -257,4 +265,10 @@ export function attention(divisions: readonly Division[], divider: Divider | nul
     4,
   );
   return `${by}; so ${misses.length === 2 ? 'does' : 'do'} ${rest}`;
+}
+
+/** The counts that no plate makes, in one sentence; null when all are made, or nothing is divided by plates. */
+export function platesAttention(rows: readonly PlateRow[] | null): string | null {
+  const lacking = (rows ?? []).filter((r) => r.graded.grade === 'unknown').map((r) => String(r.divisions));
+  return lacking.length > 0 ? `no circle for ${shortList(lacking)}` : null;
 }

@@ -11,6 +11,7 @@ import {
 import {
   durationText,
   kindOf,
+  knownPlay,
   lostMotion,
   outputKindOf,
   readMoves,
@@ -18,6 +19,7 @@ import {
   type Kinematics,
 } from '../drive/index.ts';
 import { judgeMove, type JudgedMove } from '../divide/index.ts';
+import { doubtful } from './doubt-words.ts';
 import type { Figure, Graded, WorkingLine } from './figure.ts';
 import { rpmOf, speedLine, stepAngle } from './shafts.ts';
 import { stageLines, turnLine } from './train.ts';
@@ -165,29 +167,43 @@ function turnRow(drive: Drive, k: Kinematics): Row {
 
 function playRows(drive: Drive, k: Kinematics): readonly Row[] {
   const lost = lostMotion(drive.train);
-  if (drive.train.stages.length === 0) return [];
-  const known: Rich = k.travel
-    ? length(lost.atWork * piToNumber(k.travel))
-    : [angleText(lost.atWork * Number(ARCSEC_PER_TURN))];
-  const more: Rich = lost.atWork === 0 ? ['Unknown'] : [...known, { unit: 'or more' }];
-  const text = lost.unknown > 0 ? more : known;
+  if (drive.train.stages.length === 0 && lost.byOutput === 0) return [];
+  const at = (turns: number): Rich =>
+    k.travel ? length(turns * piToNumber(k.travel)) : [angleText(turns * Number(ARCSEC_PER_TURN))];
+  const known = knownPlay(lost);
+  const text: Rich =
+    known === null ? ['Unknown'] : lost.unknown > 0 ? [...at(known), { unit: 'or more' }] : at(known);
   const unknown = lost.unknown > 0 ? ` and ${lost.unknown} not known` : '';
+  const lock = k.lock?.stage ?? -1;
+  const line = (label: string, b: number | null, missing: string): WorkingLine => ({
+    label,
+    text: b === null ? [`Unknown: ${missing}`] : at(b),
+    exact: false,
+  });
   return [
-    row('play', 'play in all', 'lost motion at the work', text, false, () => [
-      ...lost.byStage.flatMap((b, i): WorkingLine[] => [
-        {
-          label: kindOf(drive.train.stages[i]!).short,
-          text: [
-            b === null ? 'Unknown: give its module or its play' : angleText(b * Number(ARCSEC_PER_TURN)),
-          ],
-          exact: false,
-        },
-      ]),
-      {
-        label: 'at the source',
-        text: [`${turnsText(lost.atSource)} of ${sourceTurn(k)} before the work follows`],
-        exact: false,
-      },
+    row('play', 'total lost motion', 'lost motion at the work', text, false, () => [
+      ...lost.byStage.map((b, i): WorkingLine => {
+        const { short } = kindOf(drive.train.stages[i]!);
+        return i < lock
+          ? {
+              label: short,
+              text: ['none: the wheel that locks after it keeps it from the work'],
+              exact: true,
+            }
+          : line(short, b, 'give its module or its backlash');
+      }),
+      ...(drive.train.output.kind === 'rotary'
+        ? []
+        : [line(outputKindOf(drive.train.output).title.toLowerCase(), lost.byOutput, 'give its backlash')]),
+      ...(k.lock
+        ? []
+        : [
+            {
+              label: 'at the source',
+              text: [`${turnsText(lost.atSource)} of ${sourceTurn(k)} before the work follows`],
+              exact: false,
+            },
+          ]),
       {
         label: 'all at once',
         text: [...text, `${unknown}${lost.estimate ? ', estimated' : ''}`],
@@ -214,14 +230,14 @@ function extremes(drive: Drive, k: Kinematics): readonly string[] {
     const also = years >= 1 && seconds < 2 * 365.25 * DAY ? ` (${years.toFixed(2)} years)` : '';
     out.push(`${rpm} one turn of the work takes ${durationText(seconds)}${also}.`);
   }
-  if (lost.atSource >= 1) {
+  if (lost.atSource >= 1 && !k.lock) {
     const est = lost.estimate ? ' (estimated)' : '';
-    out.push(`Turned back, the source makes ${turnsText(lost.atSource)} that only take up play${est}.`);
+    out.push(`Turned back, the source makes ${turnsText(lost.atSource)} that only take up backlash${est}.`);
   }
   const lastPlay = lost.byStage.at(-1) ?? 0;
   if (lastPlay > DAY / seconds && seconds > DAY)
     out.push(
-      'The last wheel’s play is more than a day’s motion: at first it only takes up backlash. Never drive such a train from its slow end.',
+      'The last wheel’s backlash is more than a day’s motion: at first it only takes up backlash. Never drive such a train from its slow end.',
     );
   return out;
 }
@@ -231,7 +247,7 @@ function moveReports(drive: Drive, k: Kinematics): readonly MoveReport[] {
   if (!k.travel || !read.ok) return [];
   const tolerance = drive.job.toleranceMm === undefined ? null : exactly(drive.job.toleranceMm);
   return read.value.flatMap((move, i) => {
-    const judged = judgeMove(k, move, tolerance);
+    const judged = judgeMove(drive.train, k, move, tolerance);
     return judged ? [moveReport(drive, k, judged, i)] : [];
   });
 }
@@ -242,14 +258,14 @@ function moveReport(drive: Drive, k: Kinematics, m: JudgedMove, i: number): Move
     even: 'Even',
     evenMicrostep: `Even at 1/${m.coarsestMode ?? '?'}`,
     rounded: `Rounded ±${error}`,
-    misses: `Misses, off by ${error}`,
+    misses: m.stopped ? `Stopped by the limit, ${error} short` : `Misses, off by ${error}`,
   };
   const label = /mm|in|µ|π|pi/i.test(m.move.text) ? m.move.text : `${m.move.text} mm`;
   const steps: Rich = m.steps.piPower === 0 ? mixed(m.steps.q) : [measured(piToNumber(m.steps))];
   const exactSteps = piText(m.steps);
   return {
     label,
-    graded: { grade: m.grade, word: words[m.grade] ?? 'Unknown' },
+    graded: doubtful({ grade: m.grade, word: words[m.grade] ?? 'Unknown' }, m.doubt, 'ppm'),
     figure: {
       key: `work.move${i}`,
       label: `steps for ${label}`,

@@ -1,13 +1,13 @@
+export { passesRoom, stopsOfPlan, type PlatePlan, type RunPlan } from './plan.ts';
+export { sequenceOf, wayBetween, type Sequence, type Step, type Way } from './sequence.ts';
 export {
   doneGaps,
   isRunState,
   nextState,
   planDiffers,
-  passesLimits,
-  planRun,
   secondsLeft,
   startRun,
+  stepsBack,
   type RunEvent,
-  type RunPlan,
   type RunState,
 } from './run.ts';

@@ -1,20 +1,24 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
+import { compare, neg, rational, sub, toText } from '../numbers/index.ts';
 import {
   doneGaps,
   isRunState,
   nextState,
-  passesLimits,
+  passesRoom,
   planDiffers,
-  planRun,
   secondsLeft,
   startRun,
+  sequenceOf,
+  stepsBack,
+  wayBetween,
   type RunEvent,
+  type RunPlan,
+  type Step,
   type RunState,
 } from './index.ts';
 
-const plan = planRun(wheelCutter(), 95)!;
+const plan: RunPlan = { divisions: 95, stepsPerTurn: '1094400', reduction: '342', playCounts: null };
 const from = (gap: number, more: Partial<RunState> = {}): RunState => ({
   ...startRun(plan, 0),
   gap,
@@ -23,10 +27,6 @@ const from = (gap: number, more: Partial<RunState> = {}): RunState => ({
 const say = (state: RunState, what: RunEvent['do'], at = 0): RunState => nextState(state, { do: what, at });
 
 describe('a run', () => {
-  test('its plan holds exact numbers of its own', () => {
-    expect(plan).toEqual({ divisions: 95, stepsPerTurn: '1094400', reduction: '342' });
-  });
-
   test('goes to gap 31 in thirty moves, and each is in the list', () => {
     let s = startRun(plan, 1000);
     for (let i = 0; i < 30; i++) s = say(s, 'next', 1000 + i);
@@ -59,7 +59,7 @@ describe('a run', () => {
     const keys = fc.array(fc.constantFrom<RunEvent['do']>('next', 'back', 'pause', 'resume'), {
       maxLength: 60,
     });
-    const small = planRun(wheelCutter(), 7)!;
+    const small: RunPlan = { ...plan, divisions: 7 };
     fc.assert(
       fc.property(keys, (list) => {
         const s = list.reduce((state, what, i) => say(state, what, i), startRun(small, 0));
@@ -78,10 +78,11 @@ describe('a run', () => {
     expect(secondsLeft(s)).toBe(90 * 60);
   });
 
-  test('a changed train is noticed', () => {
-    expect(planDiffers(plan, wheelCutter('5'))).toBe(false);
-    expect(planDiffers(plan, driveOf(200, 16, [plainRatio('341')]))).toBe(true);
-    expect(planDiffers(plan, driveOf(200, 16, [plainRatio('-342')]))).toBe(true);
+  test('a plan with other numbers is noticed, one that only knows its play better is not', () => {
+    expect(planDiffers(plan, { ...plan, playCounts: 12 })).toBe(false);
+    expect(planDiffers(plan, { ...plan, reduction: '-342' })).toBe(true);
+    expect(planDiffers(plan, { ...plan, room: { back: '0', forth: '1' } })).toBe(true);
+    expect(planDiffers(plan, null)).toBe(true);
   });
 
   test.each([
@@ -97,14 +98,96 @@ describe('a run', () => {
   });
 });
 
-test('within limits of less than a turn a run is taken back, not round', () => {
-  const drive = wheelCutter();
-  const limits = { back: '1/4', forth: '3/4' };
-  expect(planRun({ ...drive, train: { ...drive.train, limits } }, 73)?.rewind).toBeUndefined();
-  const tight = planRun({ ...drive, train: { ...drive.train, limits: { back: '0', forth: '99/100' } } }, 73)!;
-  expect(tight.rewind).toBe(true);
-  expect(planDiffers(tight, drive)).toBe(true);
-  expect(
-    passesLimits({ ...drive, train: { ...drive.train, limits: { back: '0', forth: '72/73' } } }, 73),
-  ).toBeNull();
+/** 200 steps at 1/16 on a worm of 40: 128 000 steps a turn. */
+const worm40 = (divisions: number, more: Partial<RunPlan> = {}): RunPlan => ({
+  divisions,
+  stepsPerTurn: '128000',
+  reduction: '40',
+  playCounts: 50,
+  ...more,
+});
+const lines = (p: RunPlan): string[] => {
+  const s = sequenceOf(p);
+  return Array.from({ length: s.length }, (_, i) => {
+    const { is, gap, counts } = s.at(i);
+    return `${is} ${gap} ${counts}`;
+  });
+};
+
+describe('the sequence at the machine', () => {
+  test('after Back from gap 4 of 37: back by 3 459, past the play, and forward again', () => {
+    const four = nextState(
+      {
+        ...startRun(worm40(37), 0),
+        gap: 4,
+        moves: [
+          { gap: 1, at: 0 },
+          { gap: 4, at: 1 },
+        ],
+      },
+      { do: 'back', at: 2 },
+    );
+    const [now, before] = stepsBack(four, 2).map((m) => m.step) as [Step, Step];
+    expect([before.counts, now.counts]).toEqual([10378n, 6919n]);
+    const sequence = sequenceOf(four.plan);
+    expect(wayBetween(four.plan, sequence, before, now)).toEqual({ by: -3459n, beyond: 51n, cramped: false });
+    expect(wayBetween(four.plan, sequence, now, before)).toEqual({ by: 3459n, beyond: 0n, cramped: false });
+    const unknown = { ...worm40(37), playCounts: null };
+    expect(wayBetween(unknown, sequenceOf(unknown), before, now).beyond).toBe(3459n);
+  });
+
+  test('with all the room behind, the first gap is cut at home and the rest a turn further back', () => {
+    expect(lines(worm40(4, { room: { back: '1', forth: '0' } }))).toEqual([
+      'gap 1 0',
+      'rewind 2 -96051',
+      'gap 2 -96000',
+      'gap 3 -64000',
+      'gap 4 -32000',
+      'rewind 5 0',
+    ]);
+  });
+
+  test('a cord of one turn is wound back at the end; without one the work goes on round', () => {
+    expect(lines(worm40(9, { room: { back: '0', forth: '1' } })).slice(-2)).toEqual([
+      'gap 9 113778',
+      'rewind 10 0',
+    ]);
+    expect(lines(worm40(9)).at(-1)).toBe('return 10 128000');
+  });
+
+  test('a rewind is a step that is shown and kept', () => {
+    let s = startRun(worm40(2, { room: { back: '0', forth: '1' } }), 0);
+    s = nextState(s, { do: 'next', at: 1 });
+    s = nextState(s, { do: 'next', at: 2 });
+    expect([s.gap, s.rewinding, s.finished, stepsBack(s, 1)[0]!.step.is]).toEqual([2, true, false, 'rewind']);
+    expect(nextState(s, { do: 'back', at: 3 })).toMatchObject({ gap: 2, finished: false });
+    s = nextState(s, { do: 'next', at: 3 });
+    expect([s.finished, s.rewinding, stepsBack(s, 1)[0]!.step.counts]).toEqual([true, undefined, 0n]);
+    expect(isRunState(JSON.parse(JSON.stringify(s)))).toBe(true);
+  });
+
+  test('whatever the limits, no step passes them, and every gap is cut once', () => {
+    const parts = fc.integer({ min: 0, max: 40 }).map((n) => rational(n, 20));
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 40 }), parts, parts, (D, back, forth) => {
+        const room = { back, forth, why: '' };
+        const passes = passesRoom(room, D);
+        const reachable = Array.from({ length: D }, (_, i) => rational(i, D)).every(
+          (at) => compare(at, forth) <= 0 || compare(sub(rational(1), at), back) <= 0,
+        );
+        expect(passes === null).toBe(reachable);
+        if (passes) return;
+        const s = sequenceOf(worm40(D, { room: { back: toText(back), forth: toText(forth) } }));
+        const steps = Array.from({ length: s.length }, (_, i) => s.at(i));
+        for (const step of steps) {
+          expect(compare(step.at, forth)).toBeLessThanOrEqual(0);
+          expect(compare(neg(step.at), back)).toBeLessThanOrEqual(0);
+        }
+        expect(steps.filter((x) => x.is === 'gap').map((x) => x.gap)).toEqual(
+          Array.from({ length: D }, (_, i) => i + 1),
+        );
+        steps.forEach((step, i) => expect(s.indexOf(step.is, step.gap)).toBe(i));
+      }),
+    );
+  });
 });

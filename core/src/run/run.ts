@@ -1,19 +1,12 @@
-import { add, compare, exactly, ONE, rational, toText, type Rational } from '../numbers/index.ts';
-import { kinematicsOf, type Drive } from '../drive/index.ts';
-
-/** What a run follows to its end, whatever happens to the drive meanwhile. Exact numbers as text. */
-export interface RunPlan {
-  readonly divisions: number;
-  readonly stepsPerTurn: string;
-  /** turns of the source for one of the work, signed */
-  readonly reduction: string;
-  /** the work may not go on round to the start: it is taken back there instead */
-  readonly rewind?: true;
-}
+import { exactly } from '../numbers/index.ts';
+import type { RunPlan } from './plan.ts';
+import { sequenceOf, type Step } from './sequence.ts';
 
 export interface Move {
   /** the gap that was reached */
   readonly gap: number;
+  /** it was wound back, towards that gap; D + 1 is home */
+  readonly rewind?: true;
   /** milliseconds since 1970 */
   readonly at: number;
 }
@@ -26,6 +19,8 @@ export interface RunState {
   readonly plan: RunPlan;
   readonly gap: number;
   readonly finished: boolean;
+  /** it is being wound back before the next gap, or home after the last */
+  readonly rewinding?: boolean;
   readonly paused: boolean;
   readonly startedAt: number;
   /** newest last; the first is the start at gap 1 */
@@ -33,36 +28,6 @@ export interface RunState {
 }
 
 export type RunEvent = { readonly do: 'next' | 'back' | 'pause' | 'resume'; readonly at: number };
-
-/** The plan for D divisions with the drive as it stands; null when its source has no steps. */
-export function planRun(drive: Drive, divisions: number): RunPlan | null {
-  const k = kinematicsOf(drive);
-  const plan = k.stepsPerTurn && {
-    divisions,
-    stepsPerTurn: toText(k.stepsPerTurn),
-    reduction: toText(k.reduction),
-  };
-  const room = roomToTurn(drive);
-  return plan && room && compare(room, ONE) < 0 ? { ...plan, rewind: true } : plan;
-}
-
-/** How far the work may turn in all, turns; null without limits. */
-function roomToTurn(drive: Drive): Rational | null {
-  const { limits } = drive.train;
-  return limits ? add(exactly(limits.back), exactly(limits.forth)) : null;
-}
-
-/** Why a run of D divisions would pass the limits of turning; null when it keeps within them. (handbook: drive, limits of turning) */
-export function passesLimits(
-  drive: Drive,
-  divisions: number,
-): { readonly room: string; readonly needs: string; readonly why: string } | null {
-  const room = roomToTurn(drive);
-  const needs = rational(divisions - 1, divisions);
-  return room && compare(room, needs) < 0
-    ? { room: toText(room), needs: toText(needs), why: drive.train.limits?.why ?? '' }
-    : null;
-}
 
 export const startRun = (plan: RunPlan, at: number): RunState => ({
   plan,
@@ -76,14 +41,23 @@ export const startRun = (plan: RunPlan, at: number): RunState => ({
 /** The state after an event; the same state when the event does nothing there (back at gap 1, next while paused or finished). */
 export function nextState(state: RunState, event: RunEvent): RunState {
   switch (event.do) {
-    case 'next':
+    case 'next': {
       if (state.paused || state.finished) return state;
-      if (state.gap >= state.plan.divisions) return { ...state, finished: true };
-      return moved({ ...state, gap: state.gap + 1 }, event.at);
-    case 'back':
-      if (state.finished) return { ...state, finished: false };
-      if (state.paused || state.gap <= 1) return state;
-      return moved({ ...state, gap: state.gap - 1 }, event.at);
+      const { rewinding, ...rest } = state;
+      const next = state.gap + 1;
+      if (!rewinding && sequenceOf(state.plan).indexOf('rewind', next) >= 0)
+        return moved({ ...state, rewinding: true }, { gap: next, at: event.at, rewind: true });
+      if (state.gap >= state.plan.divisions) return { ...rest, finished: true };
+      return moved({ ...rest, gap: next }, { gap: next, at: event.at });
+    }
+    case 'back': {
+      if (state.paused && !state.finished) return state;
+      const { rewinding, ...rest } = state;
+      if (rewinding || state.finished)
+        return moved({ ...rest, finished: false }, { gap: state.gap, at: event.at });
+      if (state.gap <= 1) return state;
+      return moved({ ...state, gap: state.gap - 1 }, { gap: state.gap - 1, at: event.at });
+    }
     case 'pause':
       return state.finished || state.paused ? state : { ...state, paused: true };
     case 'resume':
@@ -91,10 +65,25 @@ export function nextState(state: RunState, event: RunEvent): RunState {
   }
 }
 
-const moved = (state: RunState, at: number): RunState => ({
-  ...state,
-  moves: [...state.moves, { gap: state.gap, at }],
-});
+const moved = (state: RunState, move: Move): RunState => ({ ...state, moves: [...state.moves, move] });
+
+/** The steps that the run went through, the newest first, at most `most` of them. */
+export function stepsBack(
+  state: RunState,
+  most: number,
+): readonly { readonly at: number; readonly step: Step }[] {
+  const sequence = sequenceOf(state.plan);
+  return state.moves
+    .slice(-most)
+    .reverse()
+    .map((m) => ({ at: m.at, step: sequence.at(indexOfMove(state, m)) }));
+}
+
+function indexOfMove({ plan }: RunState, move: Move): number {
+  const sequence = sequenceOf(plan);
+  const at = move.rewind ? sequence.indexOf('rewind', move.gap) : -1;
+  return at >= 0 ? at : Math.max(0, sequence.indexOf('gap', Math.min(move.gap, plan.divisions)));
+}
 
 /** Gaps that are done: those before the present one, or all. */
 export const doneGaps = (state: RunState): number => (state.finished ? state.plan.divisions : state.gap - 1);
@@ -107,7 +96,7 @@ export function secondsLeft(state: RunState): number | null {
   const spans: number[] = [];
   for (let i = 1; i < state.moves.length; i++) {
     const [before, now] = [state.moves[i - 1]!, state.moves[i]!];
-    if (now.gap > before.gap) spans.push(now.at - before.at);
+    if (now.gap > before.gap && !now.rewind) spans.push(now.at - before.at);
   }
   if (spans.length < PACED) return null;
   const last = spans.slice(-21).sort((a, b) => a - b);
@@ -115,16 +104,11 @@ export function secondsLeft(state: RunState): number | null {
   return ((state.plan.divisions - doneGaps(state)) * median) / 1000;
 }
 
-/** Has the drive changed since, so that a run of it keeps numbers of its own? */
-export function planDiffers(plan: RunPlan, drive: Drive): boolean {
-  const now = planRun(drive, plan.divisions);
-  return (
-    now === null ||
-    now.stepsPerTurn !== plan.stepsPerTurn ||
-    now.reduction !== plan.reduction ||
-    now.rewind !== plan.rewind
-  );
-}
+const NUMBERS = ['divisions', 'by', 'stepsPerTurn', 'reduction', 'places', 'room', 'plate'] as const;
+
+/** Would a run begun now follow other numbers? `now` is the plan of the drive as it stands; null when it can make none. */
+export const planDiffers = (plan: RunPlan, now: RunPlan | null): boolean =>
+  now === null || NUMBERS.some((key) => JSON.stringify(plan[key]) !== JSON.stringify(now[key]));
 
 /** Is this a run state that can be resumed? For what comes back from storage or a file. */
 export function isRunState(value: unknown): value is RunState {
@@ -134,6 +118,8 @@ export function isRunState(value: unknown): value is RunState {
   try {
     exactly(plan.stepsPerTurn);
     exactly(plan.reduction);
+    if (plan.places !== undefined) exactly(plan.places);
+    if (plan.room) [plan.room.back, plan.room.forth].forEach(exactly);
   } catch {
     return false;
   }

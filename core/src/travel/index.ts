@@ -1,13 +1,25 @@
+export { eased, easedTargets } from './easing.ts';
 export {
-  eased,
+  curedBy,
   framesIn,
   moveSeconds,
   planSweep,
   scheduleOf,
+  secondsOfMove,
   SEEN_RIPPLE,
+  speedOf,
   stepsOfSweep,
   type Schedule,
   type SweepPlan,
 } from './sweep.ts';
 export { knobReport, SMOOTH_STEPS, spinReport, type KnobReport, type SpinReport } from './spin.ts';
-export { rampTable, stepTimes, tableBytes, type Ramp, type RampShape } from './ramp.ts';
+export {
+  LONGEST_TABLE,
+  rampLength,
+  rampTable,
+  stepTimes,
+  tableBytes,
+  type Ramp,
+  type RampShape,
+} from './ramp.ts';
+export { planShot, shotSeconds, unlike, type Shot, type ShotAxis, type ShotFrame } from './shot.ts';

@@ -13,8 +13,8 @@ export interface SpinReport {
   readonly rimUm: number | null;
   /** microsteps in 0.1° of the work; null without steps */
   readonly perTenth: number | null;
-  /** the motor's top speed over the greatest wanted; null when it is not known */
-  readonly reach: number | null;
+  /** the motor's top speed against the greatest that is wanted of that shaft, rpm; null when it is not known */
+  readonly reach: { readonly top: number; readonly wanted: number } | null;
 }
 
 export function spinReport(spin: Spin, k: Kinematics, radiusMm: Rational | null): SpinReport {
@@ -30,9 +30,16 @@ export function spinReport(spin: Spin, k: Kinematics, radiusMm: Rational | null)
     knobPercent: readings && (100 * (toNumber(high) - toNumber(low))) / readings / toNumber(low),
     rimUm: N && radiusMm && (2000 * Math.PI * toNumber(radiusMm)) / toNumber(N),
     perTenth: N && toNumber(N) / 3600,
-    reach: spin.motorRpm === undefined ? null : spin.motorRpm / toNumber(motor[1]),
+    reach:
+      spin.motorRpm === undefined
+        ? null
+        : { top: spin.motorRpm, wanted: toNumber(mul(high, turnsOf(k, spin.motorShaft ?? 0))) },
   };
 }
+
+/** Turns of a shaft for one of the work; of the last one for a shaft that is not there. */
+const turnsOf = (k: Kinematics, shaft: number): Rational =>
+  (k.shafts[Math.min(shaft, k.shafts.length - 1)] ?? k.shafts[0]!).turnsPerOutputTurn;
 
 /** Smooth slow turning wants at least so many microsteps in 0.1°; an estimate. */
 export const SMOOTH_STEPS = 10;

@@ -3,61 +3,41 @@ import {
   div,
   exactly,
   mul,
-  piToNumber,
+  nearPi,
   rational,
   round,
-  roundDiv,
   sub,
   toNumber,
   type Rational,
 } from '../numbers/index.ts';
-import type { Kinematics, Sweep } from '../drive/index.ts';
+import type { Kinematics, Sweep, Timer } from '../drive/index.ts';
+import { eased, easedTargets } from './easing.ts';
 
 /** Sweeps in frames: where the drive stands at each, whole microsteps from the start. (handbook: travel) */
 
-/** Part of the way that is behind at part `u` of the frames, both 0 to 1. */
-export function eased(sweep: Sweep, u: number): number {
-  switch (sweep.easing) {
-    case 'linear':
-      return u;
-    case 'cosine':
-      return (1 - Math.cos(Math.PI * u)) / 2;
-    case 'smoothstep':
-      return 3 * u ** 2 - 2 * u ** 3;
-    case 'trapezoid': {
-      const [p, q] = [(sweep.speedUp ?? 20) / 100, (sweep.slowDown ?? 20) / 100];
-      const top = 1 / (1 - (p + q) / 2);
-      if (u < p) return (top * u ** 2) / (2 * p);
-      if (u <= 1 - q) return top * (u - p / 2);
-      return 1 - (top * (1 - u) ** 2) / (2 * q);
-    }
-  }
-}
-
-/** Microsteps of the whole sweep, exact, or by a double where its travel has π in it; null when the drive has no steps. */
+/**
+ * Microsteps of the whole sweep: exact, or by 70 figures of π where its travel holds it. null when the drive has no steps, when what
+ * it opens is a hinge, or when a wheel locks: the work then stands still and jumps.
+ */
 export function stepsOfSweep(sweep: Sweep, k: Kinematics): Rational | null {
   const way = abs(sub(exactly(sweep.to), exactly(sweep.from)));
   if (sweep.stepsPerUnit !== undefined) return mul(way, exactly(sweep.stepsPerUnit));
   const N = k.stepsPerTurn;
-  if (!N) return null;
+  if (!N || k.hinge || k.lock) return null;
   switch (sweep.unit) {
     case 'turns':
       return mul(way, N);
     case 'deg':
       return mul(div(way, rational(360)), N);
-    case 'mm': {
-      if (!k.travel) return null;
-      if (k.travel.piPower === 0) return mul(div(way, k.travel.q), N);
-      const turns = toNumber(way) / piToNumber(k.travel);
-      return rational(BigInt(Math.round(turns * toNumber(N) * 1e6)), 1_000_000n);
-    }
+    case 'mm':
+      return k.travel && mul(div(way, nearPi(k.travel)), N);
   }
 }
 
 export interface SweepPlan {
   /** exact, of the whole sweep */
   readonly steps: Rational;
-  /** at each frame, from 0 to round(steps); exact for an even sweep, else by doubles to the step */
+  /** at each frame, from 0 to round(steps) */
   readonly targets: readonly number[];
   /** in one frame */
   readonly least: number;
@@ -70,23 +50,15 @@ export interface SweepPlan {
   readonly mean: Rational;
 }
 
-/** Every frame's place. Steps of at most 2^52. */
+/** Every frame's place, exact to the step and halves up. Steps of at most 2^52. */
 export function planSweep(sweep: Sweep, steps: Rational): SweepPlan {
   const gaps = sweep.frames - 1;
   const total = toNumber(steps);
   const ideal = (i: number): number => eased(sweep, i / gaps) * total;
-  const [top, bottom] = [Number(steps.n), Number(steps.d) * gaps];
-  // whole numbers below 2^50 divide exactly enough for a floor; beyond them the exact way, which is slow for long films
-  const small = top * gaps * 2 + bottom * 2 < 2 ** 50;
-  const evenly = (i: number): number =>
-    small
-      ? Math.floor((2 * top * i + bottom) / (2 * bottom))
-      : Number(roundDiv(steps.n * BigInt(i), steps.d * BigInt(gaps)));
-  const targets = Array.from({ length: sweep.frames }, (_, i) => {
-    if (i === gaps) return Number(round(steps));
-    if (sweep.easing === 'linear') return evenly(i);
-    return Math.round(ideal(i));
-  });
+  const exact = easedTargets(sweep, gaps, steps);
+  const targets = Array.from({ length: sweep.frames }, (_, i) =>
+    i === gaps ? Number(round(steps)) : Number(exact(i)),
+  );
   let [least, most, still, ripple] = [Infinity, 0, 0, 0];
   for (let i = 1; i <= gaps; i++) {
     const moved = targets[i]! - targets[i - 1]!;
@@ -128,17 +100,36 @@ export interface Schedule {
   readonly longest: 'exposure' | 'write' | 'move' | 'settle' | 'margin';
 }
 
+/** How fast the motor of a sweep moves, microsteps a second: as given, and never faster than the controller can step. */
+export function speedOf(
+  sweep: Pick<Sweep, 'topStepRate' | 'stepAccel'>,
+  timer: Timer | undefined,
+): { readonly top: number; readonly accel: number } {
+  const most = timer?.maxStepsPerSecond === undefined ? Infinity : toNumber(exactly(timer.maxStepsPerSecond));
+  return { top: Math.min(sweep.topStepRate ?? TOP_STEP_RATE, most), accel: sweep.stepAccel ?? STEP_ACCEL };
+}
+
+/** Of a motor of which nobody has said anything; estimates. */
+const TOP_STEP_RATE = 4000;
+const STEP_ACCEL = 8000;
+
+/** Seconds of a move of so many microsteps. */
+export const secondsOfMove = (
+  sweep: Pick<Sweep, 'topStepRate' | 'stepAccel'>,
+  timer: Timer | undefined,
+  steps: number,
+): number => {
+  const { top, accel } = speedOf(sweep, timer);
+  return steps === 0 ? 0 : moveSeconds(steps, top, accel);
+};
+
 /** The schedule of a sweep whose longest move takes so many microsteps; null without an interval. */
-export function scheduleOf(sweep: Sweep, mostSteps: number): Schedule | null {
+export function scheduleOf(sweep: Sweep, mostSteps: number, timer?: Timer): Schedule | null {
   if (sweep.intervalSeconds === undefined) return null;
   const parts = [
     { id: 'exposure', seconds: sweep.exposureSeconds ?? 0 },
     { id: 'write', seconds: sweep.writeSeconds ?? 0 },
-    {
-      id: 'move',
-      seconds:
-        mostSteps === 0 ? 0 : moveSeconds(mostSteps, sweep.topStepRate ?? 4000, sweep.stepAccel ?? 8000),
-    },
+    { id: 'move', seconds: secondsOfMove(sweep, timer, mostSteps) },
     { id: 'settle', seconds: sweep.settleSeconds ?? 0 },
     { id: 'margin', seconds: sweep.marginSeconds ?? 0 },
   ] as const;
@@ -152,6 +143,10 @@ export function scheduleOf(sweep: Sweep, mostSteps: number): Schedule | null {
     longest: parts.reduce((a, b) => (b.seconds > a.seconds ? b : a)).id,
   };
 }
+
+/** The finest of these factors of the steps that brings the ripple under what is seen, tried frame by frame; null for none. */
+export const curedBy = (sweep: Sweep, steps: Rational, factors: readonly Rational[]): Rational | null =>
+  factors.find((f) => planSweep(sweep, mul(steps, f)).ripple <= SEEN_RIPPLE) ?? null;
 
 /** Frames of so many seconds: floor(duration / interval) + 1. */
 export const framesIn = (seconds: number, interval: number): number => Math.floor(seconds / interval) + 1;

@@ -112,7 +112,7 @@ describe('spins and knobs', () => {
     expect(r.knobPercent).toBeCloseTo(1.857, 3);
     expect(r.motorRpm.map(toText)).toEqual(['342/5', '1368']);
     expect(r.stepRate!.map(toText)).toEqual(['3648', '72960']);
-    expect(r.reach).toBeCloseTo(600 / 1368, 9);
+    expect(r.reach).toEqual({ top: 600, wanted: 1368 });
     expect(r.rimUm).toBeCloseTo((2000 * Math.PI * 30) / 1_094_400, 9);
     expect(r.perTenth).toBe(304);
     const bare = spinReport({ minRpm: '1', maxRpm: '1' }, { ...cutter, stepsPerTurn: null }, null);

@@ -1,5 +1,6 @@
 import Dexie, { liveQuery } from 'dexie';
 import {
+  amendDrive,
   checkPart,
   isRunState,
   refused,
@@ -75,10 +76,13 @@ export function openStorage(name = 'pendrix'): Storage {
     return true;
   };
   const goodParts = async (): Promise<readonly PartRecord[]> => (await parts.toArray()).filter(isGood);
+  /** what an earlier Pendrix wrote is brought to how it is written now */
+  const allDrives = async (): Promise<readonly DriveRecord[]> =>
+    (await drives.toArray()).map((r) => ({ ...r, drive: amendDrive(r.drive) }));
   const allRuns = async (): Promise<readonly RunRecord[]> =>
     (await runs.toArray()).filter((r) => isRunState(r.state));
   return {
-    drives: () => drives.toArray(),
+    drives: allDrives,
     put: async (record) => {
       await drives.put(record);
     },
@@ -89,7 +93,7 @@ export function openStorage(name = 'pendrix'): Storage {
     },
     removeRun: (id) => runs.delete(id),
     watch: (told, failed) => {
-      const watching = liveQuery(async () => [await drives.toArray(), await allRuns()] as const).subscribe(
+      const watching = liveQuery(async () => [await allDrives(), await allRuns()] as const).subscribe(
         ([d, r]) => told(d, r),
         failed,
       );

@@ -5,7 +5,7 @@ import FigureText from './FigureText.vue';
 import GradeTag from './GradeTag.vue';
 
 /** The figures of a duty, each with its grade or a few words, and what follows from them. */
-defineProps<{ duty: DutyReport }>();
+defineProps<{ duty: Pick<DutyReport, 'lines' | 'says'> }>();
 </script>
 
 <template>

@@ -136,6 +136,18 @@ export function workGlyph(
       ],
       pulley(r * 0.3),
     ],
+    arm: () => [
+      [
+        s1(`M${px(x - w)} ${px(y + r * 0.5)}H${px(x + w)}`),
+        s1(`M${px(x - w)} ${px(y + r * 0.5)}L${px(x + w)} ${px(y - r * 0.34)}`),
+        s1(circle(x - w, y + r * 0.5, Math.max(2, r * 0.09)), true),
+        s2(threads(x + w * 0.62, y - r * 0.3, Math.max(3, r * 0.12), r * 0.8, Math.max(4, r * 0.09))),
+        s2(
+          `M${px(x + w * 0.62)} ${px(y - r * 0.3)}V${px(y + r * 0.62)}h${px(Math.max(3, r * 0.12))}V${px(y - r * 0.3)}`,
+        ),
+      ],
+      [],
+    ],
     drum: () => [
       [
         s2(`M${px(x + r * 0.46)} ${px(y)}V${px(y + r * 0.9)}`),

@@ -1,17 +1,15 @@
 import type { InputSpec } from '../inputs.ts';
-import { armInputs } from './arm.ts';
 import { altAzInputs, cameraInputs } from './camera.ts';
 import { rateInputs } from './rate.ts';
 import { knobInputs, spinInputs } from './spin.ts';
 import { sweepInputs } from './sweep.ts';
 import { timerInputs } from './timer.ts';
 
-export type { Arm, ArmKind } from './arm.ts';
 export type { AltAz, Camera } from './camera.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
 export { refuseSweep, type Easing, type Sweep } from './sweep.ts';
-export type { Timer } from './timer.ts';
+export { controllerInputs, keepingInputs, type Timer } from './timer.ts';
 
 /** What a drive may be asked to do besides dividing, and what is needed to judge it: each duty is data with its inputs. (handbook: follow, travel) */
 
@@ -29,12 +27,11 @@ export interface DutySpec {
 export const duties = {
   rates: { title: 'rate', inputs: rateInputs, of: 'job', many: true },
   sweeps: { title: 'sweep', inputs: sweepInputs, of: 'job', many: true },
-  spins: { title: 'spin', inputs: spinInputs, of: 'job', many: true },
+  spins: { title: 'speed range', inputs: spinInputs, of: 'job', many: true },
   camera: { title: 'camera', inputs: cameraInputs, of: 'job', many: false },
-  altAz: { title: 'two axes', inputs: altAzInputs, of: 'job', many: false },
-  arm: { title: 'tangent arm', inputs: armInputs, of: 'job', many: false },
+  altAz: { title: 'altitude and azimuth', inputs: altAzInputs, of: 'job', many: false },
   knob: { title: 'hand knob', inputs: knobInputs, of: 'job', many: false },
-  timer: { title: 'timer', inputs: timerInputs, of: 'drive', many: false },
+  timer: { title: 'controller', inputs: timerInputs, of: 'drive', many: false },
 } as const satisfies Readonly<Record<string, DutySpec>>;
 
 export type DutyId = keyof typeof duties;

@@ -6,6 +6,8 @@ export interface Spin {
   readonly maxRpm: string;
   readonly knobBits?: number;
   readonly motorRpm?: number;
+  /** the shaft that `motorRpm` is told of: 1 for a motor with its gearbox as the first stage */
+  readonly motorShaft?: number;
 }
 
 /** A hand knob on the motor's shaft: turns across a range. */
@@ -36,6 +38,16 @@ export const spinInputs: readonly InputSpec[] = [
     min: 0.01,
     max: 1e6,
     default: null,
+    ...optional,
+  },
+  {
+    type: 'count',
+    key: 'motorShaft',
+    label: 'Told of shaft',
+    min: 0,
+    max: 40,
+    default: 0,
+    hint: '0 the motor’s own; 1 when a gearbox is the first stage and the speed is that of its output',
     ...optional,
   },
 ];

@@ -1,7 +1,7 @@
 import type { InputSpec } from '../inputs.ts';
 import { optional } from './common.ts';
 
-/** What waits between two steps. */
+/** The controller of the whole drive: its clock, what it can count, what it can hold. (handbook: follow; run, controller budgets) */
 export interface Timer {
   /** exact, ticks a second */
   readonly tickHz: string;
@@ -17,13 +17,16 @@ export interface Timer {
   readonly sessionMinutes?: number;
   /** of the controller, for tables */
   readonly memoryBytes?: number;
+  /** the fastest it can step, steps a second, exact */
+  readonly maxStepsPerSecond?: string;
 }
 
-export const timerInputs: readonly InputSpec[] = [
+/** The controller itself. */
+export const controllerInputs: readonly InputSpec[] = [
   {
     type: 'clock',
     key: 'tickHz',
-    label: 'Ticks a second',
+    label: 'Timer rate',
     unit: 'Hz',
     default: '1000000',
     hint: 'for example 250 kHz, or 16 MHz / 64 behind a prescaler',
@@ -43,7 +46,7 @@ export const timerInputs: readonly InputSpec[] = [
   {
     type: 'choice',
     key: 'waits',
-    label: 'Waits in',
+    label: 'Delay in',
     options: [
       { value: 'timer', title: 'ticks' },
       { value: 'us', title: 'whole µs' },
@@ -55,10 +58,45 @@ export const timerInputs: readonly InputSpec[] = [
   {
     type: 'exact',
     key: 'overheadUs',
-    label: 'Besides, a step',
+    label: 'Overhead per step',
     unit: 'µs',
     default: '',
     hint: 'what each step takes besides the wait, as measured',
+    ...optional,
+  },
+  {
+    type: 'exact',
+    key: 'maxStepsPerSecond',
+    label: 'Fastest',
+    unit: 'steps/s',
+    default: '',
+    hint: 'the greatest step rate of controller and driver; rates, sweeps and speeds are held against it',
+    ...optional,
+  },
+  {
+    type: 'count',
+    key: 'memoryBytes',
+    label: 'Memory',
+    unit: 'bytes',
+    min: 64,
+    max: 1_000_000_000,
+    default: null,
+    hint: 'for tables of intervals',
+    ...optional,
+  },
+];
+
+/** How rates are kept with it, and what they may be off by. */
+export const keepingInputs: readonly InputSpec[] = [
+  {
+    type: 'choice',
+    key: 'how',
+    label: 'Intervals',
+    options: [
+      { value: 'spread', title: 'alternate' },
+      { value: 'fixed', title: 'one interval' },
+    ],
+    default: 'spread',
     ...optional,
   },
   {
@@ -73,17 +111,6 @@ export const timerInputs: readonly InputSpec[] = [
     ...optional,
   },
   {
-    type: 'choice',
-    key: 'how',
-    label: 'Intervals',
-    options: [
-      { value: 'spread', title: 'shared' },
-      { value: 'fixed', title: 'always the nearest' },
-    ],
-    default: 'spread',
-    ...optional,
-  },
-  {
     type: 'number',
     key: 'sessionMinutes',
     label: 'Session',
@@ -93,14 +120,6 @@ export const timerInputs: readonly InputSpec[] = [
     default: 60,
     ...optional,
   },
-  {
-    type: 'count',
-    key: 'memoryBytes',
-    label: 'Controller’s memory',
-    unit: 'bytes',
-    min: 64,
-    max: 1_000_000_000,
-    default: null,
-    ...optional,
-  },
 ];
+
+export const timerInputs: readonly InputSpec[] = [...controllerInputs, ...keepingInputs];

@@ -97,9 +97,9 @@ describe('duties', () => {
 
   test('each says what it did', () => {
     const edit: Edit = { do: 'duty', duty: 'spins', at: 0, key: 'maxRpm', text: '4' };
-    expect([editSays({ do: 'addDuty', duty: 'arm' }, base), editSays(edit, base)]).toEqual([
-      'new tangent arm',
-      'spin: to 4',
+    expect([editSays({ do: 'addDuty', duty: 'knob' }, base), editSays(edit, base)]).toEqual([
+      'new hand knob',
+      'speed range: to 4',
     ]);
   });
 });

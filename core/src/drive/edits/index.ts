@@ -1,5 +1,6 @@
-import type { Result } from '../../numbers/index.ts';
+import { at, type Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
+import { refuseTrain } from '../locks.ts';
 import { dismiss } from './dismiss.ts';
 import { addDuty, duty, removeDuty } from './duty.ts';
 import type { EditKind } from './edit.ts';
@@ -54,7 +55,12 @@ export type Edit = EditOf<(typeof edits)[keyof typeof edits]>;
 const editKind = (edit: Edit): EditKind<Edit> => edits[edit.do] as unknown as EditKind<Edit>;
 
 /** Applies one edit: a new drive, or a refusal while the old one stands. Pure. */
-export const applyEdit = (drive: Drive, edit: Edit): Result<Drive> => editKind(edit).apply(drive, edit);
+export function applyEdit(drive: Drive, edit: Edit): Result<Drive> {
+  const after = editKind(edit).apply(drive, edit);
+  if (!after.ok || after.value.train === drive.train) return after;
+  const refusal = refuseTrain(after.value.train);
+  return refusal && !refuseTrain(drive.train) ? { ok: false, refusal: at('train', refusal) } : after;
+}
 
 /** What an edit did, in a few words, for the undo key. */
 export const editSays = (edit: Edit, before: Drive): string => editKind(edit).says(edit, before);

@@ -1,9 +1,10 @@
 import { beltDrive, drum, rack, screw } from './linear.ts';
 import type { OutputData, OutputKind } from './output.ts';
 import { rotary } from './rotary.ts';
+import { tangentArm } from './tangent-arm.ts';
 
 /** Every kind of output. One line a kind. */
-export const outputs = { rotary, screw, beltDrive, rack, drum } as const;
+export const outputs = { rotary, screw, beltDrive, rack, drum, tangentArm } as const;
 
 export type OutputKindId = keyof typeof outputs;
 type DataOf<K> = K extends OutputKind<infer D> ? D : never;

@@ -1,6 +1,6 @@
 import { add, exactly, mul, piValue, rational } from '../../numbers/index.ts';
 import type { InputOf } from '../inputs.ts';
-import type { OutputData, OutputKind } from './output.ts';
+import { outputPlay, type OutputData, type OutputKind } from './output.ts';
 
 export interface Screw extends OutputData {
   readonly kind: 'screw';
@@ -40,12 +40,15 @@ const teeth: InputOf<'count'> = {
   default: 20,
 };
 
+const nut = outputPlay('Nut backlash', 'end to end along the screw, as a dial gauge shows it');
+
 /** Lead = pitch × starts a turn. (handbook: drive, output kinds) */
 export const screw: OutputKind<Screw> = {
   kind: 'screw',
   title: 'Screw',
   says: 'a carriage on a lead screw',
-  inputs: [mm('leadMm', 'Lead', '2', 'travel for one turn: pitch times starts')],
+  inputs: [mm('leadMm', 'Lead', '2', 'travel for one turn: pitch times starts'), nut],
+  play: 'unknown',
   travel: (o) => piValue(exactly(o.leadMm)),
   facts: () => [],
   glyph: 'screw',
@@ -57,6 +60,7 @@ export const beltDrive: OutputKind<BeltDrive> = {
   title: 'Belt carriage',
   says: 'a carriage on a toothed belt',
   inputs: [teeth, mm('pitchMm', 'Pitch', '2', 'from tooth to tooth along the belt')],
+  play: 'none',
   travel: (o) => piValue(mul(rational(o.teeth), exactly(o.pitchMm))),
   facts: () => ['A toothed belt has no play but stretches: keep it short and taut.'],
   glyph: 'belt',
@@ -67,7 +71,12 @@ export const rack: OutputKind<Rack> = {
   kind: 'rack',
   title: 'Rack',
   says: 'a pinion along a rack',
-  inputs: [{ ...teeth, label: 'Pinion' }, mm('moduleMm', 'Module', '1', 'pitch diameter over teeth')],
+  inputs: [
+    { ...teeth, label: 'Pinion' },
+    mm('moduleMm', 'Module', '1', 'pitch diameter over teeth'),
+    outputPlay('Mesh backlash', 'end to end along the rack'),
+  ],
+  play: 'unknown',
   travel: (o) => piValue(mul(exactly(o.moduleMm), rational(o.teeth)), 1),
   facts: () => ['Its travel has π in it: no whole millimetre comes out even, whole teeth of the rack may.'],
   glyph: 'rack',
@@ -82,6 +91,7 @@ export const drum: OutputKind<Drum> = {
     mm('diameterMm', 'Drum', '30', 'of the drum itself'),
     mm('cordMm', 'Cord', '1', 'thickness of the cord; it winds at its middle'),
   ],
+  play: 'none',
   travel: (o) => piValue(add(exactly(o.diameterMm), exactly(o.cordMm)), 1),
   facts: () => ['One layer only: a second one winds at a larger diameter. Its travel has π in it.'],
   glyph: 'drum',

@@ -4,7 +4,25 @@ import type { InputSpec } from '../inputs.ts';
 /** An output as the drive file holds it; keys that this version does not know stay in it. */
 export interface OutputData {
   readonly kind: string;
+  /** of its nut or mesh, end to end along the travel */
+  readonly playMm?: number;
+  /** the same as an angle of the last shaft; goes before the length */
+  readonly playArcmin?: number;
 }
+
+/** The play that an output may bring of its own. (docs: formats) */
+export const outputPlay = (label: string, hint: string): InputSpec => ({
+  type: 'size',
+  key: 'playMm',
+  label,
+  unit: 'mm',
+  min: 0,
+  max: 50,
+  default: null,
+  optional: true,
+  more: true,
+  hint,
+});
 
 /** Everything Pendrix knows of one kind of output. */
 export interface OutputKind<D extends OutputData> {
@@ -14,7 +32,13 @@ export interface OutputKind<D extends OutputData> {
   readonly inputs: readonly InputSpec[];
   /** travel for one turn of the last shaft, mm, π kept as a symbol; null for what only turns */
   readonly travel: (output: D) => PiValue | null;
+  /** what one turn of the last shaft moves along the nut or the mesh, mm, for its play; the travel unless said */
+  readonly perTurnMm?: (output: D) => PiValue;
+  /** turns of the last shaft for one turn of the hinge, as it starts; only for what opens a hinge */
+  readonly hinge?: (output: D) => PiValue;
+  /** its own play while nobody has given it: none, or not known */
+  readonly play: 'none' | 'unknown';
   readonly facts: (output: D) => readonly string[];
   /** how it is drawn */
-  readonly glyph: 'table' | 'screw' | 'belt' | 'rack' | 'drum';
+  readonly glyph: 'table' | 'screw' | 'belt' | 'rack' | 'drum' | 'arm';
 }

@@ -10,6 +10,7 @@ export const rotary: OutputKind<Rotary> = {
   says: 'a table, a dial or an arbor that turns',
   inputs: [],
   travel: () => null,
+  play: 'none',
   facts: () => [],
   glyph: 'table',
 };

@@ -61,6 +61,7 @@ export const crank: SourceKind<Crank> = {
     angle('windowDeg', 'Window', 'the part of it that matters: a tuning peak, a focus'),
   ],
   step: 'mark',
+  stops: 'mark',
   fullSteps: (s) => s.marks,
   modes: () => [1],
   mode: () => 1,

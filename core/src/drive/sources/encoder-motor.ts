@@ -44,6 +44,7 @@ export const encoderMotor: SourceKind<EncoderMotor> = {
     gangedInput,
   ],
   step: 'count',
+  stops: 'count',
   fullSteps: counts,
   modes: () => [1],
   mode: () => 1,

@@ -24,6 +24,8 @@ export interface SourceKind<D extends SourceData> {
   readonly inputs: readonly InputSpec[];
   /** what its steps are called: one, and what it has none of */
   readonly step: string;
+  /** what the work stops by when this source is sent somewhere */
+  readonly stops: 'step' | 'mark' | 'count' | null;
   /** whole steps (or marks, or counts) of one turn of shaft 0; null for a source without any */
   readonly fullSteps: (source: D) => number | null;
   /** how finely the driver can divide a full step, ascending; [1] when it cannot */

@@ -39,6 +39,7 @@ export const spring: SourceKind<Spring> = {
     { type: 'exact', key: 'rpm', label: 'Governed', unit: 'rpm', default: '2', hint: 'speed of the arbor' },
   ],
   step: 'step',
+  stops: null,
   fullSteps: () => null,
   modes: () => [1],
   mode: () => 1,

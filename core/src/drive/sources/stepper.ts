@@ -6,7 +6,7 @@ export interface Stepper extends SourceData {
   readonly kind: 'stepper';
   /** full steps of one turn: 1.8° a step is 200 */
   readonly fullSteps: number;
-  /** microsteps a full step that the driver can be set to, ascending */
+  /** microsteps a full step that the driver can be set to */
   readonly modes: readonly number[];
   /** the one in use */
   readonly mode: number;
@@ -43,8 +43,9 @@ export const stepper: SourceKind<Stepper> = {
     gangedInput,
   ],
   step: 'full step',
+  stops: 'step',
   fullSteps: (s) => s.fullSteps,
-  modes: (s) => s.modes,
+  modes: (s) => [...s.modes].sort((a, b) => a - b),
   mode: (s) => s.mode,
   hasModes: true,
   speed: (s) => speedOf(s.rpm, 60),

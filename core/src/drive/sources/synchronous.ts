@@ -22,6 +22,7 @@ export const synchronous: SourceKind<Synchronous> = {
     { type: 'count', key: 'poles', label: 'Poles', min: 2, max: 1000, default: 12 },
   ],
   step: 'step',
+  stops: null,
   fullSteps: () => null,
   modes: () => [1],
   mode: () => 1,

@@ -1,6 +1,6 @@
 import { byPitch } from '../shape.ts';
 import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Belt extends StageData, Pair {
   readonly kind: 'belt';
@@ -20,7 +20,7 @@ export const belt: StageKind<Belt> = {
   ],
   reduction: (s) => pairReduction(s, false),
   parts: (s) => pairParts('Belt', s),
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => {
     const pitch = s.pitchMm ?? 2;
     return { form: 'belt', driver: byPitch(s.z1, pitch), driven: byPitch(s.z2, pitch) };

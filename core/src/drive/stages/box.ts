@@ -13,16 +13,20 @@ import {
 } from '../../numbers/index.ts';
 import { pairsRatio, type ToothPairs } from '../pairs.ts';
 import { choice } from './pair.ts';
-import { knownBy, provenanceFacts, ratioLabel } from './provenance.ts';
-import type { Part, Provenance, StageData, StageKind } from './stage.ts';
+import { knownBy, originOf, plusMinusInput, provenanceFacts, ratioLabel } from './provenance.ts';
+import { COUNTED, type Part, type Provenance, type StageData, type StageKind } from './stage.ts';
 
 export interface Box extends StageData {
   readonly kind: 'box';
   /** driver and driven of each pair, when they were counted */
   readonly pairs?: ToothPairs;
+  /** the pairs fit a count or a label, but nobody has counted them */
+  readonly guessed?: boolean;
   /** what is printed on it; in force while there are no pairs */
   readonly ratio?: string;
   readonly provenance?: Provenance;
+  /** of a measured ratio, exact */
+  readonly plusMinus?: string;
 }
 
 const reduction = (s: Box): Rational =>
@@ -43,10 +47,19 @@ export const box: StageKind<Box> = {
       optional: true,
       hint: 'driver : driven of each pair, for example 9:32, 11:22, 9:26, 10:31',
     },
+    {
+      type: 'flag',
+      key: 'guessed',
+      label: 'Teeth are a guess',
+      default: '',
+      optional: true,
+      hint: 'they fit, but nobody has counted them: what rests on them is told so',
+    },
     { type: 'ratio', key: 'ratio', label: 'Printed', default: '', optional: true, hint: 'the label, 64:1' },
     choice('provenance', 'Known by', [['nominal', 'Label'], ...knownBy.filter(([v]) => v !== 'nominal')], {
       optional: true,
     }),
+    plusMinusInput,
   ],
   fresh: { ratio: '64', provenance: 'nominal' },
   refuse: (s) =>
@@ -56,20 +69,25 @@ export const box: StageKind<Box> = {
     s.pairs
       ? s.pairs.map(([z1, z2]) => ({ label: `Box ${z1}:${z2}`, factor: rational(z2, z1) }))
       : [{ label: 'Box', factor: abs(reduction(s)) }],
-  provenance: (s) => (s.pairs ? 'exact' : (s.provenance ?? 'nominal')),
+  origin: (s) => {
+    if (s.pairs) return s.guessed ? { from: 'estimated' } : COUNTED;
+    return originOf(reduction(s), s.provenance, s.plusMinus, 'nominal');
+  },
   shape: (s) => ({ form: 'box', label: short(reduction(s)) }),
   label: (s) => ratioLabel(reduction(s)),
   facts: (s) => {
-    if (!s.pairs) return provenanceFacts(s.provenance ?? 'nominal');
+    if (!s.pairs) return provenanceFacts(s.provenance ?? 'nominal', s.plusMinus);
     const r = pairsRatio(s.pairs);
     const teeth = `${s.pairs.length} ${s.pairs.length === 1 ? 'pair' : 'pairs'}: ${toText(r)} = ${toNumber(r).toFixed(6).replace(/0+$/, '').replace(/\.$/, '')}.`;
-    if (s.ratio === undefined) return [teeth];
+    const guess = s.guessed ? ['These teeth are a guess that fits: count them, then say so.'] : [];
+    if (s.ratio === undefined) return [teeth, ...guess];
     const off = toNumber(div(sub(abs(exactly(s.ratio)), r), r)) * 100;
     return Math.abs(off) < 1e-12
-      ? [teeth, 'The label is exactly that.']
+      ? [teeth, 'The label is exactly that.', ...guess]
       : [
           teeth,
           `The label says ${toText(exactly(s.ratio))}, ${Math.abs(off).toPrecision(3)} % too ${off > 0 ? 'much' : 'little'}; the teeth are in force.`,
+          ...guess,
         ];
   },
   play: null,

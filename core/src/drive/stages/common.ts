@@ -42,8 +42,17 @@ export const commonInputs: readonly InputSpec[] = [
     hint: 'end to end at its own output, as an angle',
   },
   millimetres('playMm', 'Play at rim', 50, 'end to end at the pitch line; the angle above goes before it'),
-  millimetres('inBoreMm', 'Bore in', 500, 'of the wheel on the shaft before'),
-  millimetres('outBoreMm', 'Bore out', 500, 'of the wheel on the shaft after'),
+  millimetres('inBoreMm', 'Driver bore', 500, 'of the wheel on the shaft before'),
+  millimetres('outBoreMm', 'Driven bore', 500, 'of the wheel on the shaft after'),
+  {
+    type: 'flag',
+    key: 'kept',
+    label: 'Keep this stage',
+    default: '',
+    optional: true,
+    more: true,
+    hint: 'Find and the cures leave it as it is and look around it',
+  },
 ];
 
 /** Play at the pitch line of a mesh until it is measured, mm. (handbook: errors, estimates) */

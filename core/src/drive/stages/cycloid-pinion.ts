@@ -1,6 +1,6 @@
 import { rational, neg } from '../../numbers/index.ts';
 import { lobes, size } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface CycloidPinion extends StageData {
   readonly kind: 'cycloidPinion';
@@ -20,7 +20,7 @@ export const cycloidPinion: StageKind<CycloidPinion> = {
   ],
   reduction: (s) => neg(rational(s.lobes)),
   parts: (s) => [{ label: 'Lobed wheel', factor: rational(s.lobes) }],
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => {
     const module = s.moduleMm ?? 2;
     return {

@@ -1,7 +1,7 @@
 import { abs, rational, refused, type Rational } from '../../numbers/index.ts';
 import type { SetMember } from '../shape.ts';
 import { choice, lobes, size } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Cycloidal extends StageData {
   readonly kind: 'cycloidal';
@@ -41,7 +41,7 @@ export const cycloidal: StageKind<Cycloidal> = {
     s.lobes === s.pins ? refused('asManyPins', String(s.lobes), { path: 'pins' }).refusal : null,
   reduction,
   parts: (s) => [{ label: 'Cycloidal', factor: abs(reduction(s)) }],
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => {
     const pinsMm = ((s.pitchMm ?? 5) * s.pins) / Math.PI;
     return {

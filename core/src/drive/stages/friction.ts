@@ -1,6 +1,7 @@
 import { div, exactly, neg, toNumber, type Rational } from '../../numbers/index.ts';
 import type { InputSpec } from '../inputs.ts';
 import { choice } from './pair.ts';
+import { originOf, plusMinusInput } from './provenance.ts';
 import type { StageData, StageKind } from './stage.ts';
 
 export interface Friction extends StageData {
@@ -8,6 +9,8 @@ export interface Friction extends StageData {
   readonly d1: string;
   readonly d2: string;
   readonly run?: 'open' | 'crossed' | 'rim';
+  /** of the ratio as it was counted over many turns, exact */
+  readonly plusMinus?: string;
 }
 
 const diameter = (key: string, label: string, standard: string): InputSpec => ({
@@ -40,10 +43,11 @@ export const friction: StageKind<Friction> = {
       ],
       { optional: true },
     ),
+    plusMinusInput,
   ],
   reduction: (s) => (ways(s) === 'open' ? size(s) : neg(size(s))),
   parts: (s) => [{ label: 'Friction', factor: size(s) }],
-  provenance: () => 'measured',
+  origin: (s) => originOf(size(s), 'measured', s.plusMinus, 'measured'),
   shape: (s) => {
     const [driver, driven] = [s.d1, s.d2].map((d) => ({ teeth: 0, pitchMm: toNumber(exactly(d)) }));
     return ways(s) === 'rim'

@@ -1,6 +1,6 @@
 import { neg, rational } from '../../numbers/index.ts';
 import { count, size } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Geneva extends StageData {
   readonly kind: 'geneva';
@@ -23,7 +23,7 @@ export const geneva: StageKind<Geneva> = {
   ],
   reduction: (s) => neg(rational(s.slots)),
   parts: (s) => [{ label: 'Geneva', factor: rational(s.slots) }],
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => ({ form: 'geneva', slots: s.slots, centreMm: s.centreMm ?? 40 }),
   label: (s) => `${s.slots} slots`,
   facts: (s) => {

@@ -1,7 +1,7 @@
 import { refused } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
 import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Internal extends StageData, Pair {
   readonly kind: 'internal';
@@ -23,7 +23,7 @@ export const internal: StageKind<Internal> = {
     s.z1 === s.z2 ? refused('sameTeeth', String(s.z1), { path: 'z2', limit: String(s.z2) }).refusal : null,
   reduction: (s) => pairReduction(s, false),
   parts: (s) => pairParts('Inner', s),
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => {
     const module = s.moduleMm ?? 1;
     return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: true };

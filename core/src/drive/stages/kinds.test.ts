@@ -170,7 +170,7 @@ describe('does it go together', () => {
     };
     expect(facts(box)).toContain('4 pairs: 25792/405 = 63.683951.');
     expect(facts(box)).toContain('The label says 64, 0.496 % too much; the teeth are in force.');
-    expect(kindOf(box).provenance(box)).toBe('exact');
-    expect(kindOf({ kind: 'box' }).provenance({ kind: 'box' })).toBe('nominal');
+    expect(kindOf(box).origin(box).from).toBe('exact');
+    expect(kindOf({ kind: 'box' }).origin({ kind: 'box' }).from).toBe('printed');
   });
 });

@@ -1,7 +1,7 @@
 import { abs, div, neg, rational, refused, type Rational } from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
 import { choice, count, size, teeth } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export type Member = 'sun' | 'ring' | 'carrier';
 
@@ -66,7 +66,7 @@ export const planetary: StageKind<Planetary> = {
     { label: `Planetary in`, factor: abs(div(rational(1n), weight(s, s.in))) },
     { label: `Planetary out`, factor: abs(weight(s, s.out)) },
   ],
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => ({
     form: 'set',
     radiusMm: (s.ring / 2 + 3) * (s.moduleMm ?? 1),

@@ -1,12 +1,14 @@
 import { abs, exactly, toText, type Rational } from '../../numbers/index.ts';
 import { choice } from './pair.ts';
-import { knownBy, provenanceFacts, ratioLabel } from './provenance.ts';
+import { knownBy, originOf, plusMinusInput, provenanceFacts, ratioLabel } from './provenance.ts';
 import type { Provenance, StageData, StageKind } from './stage.ts';
 
 export interface Ratio extends StageData {
   readonly kind: 'ratio';
   readonly value: string;
   readonly provenance?: Provenance;
+  /** of a measured ratio, exact */
+  readonly plusMinus?: string;
 }
 
 /** Turns in for one turn out, as the file's text. */
@@ -21,15 +23,16 @@ export const ratio: StageKind<Ratio> = {
   inputs: [
     { type: 'ratio', key: 'value', label: 'Ratio', default: '5', hint: '5:1, 20:76, 76/20 or 13.7272' },
     choice('provenance', 'Known by', knownBy, { optional: true }),
+    plusMinusInput,
   ],
   reduction: value,
   parts: (s) => [{ label: 'Plain ratio', factor: abs(value(s)) }],
-  provenance: (s) => s.provenance ?? 'exact',
+  origin: (s) => originOf(value(s), s.provenance, s.plusMinus, 'exact'),
   shape: (s) => ({ form: 'box', label: toText(abs(value(s))) }),
   label: (s) => ratioLabel(value(s)),
   play: null,
   facts: (s) => [
     `Read as ${ratioLabel(value(s))}, turns in for one turn out.`,
-    ...provenanceFacts(s.provenance),
+    ...provenanceFacts(s.provenance, s.plusMinus),
   ],
 };

@@ -1,6 +1,6 @@
 import { byModule } from '../shape.ts';
 import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Spur extends StageData, Pair {
   readonly kind: 'spur';
@@ -20,7 +20,7 @@ export const spur: StageKind<Spur> = {
   ],
   reduction: (s) => pairReduction(s, true),
   parts: (s) => pairParts('Spur', s),
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => {
     const module = s.moduleMm ?? 1;
     return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: false };

@@ -5,6 +5,17 @@ import type { Shape } from '../shape.ts';
 /** Where a ratio comes from. `nominal` is printed on the part: an Even that rests on it holds only if it is exactly so. (handbook: numbers) */
 export type Provenance = 'exact' | 'nominal' | 'measured';
 
+/**
+ * How sure a stage's ratio is, with its ± where it was measured: a part of 1, u/q. What was measured and has no ± is no surer than
+ * a label. (handbook: numbers, where a ratio comes from)
+ */
+export type Origin =
+  | { readonly from: 'exact' | 'printed' | 'estimated' }
+  | { readonly from: 'measured'; readonly part: Rational };
+
+/** It follows from counted teeth. */
+export const COUNTED: Origin = { from: 'exact' };
+
 /** A stage as the drive file holds it; keys that this version does not know stay in it. */
 export interface StageData {
   readonly kind: string;
@@ -19,6 +30,8 @@ export interface StageData {
   readonly partId?: string;
   readonly driverPartId?: string;
   readonly drivenPartId?: string;
+  /** it stays as it is when trains are searched and cured: a bought head, a one-piece gear motor */
+  readonly kept?: boolean;
 }
 
 /** How well its wheels are made; without a word of it, bought. */
@@ -55,7 +68,7 @@ export interface StageKind<D extends StageData> {
   readonly reduction: (stage: D) => Rational;
   /** whose factors multiply to |reduction| */
   readonly parts: (stage: D) => readonly Part[];
-  readonly provenance: (stage: D) => Provenance;
+  readonly origin: (stage: D) => Origin;
   readonly shape: (stage: D) => Shape;
   /** "20 : 76" as the maker would write it */
   readonly label: (stage: D) => string;
@@ -65,6 +78,8 @@ export interface StageKind<D extends StageData> {
   readonly settle?: (after: D, before: D, key: string) => D;
   /** what a maker should know of this very stage, said in words */
   readonly facts: (stage: D) => readonly string[];
+  /** which way it turns goes by the hand of its thread, which is shown and not counted */
+  readonly handed?: true;
   /** what keeps it from being built as it stands: teeth that foul, planets that do not go in */
   readonly warns?: (stage: D) => readonly string[];
   /** its play when nothing was said or measured, end to end at its output; null when there is none to go by */

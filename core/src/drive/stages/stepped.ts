@@ -17,7 +17,7 @@ import {
 } from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
 import { choice, count, size, teeth } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 type Mesh = 'inner' | 'outer';
 
@@ -100,7 +100,7 @@ export const stepped: StageKind<Stepped> = {
     { label: 'Differential', factor: abs(carrierReduction(s)) },
     ...(s.sun === undefined ? [] : [{ label: 'Input sun', factor: sunFactor(s) }]),
   ],
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => ({ form: 'set', radiusMm: radius(s), members: members(s), label: `${s.fixed} / ${s.out}` }),
   label: (s) => `${s.fixed} / ${s.out}`,
   facts: (s) => {

@@ -1,7 +1,7 @@
 import { abs, rational, refused, type Rational } from '../../numbers/index.ts';
 import type { SetMember } from '../shape.ts';
 import { choice, size, teeth } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface StrainWave extends StageData {
   readonly kind: 'strainWave';
@@ -42,7 +42,7 @@ export const strainWave: StageKind<StrainWave> = {
       : null,
   reduction,
   parts: (s) => [{ label: 'Strain wave', factor: abs(reduction(s)) }],
-  provenance: () => 'exact',
+  origin: () => COUNTED,
   shape: (s) => {
     const module = s.moduleMm ?? 0.3;
     return {

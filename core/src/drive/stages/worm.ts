@@ -1,7 +1,7 @@
 import { rational } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
 import { size, teeth } from './pair.ts';
-import type { StageData, StageKind } from './stage.ts';
+import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Worm extends StageData {
   readonly kind: 'worm';
@@ -40,7 +40,8 @@ export const worm: StageKind<Worm> = {
     ...(s.starts > 1 ? [{ label: 'Worm starts', factor: rational(1n, s.starts) }] : []),
     { label: 'Worm wheel', factor: rational(s.wheel) },
   ],
-  provenance: () => 'exact',
+  origin: () => COUNTED,
+  handed: true,
   shape: (s) => {
     const module = s.moduleMm ?? 1;
     const wormMm = s.wormDiameterMm ?? module * 18;

@@ -1,30 +1,30 @@
-import { toNumber } from '../../numbers/index.ts';
+import { doubtOf } from '../../motion/index.ts';
 import type { Drive, Kinematics } from '../../drive/index.ts';
 import {
-  arcsecAnHour,
-  axisRates,
-  clockOff,
   longestExposure,
   onChip,
-  path,
   pixelScale,
-  pointingOf,
-  polarDrift,
   turningExposure,
   undrivenExposure,
-  zenithCap,
 } from '../../follow/index.ts';
+import { doubtful, doubtText } from '../doubt-words.ts';
 import { measured, timeText } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
+import { CAUSES } from './rate-causes.ts';
 import type { RateReport } from './rate-way.ts';
 
 const LOOKS = ['main', 'second', 'third'] as const;
+/** Of the picture, px from its middle, when nobody says. */
+const CORNER = 2000;
 
-const time = (seconds: number): string =>
+export const time = (seconds: number): string =>
   Number.isFinite(seconds) ? timeText(seconds).join('\u00a0') : 'as long as you like';
 
-/** What a camera on the drive sees while it follows: trails, and the longest exposure that stays round. (handbook: follow) */
-export function cameraReport(drive: Drive, rates: readonly RateReport[]): DutyReport | null {
+/**
+ * What a camera on the drive sees while it follows: every cause of the rate added at its worst, and the longest exposure that stays
+ * round. (handbook: follow, what the camera sees)
+ */
+export function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[]): DutyReport | null {
   const { camera } = drive.job;
   if (!camera) return null;
   const { timer } = drive;
@@ -33,30 +33,49 @@ export function cameraReport(drive: Drive, rates: readonly RateReport[]): DutyRe
   const exposure = camera.exposureSeconds ?? 60;
   const scale = pixelScale(camera.pixelUm, camera.focalMm);
   const [rate] = rates;
-  const drift = rate?.chosen ? Math.abs(arcsecAnHour(rate.chosen.off, rate.period)) / 3600 : null;
-  const clock = rate && timer ? arcsecAnHour(clockOff(timer), rate.period) / 3600 : 0;
-  const polar = polarDrift(camera.polarArcmin ?? 0);
-  const causes = [
-    ...(drift === null ? [] : [{ key: 'rate', label: 'the rate alone', drift }]),
-    ...(clock === 0 ? [] : [{ key: 'clock', label: 'the clock at its worst', drift: clock }]),
-    ...(polar === 0 ? [] : [{ key: 'polar', label: 'the polar axis', drift: polar }]),
-  ];
-  const all = causes.reduce((n, c) => n + c.drift, 0);
-  const longest = longestExposure(all, trail, scale, declination);
+  const chosen = rate?.chosen ?? null;
+  // a mirror at half the rate turns the picture twice as far as itself
+  const mirror = rate?.rate.half ? 2 : 1;
+  const cos = Math.cos((declination * Math.PI) / 180);
+  const causes = (chosen?.causes ?? [])
+    .filter((c, i) => i === 0 || c.arcsecPerSecond > 0)
+    .map((c) => {
+      const axis = c.arcsecPerSecond * (c.across ? 1 : mirror);
+      return {
+        key: c.id,
+        label: CAUSES[c.id].label,
+        axis: c.across ? 0 : axis,
+        seen: c.across ? axis : axis * cos,
+      };
+    });
+  const all = causes.reduce((n, c) => n + c.seen, 0);
+  const straight = longestExposure(all, trail, scale, 0);
+  // near the pole a trail shrinks, but the picture turns about it
+  const corner = drive.job.altAz?.cornerPx ?? CORNER;
+  const spin = causes.reduce((n, c) => n + c.axis, 0) * Math.abs(Math.sin((declination * Math.PI) / 180));
+  const turning = turningExposure(spin, corner, trail);
+  const longest = Math.min(straight, turning);
   const round = longest >= exposure;
+  const drift = chosen ? all : null;
+  const px = (perSecond: number, seconds: number): number => onChip(perSecond * seconds, scale, 0);
   const base = [
     worked('one pixel', `206.264806 × ${camera.pixelUm} µm ÷ ${camera.focalMm} mm = ${measured(scale)}″`),
     worked('seen at', `declination ${declination}°, a trail of ${trail} px allowed`),
+    ...(mirror === 2 ? [worked('half-rate mirror', 'the picture turns twice as far: counted double')] : []),
   ];
   return {
     key: 'camera',
     title: 'What the camera sees',
     graded:
       drift === null
-        ? { grade: 'unknown', word: 'No rate asked' }
-        : round
-          ? { grade: 'even', word: `Round for ${time(exposure)}` }
-          : { grade: 'misses', word: `Round only for ${time(longest)}` },
+        ? { grade: 'unknown', word: rate ? rate.graded.word : 'No rate asked' }
+        : doubtful(
+            round
+              ? { grade: 'passes', word: `Round for ${time(exposure)}` }
+              : { grade: 'misses', word: `Round only for ${time(longest)}` },
+            doubtOf(k),
+            'ppm',
+          ),
     lines: [
       line(
         figureOf({
@@ -78,15 +97,19 @@ export function cameraReport(drive: Drive, rates: readonly RateReport[]): DutyRe
         `in ${time(exposure)} the trail is ${measured(onChip(15.041 * exposure, scale, declination))} px long`,
       ),
       ...causes.map((c) => {
-        const px = onChip(c.drift * exposure, scale, declination);
-        const alone = longestExposure(c.drift, trail, scale, declination);
+        const shown = px(c.seen, exposure);
+        const alone = longestExposure(c.seen, trail, scale, 0);
         return line(
           figureOf({
             key: `camera.${c.key}`,
             label: `${c.label}: trail in ${time(exposure)}`,
-            value: px,
-            text: [px === 0 ? '0' : measured(px), { unit: 'px' }],
-            from: [...base, worked('moves by', `${measured(c.drift)}″ a second at most`)],
+            value: shown,
+            text: [shown === 0 ? '0' : measured(shown), { unit: 'px' }],
+            from: [
+              ...base,
+              worked('moves by', `${measured(c.seen)}″ a second at most`),
+              ...(c.axis === 0 && c.seen > 0 ? [worked('at every declination', 'alike: no cos δ')] : []),
+            ],
           }),
           Number.isFinite(alone) ? `round for ${time(alone)}` : 'never moves',
         );
@@ -99,15 +122,26 @@ export function cameraReport(drive: Drive, rates: readonly RateReport[]): DutyRe
           text: [drift === null ? 'Unknown' : time(longest)],
           from: [
             ...base,
-            ...causes.map((c) => worked(c.label, `${measured(c.drift)}″ a second`)),
+            ...causes.map((c) => worked(c.label, `${measured(c.seen)}″ a second`)),
             worked('all together', `${measured(all)}″ a second`),
+            ...(spin > 0
+              ? [
+                  worked(
+                    'the picture turns',
+                    `a corner ${corner} px out stays within ${trail} px for ${time(turning)}`,
+                  ),
+                ]
+              : []),
           ],
         }),
         'all at their worst; the periodic errors of worm and wheels are not in it yet',
       ),
     ],
     says: [
-      ...(drift === null ? ['Ask for a rate to follow, and the trail with the drive is reckoned too.'] : []),
+      ...(drift === null && !rate
+        ? ['Ask for a rate to follow, and the trail with the drive is reckoned too.']
+        : []),
+      ...(doubtOf(k).printed.length > 0 ? [`All of it holds only${doubtText(doubtOf(k), 'ppm')}.`] : []),
       ...(timer && timer.tolerancePpm === undefined
         ? ['The clock’s tolerance is not given, so it is not counted.']
         : []),
@@ -121,7 +155,7 @@ export function cameraReport(drive: Drive, rates: readonly RateReport[]): DutyRe
         series: [
           ...causes.map((c, i) => ({
             name: c.label,
-            points: [0, 600].map((t): [number, number] => [t, onChip(c.drift * t, scale, declination)]),
+            points: [0, 600].map((t): [number, number] => [t, px(c.seen, t)]),
             look: LOOKS[i] ?? 'third',
           })),
           {
@@ -137,114 +171,5 @@ export function cameraReport(drive: Drive, rates: readonly RateReport[]): DutyRe
       },
     ],
     table: null,
-  };
-}
-
-/** Two axes that are not polar: their rates along a path, the cap they cannot follow, the turning of the picture. */
-export function altAzReport(drive: Drive, k: Kinematics): DutyReport | null {
-  const given = drive.job.altAz;
-  if (!given) return null;
-  const { latitudeDeg, hourAngleDeg, declinationDeg, hours } = given;
-  const at = pointingOf(latitudeDeg, hourAngleDeg, declinationDeg);
-  const now = axisRates(latitudeDeg, at);
-  const way = path(latitudeDeg, hourAngleDeg, declinationDeg, hours);
-  const most = {
-    azimuth: Math.max(0, ...way.map((p) => Math.abs(p.azimuth))),
-    altitude: Math.max(0, ...way.map((p) => Math.abs(p.altitude))),
-    turning: Math.max(0, ...way.map((p) => Math.abs(p.turning))),
-  };
-  const top = given.topArcsecPerSecond;
-  const reach = top === undefined || most.azimuth <= top;
-  const corner = given.cornerPx ?? 2000;
-  const trail = drive.job.camera?.trailPx ?? 1;
-  const base = [
-    worked('stands at', `azimuth ${at.azimuthDeg.toFixed(3)}°, altitude ${at.altitudeDeg.toFixed(3)}°`),
-    worked('star rate', '15.041″ a second'),
-  ];
-  const N = k.stepsPerTurn && toNumber(k.stepsPerTurn);
-  const stepRate = (arcsec: number): string =>
-    N === null ? '' : `, ${measured((arcsec / 1_296_000) * N)} steps/s with this train`;
-  const speed = (key: string, label: string, value: number, greatest: number) =>
-    line(
-      figureOf({ key: `altAz.${key}`, label, value, text: [perSecond(value), { unit: '″/s' }], from: base }),
-      way.length > 0
-        ? `at most ${perSecond(greatest)} ″/s on the way${key === 'turning' ? '' : stepRate(greatest)}`
-        : '',
-    );
-  const perSecond = (v: number): string => v.toFixed(2).replace('-', '−');
-  return {
-    key: 'altAz',
-    title: 'Two axes, altitude and azimuth',
-    graded:
-      way.length === 0
-        ? { grade: 'misses', word: 'Below the horizon' }
-        : top === undefined
-          ? null
-          : reach
-            ? { grade: 'even', word: 'In reach' }
-            : { grade: 'misses', word: `Short by ${perSecond(most.azimuth - top)} ″/s` },
-    lines: [
-      speed('azimuth', 'azimuth axis', now.azimuth, most.azimuth),
-      speed('altitude', 'altitude axis', now.altitude, most.altitude),
-      speed('turning', 'the picture turns by', now.turning, most.turning),
-      line(
-        figureOf({
-          key: 'altAz.exposure',
-          label: `a corner ${corner} px out stays within ${trail} px`,
-          value: turningExposure(most.turning, corner, trail),
-          text: [time(turningExposure(most.turning, corner, trail))],
-          from: [...base, worked('turns by at most', `${perSecond(most.turning)}″ a second`)],
-        }),
-      ),
-      ...(top === undefined
-        ? []
-        : [
-            line(
-              figureOf({
-                key: 'altAz.cap',
-                label: 'cap at the zenith it cannot follow',
-                value: zenithCap(latitudeDeg, top),
-                text: [zenithCap(latitudeDeg, top).toFixed(2), { unit: '°' }],
-                from: [worked('top speed', `${top}″ a second`), worked('latitude', `${latitudeDeg}°`)],
-              }),
-              'measured from the zenith, on the meridian',
-            ),
-          ]),
-    ],
-    says:
-      way.length === 0
-        ? ['The star stands below the horizon at this hour angle.']
-        : way.at(-1)!.hours < hours - hours / 200
-          ? [`It sets after ${measured(way.at(-1)!.hours)} h.`]
-          : [],
-    charts:
-      way.length < 2
-        ? []
-        : [
-            {
-              key: 'altAz.path',
-              title: 'Rates along the path',
-              x: 'h',
-              y: '″/s',
-              series: [
-                { name: 'azimuth', points: way.map((p) => [p.hours, p.azimuth] as const), look: 'main' },
-                { name: 'altitude', points: way.map((p) => [p.hours, p.altitude] as const), look: 'second' },
-                { name: 'turning', points: way.map((p) => [p.hours, p.turning] as const), look: 'limit' },
-              ],
-              says: `The azimuth axis needs ${perSecond(Math.min(...way.map((p) => Math.abs(p.azimuth))))} to ${perSecond(most.azimuth)} ″/s.`,
-            },
-          ],
-    table:
-      way.length < 2
-        ? null
-        : {
-            title: 'Rates along the path',
-            head: ['hours', 'azimuth °', 'altitude °', 'azimuth ″/s', 'altitude ″/s', 'turning ″/s'],
-            rows: way.map((p) =>
-              [p.hours, p.azimuthDeg, p.altitudeDeg, p.azimuth, p.altitude, p.turning].map((v) =>
-                v.toFixed(4),
-              ),
-            ),
-          },
   };
 }

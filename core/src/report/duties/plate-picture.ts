@@ -21,8 +21,8 @@ export interface PlatePicture {
 /** Rings lie evenly between these radii. */
 const [INNER, OUTER] = [0.36, 0.9];
 
-/** The plate of a move. Clockwise is forward. */
-export function platePicture(plates: PlateSet, move: SimpleMove | CompoundMove): PlatePicture {
+/** The plate of a move, made so many times before. Clockwise is forward. */
+export function platePicture(plates: PlateSet, move: SimpleMove | CompoundMove, before = 0): PlatePicture {
   const circles = [...(plates[move.plate] ?? [])].sort((a, b) => a - b);
   const moved =
     'circle' in move
@@ -35,12 +35,13 @@ export function platePicture(plates: PlateSet, move: SimpleMove | CompoundMove):
   }));
   const dots = rings.flatMap(({ holes, r }): PlateHole[] => {
     const by = moved.find((m) => m.circle === holes)?.holes ?? null;
+    const first = by === null ? 0 : (((by * before) % holes) + holes) % holes;
     return Array.from({ length: holes }, (_, i) => {
       const angle = (2 * Math.PI * i) / holes;
       return {
         x: r * Math.sin(angle),
         y: -r * Math.cos(angle),
-        is: by === null ? 'other' : kindOf(i, by, holes),
+        is: by === null ? 'other' : kindOf((i - first + holes) % holes, by, holes),
       };
     });
   });
@@ -50,9 +51,18 @@ export function platePicture(plates: PlateSet, move: SimpleMove | CompoundMove):
     says: `${circles[0] ?? ''} to ${circles.at(-1) ?? ''}`,
     rings,
     dots,
-    arms: moved.length === 1 ? [0, (2 * Math.PI * only!.holes) / only!.circle] : null,
+    arms: moved.length === 1 ? armsOf(only!, before) : null,
     moves: moved.map((m) => ({ ...m, r: rings.find((ring) => ring.holes === m.circle)?.r ?? 0 })),
   };
+}
+
+/** Where the sector arms stand for the move after so many: radians clockwise from the top. */
+function armsOf(
+  { circle, holes }: { readonly circle: number; readonly holes: number },
+  before: number,
+): readonly [number, number] {
+  const start = (2 * Math.PI * ((holes * before) % circle)) / circle;
+  return [start, start + (2 * Math.PI * holes) / circle];
 }
 
 /** What hole `i` of a circle is to a move of `by` holes, which may be back or more than a turn. */

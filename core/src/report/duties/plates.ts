@@ -1,4 +1,4 @@
-import { abs, exactly, type Rational } from '../../numbers/index.ts';
+import type { Rational } from '../../numbers/index.ts';
 import { platesText, type Drive, type Kinematics } from '../../drive/index.ts';
 import {
   compoundMoves,
@@ -15,6 +15,7 @@ import {
   type PlateSet,
 } from '../../divide/index.ts';
 import type { Figure, Graded } from '../figure.ts';
+import { wormOf } from '../run-plan.ts';
 import { lazy } from '../lazy.ts';
 import type { Rich } from '../rich.ts';
 import { counted, fraction, grouped, inWords, shortList } from '../text.ts';
@@ -77,14 +78,6 @@ export const CHART_TO = 400;
 const MOST_HOLES = 100;
 /** Ways of each kind that are listed. */
 const LISTED = 5;
-
-/** The worm that the plates are used on: its own ratio, else the train's. */
-export const wormOf = (drive: Drive, k: Kinematics): Rational =>
-  drive.plates?.wormRatio === undefined ? abs(k.reduction) : exactly(drive.plates.wormRatio);
-
-/** Is this drive divided by hand, with plates? */
-export const byPlates = (drive: Drive): boolean =>
-  drive.train.source.kind === 'crank' && (drive.plates?.plates.length ?? 0) > 0;
 
 /** How the plates make the wanted counts; null while there are none. (handbook: divide, index plates) */
 export function platesReport(drive: Drive, k: Kinematics, wanted: readonly number[]): PlatesReport | null {
@@ -150,7 +143,7 @@ function rowOf(a: PlateAnswer, worm: Rational, wheels: Differential | null): Pla
     case 'compound':
       return {
         ...base,
-        graded: { grade: 'evenMicrostep', word: 'Even by compound' },
+        graded: { grade: 'even', word: 'Even by compound' },
         move: compoundText(a.move),
         plate: `plate ${a.move.plate + 1}`,
         arms: '',
@@ -160,7 +153,7 @@ function rowOf(a: PlateAnswer, worm: Rational, wheels: Differential | null): Pla
       if (wheels)
         return {
           ...base,
-          graded: { grade: 'evenMicrostep', word: 'Even with wheels' },
+          graded: { grade: 'even', word: 'Even with wheels' },
           move: [`as ${wheels.near}: `, ...simpleText(wheels.move)],
           plate: `plate ${wheels.move.plate + 1}`,
           arms: String(wheels.move.holes + 1),
@@ -224,9 +217,9 @@ function openedPlate(
   const graded: Graded = one
     ? { grade: 'even', word: 'Even' }
     : two
-      ? { grade: 'evenMicrostep', word: 'Even by compound' }
+      ? { grade: 'even', word: 'Even by compound' }
       : three
-        ? { grade: 'evenMicrostep', word: 'Even with wheels' }
+        ? { grade: 'even', word: 'Even with wheels' }
         : { grade: 'unknown', word: 'No circle' };
   return {
     divisions,

@@ -1,11 +1,25 @@
 import { toNumber } from '../../numbers/index.ts';
 import type { Drive } from '../../drive/index.ts';
+import { gradeWithin } from '../../motion/index.ts';
 import { tickHz } from '../../follow/index.ts';
-import { rampTable, tableBytes } from '../../travel/index.ts';
+import {
+  LONGEST_TABLE,
+  rampLength,
+  rampTable,
+  speedOf,
+  tableBytes,
+  type RampShape,
+} from '../../travel/index.ts';
+import { lazy } from '../lazy.ts';
 import { grouped, measured } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
 
-/** A table of intervals that speeds the motor up to the sweep's top speed, and the room it takes. */
+const WORDS: Readonly<Record<RampShape, string>> = {
+  constant: 'constant acceleration',
+  sCurve: 'S-curve',
+};
+
+/** Tables of intervals that speed the motor up to the sweep's top speed, whole, and the room they take; or why they are not made. */
 export function rampReport(drive: Drive): DutyReport | null {
   const [sweep] = (drive.job.sweeps ?? []).filter(
     (s) => s.topStepRate !== undefined && s.stepAccel !== undefined,
@@ -13,16 +27,36 @@ export function rampReport(drive: Drive): DutyReport | null {
   const { timer } = drive;
   if (!sweep || !timer) return null;
   const hz = toNumber(tickHz(timer));
-  const shapes = (['constant', 'sCurve'] as const).map((shape) => {
-    const table = rampTable(
-      { shape, topRate: sweep.topStepRate!, accel: sweep.stepAccel!, tickHz: hz },
-      20_000,
-    );
-    return { shape, table, bytes: tableBytes(table) };
+  const { top, accel } = speedOf(sweep, timer);
+  const ramps = (['constant', 'sCurve'] as const).map((shape) => ({
+    shape,
+    topRate: top,
+    accel,
+    tickHz: hz,
+  }));
+  const longest = Math.max(...ramps.map(rampLength));
+  if (longest > LONGEST_TABLE)
+    return {
+      key: 'ramp',
+      title: 'Tables of intervals',
+      graded: { grade: 'misses', word: 'Too long' },
+      lines: [],
+      says: [
+        `A table up to ${measured(top)} steps/s at ${measured(accel)} steps/s² has ${grouped(String(longest))} intervals, ${grouped(String(longest * 2))} bytes or more: at most ${grouped(String(LONGEST_TABLE))} are made. Take a lower top speed, or more acceleration.`,
+      ],
+      charts: [],
+      table: null,
+    };
+  const shapes = ramps.map((ramp) => {
+    const table = rampTable(ramp);
+    return { shape: ramp.shape, table, bytes: tableBytes(table) };
   });
   const memory = timer.memoryBytes;
-  const words = { constant: 'constant acceleration', sCurve: 'S-curve' } as const;
-  const [first] = shapes;
+  const rows = lazy(() => ({
+    title: 'Intervals, constant acceleration',
+    head: ['step', 'ticks'],
+    rows: shapes[0]!.table.map((n, i) => [String(i + 1), String(n)]),
+  }));
   return {
     key: 'ramp',
     title: 'Tables of intervals',
@@ -31,15 +65,12 @@ export function rampReport(drive: Drive): DutyReport | null {
       line(
         figureOf({
           key: `ramp.${shape}`,
-          label: `${words[shape]}, ${grouped(String(table.length))} steps`,
+          label: `${WORDS[shape]}, ${grouped(String(table.length))} steps`,
           value: bytes.plain,
           text: [grouped(String(bytes.plain)), { unit: 'bytes' }],
           exact: true,
           from: [
-            worked(
-              'up to',
-              `${measured(sweep.topStepRate!)} steps/s at ${measured(sweep.stepAccel!)} steps/s²`,
-            ),
+            worked('up to', `${measured(top)} steps/s at ${measured(accel)} steps/s²`),
             worked('ticks a second', grouped(String(hz)), true),
             worked('an entry', `${bytes.bits} bits`, true),
           ],
@@ -47,22 +78,18 @@ export function rampReport(drive: Drive): DutyReport | null {
         `coded by runs ${grouped(String(bytes.runs))} bytes`,
         memory === undefined
           ? null
-          : Math.min(bytes.plain, bytes.runs) <= memory
-            ? { grade: 'even', word: 'Fits' }
+          : gradeWithin(Math.min(bytes.plain, bytes.runs), memory) === 'passes'
+            ? { grade: 'passes', word: 'Fits' }
             : {
                 grade: 'misses',
                 word: `Short by ${grouped(String(Math.min(bytes.plain, bytes.runs) - memory))} bytes`,
               },
       ),
     ),
-    says: memory === undefined ? ['Give the controller’s memory with the timer, and it is compared.'] : [],
+    says: memory === undefined ? ['Give the controller’s memory in the Train, and it is compared.'] : [],
     charts: [],
     get table() {
-      return {
-        title: 'Intervals, constant acceleration',
-        head: ['step', 'ticks'],
-        rows: first!.table.map((n, i) => [String(i + 1), String(n)]),
-      };
+      return rows();
     },
   };
 }

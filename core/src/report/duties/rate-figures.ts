@@ -1,11 +1,33 @@
-import { decimal, div, isZero, mul, rational, toText, type Rational } from '../../numbers/index.ts';
+import {
+  decimal,
+  div,
+  isZero,
+  mul,
+  piText,
+  piToNumber,
+  rational,
+  toNumber,
+  toText,
+  type Rational,
+} from '../../numbers/index.ts';
 import { ratePeriods, type Drive, type Kinematics, type Rate, type Timer } from '../../drive/index.ts';
-import { clockOff, overheadSeconds, ppm, tickHz, type Timing } from '../../follow/index.ts';
-import type { Figure } from '../figure.ts';
-import { fraction, grouped, measured, mixed, signed, signedAngle, timeText, whole } from '../text.ts';
+import { doubtOf, isSure } from '../../motion/index.ts';
+import {
+  clockOff,
+  counterBits,
+  largestCause,
+  overheadSeconds,
+  ppm,
+  tickHz,
+  type Timing,
+} from '../../follow/index.ts';
+import type { Figure, WorkingLine } from '../figure.ts';
+import type { Rich } from '../rich.ts';
+import { fraction, grouped, measured, mixed, signed, timeText, whole } from '../text.ts';
 import { stepsFigure } from '../train.ts';
 import { figureOf, worked, type DutyChart } from './duty.ts';
-import { driftOver, ppmSays, type RateWay } from './rate-way.ts';
+import { CAUSES } from './rate-causes.ts';
+import { driftOver, driftText, ppmSays, type RateWay } from './rate-way.ts';
 
 interface Kept {
   readonly key: string;
@@ -29,7 +51,8 @@ export function figuresOf(
       true,
     ),
   ];
-  if (!timing || !timer || !k.stepsPerTurn)
+  const N = k.stepsPerWorkTurn;
+  if (!timing || !timer || !N)
     return chosen
       ? [
           figureOf({
@@ -37,7 +60,7 @@ export function figuresOf(
             label: 'rate, off by',
             value: toText(chosen.off),
             text: [chosen.ppm, { unit: 'ppm' }],
-            exact: k.inexact.length === 0,
+            exact: isSure(doubtOf(k)),
             from: [...turn, worked('the work turns once in', [...chosen.ticks, ' s'], true)],
           }),
         ]
@@ -46,7 +69,9 @@ export function figuresOf(
   const wait = [
     ...turn,
     worked('steps a turn', stepsFigure(drive, k).text, true),
-    worked('one step', [...fraction(div(period, k.stepsPerTurn)), ' s'], true),
+    timing.holdsPi
+      ? worked('one step', `${(1 / toNumber(timing.stepsPerSecond)).toPrecision(12)} s`)
+      : worked('one step', [...fraction(div(period, N.q)), ' s'], true),
     worked(
       { timer: 'ticks a second', ms: 'waits whole milliseconds', us: 'waits whole microseconds' }[
         timer.waits ?? 'timer'
@@ -54,67 +79,92 @@ export function figuresOf(
       [...mixed(tickHz(timer)), ' Hz'],
       true,
     ),
-    ...(isZero(over) ? [] : [worked('besides, each step takes', `${timer.overheadUs} µs`, true)]),
+    ...(isZero(over) ? [] : [worked('overhead per step', `${timer.overheadUs} µs`, true)]),
+    ...(timing.holdsPi ? [worked('steps a turn, exactly', piText(N), true)] : []),
   ];
   const ticks = figureOf({
     key: `${key}.ticks`,
     label: 'ticks between two steps',
-    value: toText(timing.interval),
-    text: mixed(timing.interval),
-    exact: k.inexact.length === 0,
+    value: timing.holdsPi ? toNumber(timing.interval) : toText(timing.interval),
+    text: timing.holdsPi ? [`${grouped(decimal(timing.interval, 4))}…`] : mixed(timing.interval),
+    exact: isSure(doubtOf(k)) && !timing.holdsPi,
     from: wait,
   });
   const rateOf = figureOf({
     key: `${key}.steps`,
     label: 'steps a second',
-    value: toText(timing.stepsPerSecond),
+    value: timing.holdsPi ? toNumber(timing.stepsPerSecond) : toText(timing.stepsPerSecond),
     text: [grouped(decimal(timing.stepsPerSecond, 4)), { unit: 'steps/s' }],
     exact: false,
     from: [...turn, worked('steps a turn', stepsFigure(drive, k).text, true)],
   });
-  const off =
-    chosen &&
-    figureOf({
-      key: `${key}.off`,
-      label: 'rate, off by',
-      value: toText(chosen.off),
-      text:
-        chosen.off.n === 0n
-          ? ['0', { unit: 'ppm' }]
-          : [signed(measured(ppm(chosen.off)), ppm(chosen.off)), { unit: 'ppm' }],
-      exact: chosen.off.n === 0n,
-      from: [
-        ...wait,
-        worked('ticks between two steps', mixed(timing.interval), true),
-        worked('waits', chosen.title, true),
-        ...(chosen.how === 'spread'
-          ? [worked('in the long run', 'exactly right; never more than one tick early', true)]
-          : [worked('in an hour', chosen.hour), worked('in a day', `${chosen.day} s`)]),
-      ],
-    });
-  return [ticks, rateOf, ...(off ? [off] : [])];
+  return [ticks, rateOf, ...(chosen ? [offFigure(key, chosen, wait, timing)] : [])];
+}
+
+/** What the verdict shows: the largest of all causes, for a rate is no truer than that. */
+function offFigure(key: string, chosen: RateWay, wait: readonly WorkingLine[], timing: Timing): Figure {
+  const largest = largestCause(chosen.causes);
+  const either = largest.sign === 'either';
+  const text: Rich =
+    largest.ppm === 0
+      ? ['0', { unit: 'ppm' }]
+      : [
+          either ? `±${measured(Math.abs(largest.ppm))}` : signed(measured(largest.ppm), largest.ppm),
+          { unit: 'ppm' },
+        ];
+  return figureOf({
+    key: `${key}.off`,
+    label: 'rate, off by at most',
+    value: largest.ppm,
+    text,
+    exact: largest.ppm === 0,
+    from: [
+      ...wait,
+      worked(
+        'ticks between two steps',
+        timing.holdsPi ? `${decimal(timing.interval, 6)}…` : mixed(timing.interval),
+        !timing.holdsPi,
+      ),
+      worked('waits', chosen.title, true),
+      ...(chosen.how === 'spread'
+        ? [worked('in the long run', `${chosen.ppm} ppm; never more than one tick early`, true)]
+        : [worked('in an hour', chosen.hour), worked('in a day', `${chosen.day} s`)]),
+      ...chosen.causes.map((c) =>
+        worked(CAUSES[c.id].label, `${c.sign === 'either' ? '±' : ''}${measured(c.ppm)} ppm`),
+      ),
+      worked('the largest', CAUSES[largest.id].label, true),
+    ],
+  });
 }
 
 export function sentences(
   timer: Timer | undefined,
   timing: Timing | null,
   period: Rational,
-  N: Rational | null,
+  steps: boolean,
 ): readonly string[] {
-  if (!N) return [];
+  if (!steps) return [];
   if (!timer)
-    return ['Give the timer that makes the steps: its ticks a second, and how wide its counter is.'];
+    return ['Give the controller that makes the steps: its timer rate, and how wide its counter is.'];
   if (!timing) return [];
   const out: string[] = [];
   if (!timing.fits)
     out.push(
       timing.fixed
-        ? `The counter of ${timer.bits ?? 16} bits is too narrow for ${whole(timing.spread.q + 1n)} ticks: take a coarser prescaler, or count overflows in software.`
+        ? `The counter of ${counterBits(timer)} bits is too narrow for ${whole(timing.spread.q + 1n)} ticks: take a coarser prescaler, or count overflows in software.`
         : 'The steps come faster than the ticks: take a faster clock, or coarser microsteps.',
+    );
+  if (timing.tooFast)
+    out.push(
+      `${grouped(decimal(timing.stepsPerSecond, 1))} steps a second are more than the controller can make: coarser microsteps, or less reduction.`,
+    );
+  if (timing.holdsPi)
+    out.push(
+      'The interval holds π: what alternates is the nearest fraction of 16 bits, and these are the constants at the start of the arm.',
     );
   if (!timing.even && timing.fits)
     out.push(
-      `Shared, the pattern repeats after ${whole(timing.spread.den)} steps: a sum gains ${whole(timing.spread.num)}; at ${whole(timing.spread.den)} it pays back with one tick more.`,
+      `Alternating, the pattern repeats after ${whole(timing.spread.den)} steps: a sum gains ${whole(timing.spread.num)} a step, and one tick is added when it overflows ${whole(timing.spread.den)}.`,
     );
   if (timing.fixed && !timing.even && Math.abs(ppm(timing.fixed.off)) > 1)
     out.push(
@@ -132,10 +182,21 @@ export function drawn(
   timer: Timer | undefined,
   period: Rational,
   key: string,
+  k: Kinematics,
 ): DutyChart {
   const session = timer?.sessionMinutes ?? SESSION_MINUTES;
+  // one unit a picture: that of what is drawn at its end
+  const far = Math.max(...chosen.causes.map((c) => Math.abs(c.ppm)), 1e-9) / 1e6;
+  const reach = (far * 1_296_000 * session * 60) / toNumber(period);
+  const [unit, scale] = k.travel
+    ? (['mm', piToNumber(k.travel) / 1_296_000] as const)
+    : reach < 120
+      ? (['″', 1] as const)
+      : reach < 7200
+        ? (['′', 1 / 60] as const)
+        : (['°', 1 / 3600] as const);
   const straight = (off: Rational): [number, number][] =>
-    [0, session].map((m) => [m, driftOver(off, period, m * 60)]);
+    [0, session].map((m) => [m, driftOver(off, period, m * 60) * scale]);
   const clock = timer ? clockOff(timer) : rational(0);
   const other = ways.find((w) => w !== chosen);
   return {
@@ -143,7 +204,7 @@ export function drawn(
     title:
       session === SESSION_MINUTES ? 'Drift over an hour' : `Drift over ${timeText(session * 60).join(' ')}`,
     x: 'min',
-    y: '″',
+    y: unit,
     series: [
       { name: chosen.title, points: straight(chosen.off), look: 'main' },
       ...(other ? [{ name: other.title, points: straight(other.off), look: 'second' as const }] : []),
@@ -154,6 +215,6 @@ export function drawn(
             { name: '', points: straight(mul(clock, rational(-1))), look: 'limit' as const },
           ]),
     ],
-    says: `${chosen.title}: ${signedAngle(driftOver(chosen.off, period, session * 60))} at its end${isZero(clock) ? '' : `, and the clock ±${measured(driftOver(clock, period, session * 60))}″`}.`,
+    says: `${chosen.title}: ${driftText(k, chosen.off, period, session * 60)} at its end${isZero(clock) ? '' : `, and the clock ±${driftText(k, clock, period, session * 60).replace('+', '')}`}.`,
   };
 }

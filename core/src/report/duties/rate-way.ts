@@ -1,23 +1,24 @@
-import { isZero, type Rational } from '../../numbers/index.ts';
-import type { Rate } from '../../drive/index.ts';
-import { arcsecAnHour, ppm, type Timing } from '../../follow/index.ts';
+import { div, isZero, mul, piToNumber, rational, toNumber, type Rational } from '../../numbers/index.ts';
+import type { Kinematics, Rate } from '../../drive/index.ts';
+import { arcsecAnHour, ppm, type RateCause, type Timing, type TurningArm } from '../../follow/index.ts';
 import type { Figure, Graded } from '../figure.ts';
 import type { Rich } from '../rich.ts';
-import { measured, signed } from '../text.ts';
-import type { DutyChart } from './duty.ts';
+import { lengthText, measured, signed, signedAngle } from '../text.ts';
+import type { DutyChart, DutyLine } from './duty.ts';
 
-/** One way of keeping the rate: intervals shared, or one of the two whole ones always. */
+/** One way of keeping the rate: intervals that alternate, or one of the two whole ones always. */
 export interface RateWay {
   readonly how: 'spread' | 'fixed' | 'beside' | 'runs';
   readonly title: string;
   readonly ticks: Rich;
-  /** wanted over made, less one: positive runs fast; exact */
+  /** wanted over made, less one: positive runs fast; exact, but where π is cut off */
   readonly off: Rational;
   /** "+21.6" */
   readonly ppm: string;
   readonly fiveMinutes: string;
   readonly hour: string;
   readonly day: string;
+  readonly causes: readonly RateCause[];
   readonly graded: Graded;
 }
 
@@ -35,10 +36,15 @@ export interface RateReport {
   readonly chosen: RateWay | null;
   readonly graded: Graded;
   readonly figures: readonly Figure[];
-  /** the clock's own tolerance, beside the arithmetic; null when it is not known */
-  readonly clock: { readonly ppm: string; readonly hour: string; readonly says: string } | null;
+  /** each cause with what it does, the largest first, and the sentence that names it */
+  readonly causes: readonly DutyLine[];
+  readonly largest: string;
   readonly says: readonly string[];
   readonly drift: DutyChart | null;
+  /** the hinge that it opens; null for all other outputs */
+  readonly arm: TurningArm | null;
+  /** what all of it rests on: "if exactly 64 : 1, ±11.9 ppm as measured" */
+  readonly doubt: string;
 }
 
 export const ppmSays = (off: Rational): string => {
@@ -46,5 +52,14 @@ export const ppmSays = (off: Rational): string => {
   return isZero(off) ? '0' : signed(measured(value), value);
 };
 
+/** ″ that a rate gains in so many seconds. */
 export const driftOver = (off: Rational, period: Rational, seconds: number): number =>
   (arcsecAnHour(off, period) * seconds) / 3600;
+
+/** The same in words: an angle where the work turns, a length where it travels. */
+export function driftText(k: Kinematics, off: Rational, period: Rational, seconds: number): string {
+  if (!k.travel) return signedAngle(driftOver(off, period, seconds));
+  const turns = toNumber(div(mul(off, rational(Math.round(seconds))), period));
+  const mm = turns * piToNumber(k.travel);
+  return mm === 0 ? '0 mm' : signed(lengthText(mm).join(' '), mm);
+}

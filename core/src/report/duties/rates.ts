@@ -1,39 +1,104 @@
 import {
   abs,
-  compare,
   decimal,
   div,
   isZero,
   mul,
+  nearPi,
   rational,
+  scalePi,
   sub,
   type Rational,
 } from '../../numbers/index.ts';
-import { periodOf, rateName, type Drive, type Kinematics, type Rate, type Timer } from '../../drive/index.ts';
-import type { Grade } from '../../divide/index.ts';
-import { clockOff, ppm, secondsADay, timingOf, type Timing } from '../../follow/index.ts';
+import {
+  periodOf,
+  rateName,
+  ratePeriods,
+  type Drive,
+  type Kinematics,
+  type Rate,
+} from '../../drive/index.ts';
+import {
+  doubtOf,
+  doubtOfAll,
+  gradeRate,
+  toleranceArcsec,
+  toleranceOf,
+  worstGrade,
+} from '../../motion/index.ts';
+import {
+  armError,
+  causesOf,
+  counterBits,
+  largestCause,
+  secondsADay,
+  timingOf,
+  turningArm,
+  type RateAsked,
+  type RateCause,
+  type Timing,
+} from '../../follow/index.ts';
+import { doubtful, doubtText } from '../doubt-words.ts';
 import type { Graded } from '../figure.ts';
-import { counted, grouped, measured, mixed, signed, signedAngle, whole } from '../text.ts';
+import { counted, grouped, measured, mixed, roughAngle, signed, whole } from '../text.ts';
 import type { Rich } from '../rich.ts';
+import { causeLines, largestSays } from './rate-causes.ts';
 import { drawn, figuresOf, sentences } from './rate-figures.ts';
-import { driftOver, ppmSays, type RateReport, type RateWay } from './rate-way.ts';
+import { driftText, ppmSays, type RateReport, type RateWay } from './rate-way.ts';
 
-const UNKNOWN: Graded = { grade: 'unknown', word: 'Unknown' };
+/** A session when none is given, minutes. */
+const SESSION_MINUTES = 60;
+/** What is allowed at an arm when the job names nothing, ″. */
+export const ARM_ALLOWED = 20;
 
-/** The rates of the job, as the timer and the train keep them. (handbook: follow) */
+/** Rates of the sky: one turn of it, not of a screw. */
+const ofSky = (rate: Rate): boolean => ratePeriods[rate.kind].seconds !== null && rate.kind !== 'tide';
+
+/** How long a rate is followed at a time, s: what an arm says, else the controller, else an hour. */
+export function sessionOf({ train: { output }, timer }: Drive): number {
+  const own = output.kind === 'tangentArm' ? output.sessionMinutes : undefined;
+  return (own ?? timer?.sessionMinutes ?? SESSION_MINUTES) * 60;
+}
+
+/** The rates of the job, as the controller and the whole train keep them. (handbook: follow) */
 export const rateReports = (drive: Drive, k: Kinematics): readonly RateReport[] =>
   (drive.job.rates ?? []).map((rate, at) => rateReport(drive, k, rate, at));
+
+/** A reason why no interval keeps it, whatever the clock; null when there is none. */
+function impossible(k: Kinematics, rate: Rate): { readonly graded: Graded; readonly says: string } | null {
+  if (k.lock)
+    return {
+      graded: { grade: 'misses', word: 'Stands still' },
+      says: 'A Geneva does not keep a rate: the work stands still while it is locked, for most of each turn of its crank, and moves by jerks between.',
+    };
+  if (k.travel && ofSky(rate))
+    return {
+      graded: { grade: 'unknown', word: 'A screw is no sky' },
+      says: 'The sky turns, and this work travels: make the output a tangent arm, or write the time of one turn of the last shaft.',
+    };
+  return null;
+}
 
 function rateReport(drive: Drive, k: Kinematics, rate: Rate, at: number): RateReport {
   const { timer } = drive;
   const period = periodOf(rate);
-  const N = k.stepsPerTurn;
-  const timing = N && timer ? timingOf(N, period, timer) : null;
-  const ways = timing && timer ? waysOf(timing, timer, period) : N ? [] : runs(drive, k, period);
+  const N = k.stepsPerWorkTurn;
+  const cannot = impossible(k, rate);
+  const timing = N && timer && !cannot ? timingOf(N, period, timer) : null;
+  const arm = drive.train.output.kind === 'tangentArm' ? turningArm(drive.train.output, period) : null;
+  const asked: RateAsked = {
+    timer,
+    k,
+    period,
+    arm,
+    session: sessionOf(drive),
+    polarArcmin: ofSky(rate) ? (drive.job.camera?.polarArcmin ?? 0) : 0,
+  };
+  const ways = cannot ? [] : timing ? waysOf(drive, timing, asked) : N ? [] : runs(drive, asked);
   const wanted = timer?.how === 'fixed' ? 'fixed' : 'spread';
   const chosen = ways.find((w) => w.how === wanted) ?? ways[0] ?? null;
   const key = `rate.${at}`;
-  const clock = timer?.tolerancePpm === undefined ? null : clockSays(timer, period);
+  const doubt = N ? doubtOf(k) : doubtOfAll(k);
   return {
     key,
     rate,
@@ -43,93 +108,122 @@ function rateReport(drive: Drive, k: Kinematics, rate: Rate, at: number): RateRe
     timing,
     ways,
     chosen,
-    graded: chosen?.graded ?? { ...UNKNOWN, word: N ? 'No timer given' : 'Unknown' },
+    graded: cannot?.graded ?? chosen?.graded ?? { grade: 'unknown', word: N ? 'No timer given' : 'Unknown' },
     figures: figuresOf(drive, k, { key, rate, period, timing, chosen }),
-    clock,
-    says: sentences(timer, timing, period, N),
-    drift: chosen && drawn(ways, chosen, timer, period, key),
+    causes: chosen ? causeLines(key, chosen.causes, period, k, asked.session) : [],
+    largest: chosen ? largestSays(chosen, timer, k) : '',
+    says: cannot ? [cannot.says] : sentences(timer, timing, period, N !== null),
+    drift: chosen && drawn(ways, chosen, timer, period, key, k),
+    arm,
+    doubt: doubtText(doubt, 'ppm').replace(/^,? /, ''),
   };
 }
 
-function waysOf(timing: Timing, timer: Timer, period: Rational): readonly RateWay[] {
+function waysOf(drive: Drive, timing: Timing, asked: RateAsked): readonly RateWay[] {
   const { spread, fixed, beside, even } = timing;
   const q = whole(spread.q);
-  const way = (how: RateWay['how'], title: string, ticks: Rich, off: Rational, graded: Graded): RateWay => ({
+  const way = (how: RateWay['how'], title: string, ticks: Rich, off: Rational): RateWay =>
+    wayOf(drive, asked, timing, { how, title, ticks, off });
+  const alternate = `Alternate ${q} and ${whole(spread.q + 1n)}`;
+  const shared = way('spread', even ? `One interval, ${q}` : alternate, ticksOf(timing), timing.spreadOff);
+  if (even) return [shared];
+  const always = (how: 'fixed' | 'beside', f: typeof fixed): readonly RateWay[] =>
+    f ? [way(how, `One interval, ${whole(f.ticks)}`, [whole(f.ticks)], f.off)] : [];
+  return [shared, ...always('fixed', fixed), ...always('beside', beside)];
+}
+
+/** Ticks between two steps: exact, or with the first figures where π is in it. */
+export const ticksOf = ({ interval, holdsPi }: Timing): Rich =>
+  holdsPi ? [`${grouped(decimal(interval, 4))}…`] : mixed(interval);
+
+function wayOf(
+  drive: Drive,
+  asked: RateAsked,
+  timing: Timing | null,
+  { how, title, ticks, off }: Pick<RateWay, 'how' | 'title' | 'ticks' | 'off'>,
+): RateWay {
+  const { k, period } = asked;
+  const causes = causesOf(asked, off, how === 'runs' ? 'speed' : 'rounding');
+  return {
     how,
     title,
     ticks,
     off,
     ppm: ppmSays(off),
-    fiveMinutes: signedAngle(driftOver(off, period, 300)),
-    hour: signedAngle(driftOver(off, period, 3600)),
+    fiveMinutes: driftText(k, off, period, 300),
+    hour: driftText(k, off, period, 3600),
     day: signed(measured(secondsADay(off)), secondsADay(off)),
-    graded,
-  });
-  const fit = (graded: Graded): Graded =>
-    timing.fits
-      ? graded
-      : { grade: 'misses', word: timing.fixed ? `Over ${timer.bits ?? 16} bits` : 'Too fast' };
-  const shared = way(
-    'spread',
-    even ? `Always ${q}` : `Share ${q} and ${whole(spread.q + 1n)}`,
-    mixed(timing.interval),
-    rational(0),
-    fit(even ? { grade: 'even', word: 'Even' } : { grade: 'rounded', word: 'Rounded ±1 tick' }),
-  );
-  if (even) return [shared];
-  const always = (how: 'fixed' | 'beside', f: typeof fixed): readonly RateWay[] =>
-    f ? [way(how, `Always ${whole(f.ticks)}`, [whole(f.ticks)], f.off, fit(gradeOff(f.off, timer)))] : [];
-  return [shared, ...always('fixed', fixed), ...always('beside', beside)];
-}
-
-/** Within what is allowed it is rounded; else it misses by the rest. */
-function gradeOff(off: Rational, timer: Timer | undefined): Graded {
-  if (isZero(off)) return { grade: 'even', word: 'Even' };
-  const within = timer?.withinPpm;
-  const over = within === undefined ? 0 : Math.abs(ppm(off)) - within;
-  return over > 0
-    ? { grade: 'misses', word: `Misses by ${measured(over)} ppm` }
-    : { grade: 'rounded', word: 'Rounded' };
-}
-
-/** A source that runs by itself: its own speed against the one that is wanted. */
-function runs(drive: Drive, k: Kinematics, period: Rational): readonly RateWay[] {
-  if (k.speed.estimate) return [];
-  const made = div(mul(rational(60), abs(k.reduction)), k.speed.rpm);
-  const off = sub(div(period, made), rational(1));
-  return [
-    {
-      how: 'runs',
-      title: `One turn in ${grouped(decimal(made, 4))} s`,
-      ticks: mixed(made),
-      off,
-      ppm: ppmSays(off),
-      fiveMinutes: signedAngle(driftOver(off, period, 300)),
-      hour: signedAngle(driftOver(off, period, 3600)),
-      day: signed(measured(secondsADay(off)), secondsADay(off)),
-      graded: gradeOff(off, drive.timer),
-    },
-  ];
-}
-
-function clockSays(timer: Timer, period: Rational): RateReport['clock'] {
-  const off = clockOff(timer);
-  return {
-    ppm: `±${measured(ppm(off))} ppm`,
-    hour: `±${signedAngle(driftOver(off, period, 3600)).replace('+', '')}`,
-    says: `The clock itself may bring ±${measured(ppm(off))} ppm, which is ±${measured(driftOver(off, period, 3600))}″ in an hour.`,
+    causes,
+    graded: doubtful(
+      gradeOf(drive, asked, timing, how, off, causes),
+      k.stepsPerTurn ? doubtOf(k) : doubtOfAll(k),
+      'ppm',
+    ),
   };
 }
 
-const ORDER: readonly Grade[] = ['misses', 'unknown', 'rounded', 'even'];
+/** One grade for the interface and for the terminal: every cause against what is allowed. (handbook: follow) */
+function gradeOf(
+  drive: Drive,
+  asked: RateAsked,
+  timing: Timing | null,
+  how: RateWay['how'],
+  off: Rational,
+  causes: readonly RateCause[],
+): Graded {
+  const { timer } = asked;
+  const largest = Math.abs(largestCause(causes).ppm);
+  const allowed = timer?.withinPpm ?? null;
+  const grade = gradeRate(
+    how === 'spread' || isZero(off),
+    timing === null || (timing.fits && !timing.tooFast),
+    largest,
+    allowed,
+  );
+  const runsAway = armMisses(drive, asked);
+  if (timing && !timing.fits)
+    return { grade, word: timing.fixed ? `Over ${counterBits(timer!)} bits` : 'Too fast' };
+  if (timing?.tooFast) return { grade, word: `Over ${timer!.maxStepsPerSecond} steps/s` };
+  if (grade === 'misses') return { grade, word: `Misses by ${measured(largest - (allowed ?? 0))} ppm` };
+  if (runsAway > 0)
+    return { grade: worstGrade([grade, 'misses']), word: `Misses by ${roughAngle(runsAway)}` };
+  if (grade === 'rounded') return { grade, word: 'Rounded' };
+  return { grade, word: timing === null || timing.even ? 'Even' : 'Even ±1 tick' };
+}
+
+/** By how much a steady screw passes what is allowed within the session, ″; 0 when it does not, or there is no arm. */
+function armMisses(drive: Drive, { arm, session }: RateAsked): number {
+  if (!arm) return 0;
+  const tolerance = toleranceOf(drive.job);
+  const allowed = tolerance ? toleranceArcsec(tolerance) : ARM_ALLOWED;
+  return Math.max(0, Math.abs(armError(arm, session)) - allowed);
+}
+
+/** A source that runs by itself: its own speed against the one that is wanted. */
+function runs(drive: Drive, asked: RateAsked): readonly RateWay[] {
+  const { k, period } = asked;
+  if (k.speed.estimate) return [];
+  const shaft = div(mul(rational(60), abs(k.reduction)), k.speed.rpm);
+  const made = k.hinge ? nearPi(scalePi(k.hinge, shaft)) : shaft;
+  const off = sub(div(period, made), rational(1));
+  return [
+    wayOf(drive, asked, null, {
+      how: 'runs',
+      title: `One turn in ${grouped(decimal(made, 4))} s`,
+      ticks: k.hinge ? [grouped(decimal(made, 6))] : mixed(made),
+      off,
+    }),
+  ];
+}
 
 /** The rate that is kept worst; null for none. */
 export function worstRate(rates: readonly RateReport[]): RateReport | null {
+  const size = (r: RateReport): number => (r.chosen ? Math.abs(largestCause(r.chosen.causes).ppm) : 0);
   return rates.reduce<RateReport | null>((worst, r) => {
     if (!worst) return r;
-    const [a, b] = [ORDER.indexOf(r.graded.grade), ORDER.indexOf(worst.graded.grade)];
-    if (a !== b) return a < b ? r : worst;
-    return r.chosen && worst.chosen && compare(abs(r.chosen.off), abs(worst.chosen.off)) > 0 ? r : worst;
+    if (r.graded.grade !== worst.graded.grade)
+      return worstGrade([r.graded.grade, worst.graded.grade]) === r.graded.grade ? r : worst;
+    return size(r) > size(worst) ? r : worst;
   }, null);
 }
 

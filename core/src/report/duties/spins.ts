@@ -1,7 +1,10 @@
 import { exactly, toNumber, toText, type Rational } from '../../numbers/index.ts';
 import type { Drive, Kinematics } from '../../drive/index.ts';
-import { knobReport as knobOf, SMOOTH_STEPS, spinReport } from '../../travel/index.ts';
-import { lengthText, measured, mixed } from '../text.ts';
+import { knobReport as knobOf, SMOOTH_STEPS, spinReport, type SpinReport } from '../../travel/index.ts';
+import type { Graded } from '../figure.ts';
+import { doubtOf, doubtOfAll, fails, gradeReach, isSure } from '../../motion/index.ts';
+import { doubtText, doubtful } from '../doubt-words.ts';
+import { grouped, lengthText, measured, mixed } from '../text.ts';
 import { ratioFigure, stepsFigure } from '../train.ts';
 import { figureOf, line, worked, type DutyLine, type DutyReport } from './duty.ts';
 
@@ -10,17 +13,34 @@ const range = ([low, high]: readonly [Rational, Rational]): string =>
     ? measured(toNumber(low))
     : `${measured(toNumber(low))} to ${measured(toNumber(high))}`;
 
-/** Speeds at the work, and what they ask of the motor. (handbook: travel) */
+/** The motor's top speed against what is wanted of the shaft it is told of. */
+function reached({ top, wanted }: NonNullable<SpinReport['reach']>, shaft: number): Graded {
+  const grade = gradeReach(top, wanted);
+  const where = shaft === 0 ? '' : ` at shaft ${shaft}`;
+  return {
+    grade,
+    word: grade === 'enough' ? `Enough${where}` : `Short by ${measured(wanted - top)} rpm${where}`,
+  };
+}
+
+/** The controller's greatest step rate against the fastest that is wanted; null while it is not known. */
+function fastEnough({ timer }: Drive, wanted: number): Graded | null {
+  if (timer?.maxStepsPerSecond === undefined) return null;
+  const top = toNumber(exactly(timer.maxStepsPerSecond));
+  const grade = gradeReach(top, wanted);
+  return {
+    grade,
+    word: grade === 'enough' ? 'Enough' : `Short by ${grouped(String(Math.ceil(wanted - top)))} steps/s`,
+  };
+}
+
+/** Speeds at the work, and what they ask of motor and controller. (handbook: travel) */
 export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] {
   const radius = drive.job.radiusMm === undefined ? null : exactly(drive.job.radiusMm);
   return (drive.job.spins ?? []).map((spin, at) => {
     const key = `spin.${at}`;
     const r = spinReport(spin, k, radius);
-    const ratio = worked(
-      'through the train',
-      [...ratioFigure(drive, k).text, ' : 1'],
-      k.inexact.length === 0,
-    );
+    const ratio = worked('through the train', [...ratioFigure(drive, k).text, ' : 1'], isSure(doubtOfAll(k)));
     const speed = worked('at the work', `${spin.minRpm} to ${spin.maxRpm} rpm`, true);
     const lines: DutyLine[] = [
       line(
@@ -32,11 +52,7 @@ export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] 
           from: [speed, ratio],
         }),
         `${measured(toNumber(r.motorRpm[0]))} rpm at the slowest`,
-        r.reach === null
-          ? null
-          : r.reach >= 1
-            ? { grade: 'even', word: 'Enough' }
-            : { grade: 'misses', word: `Short by ${measured(toNumber(r.motorRpm[1]) - spin.motorRpm!)} rpm` },
+        r.reach && reached(r.reach, spin.motorShaft ?? 0),
       ),
     ];
     if (r.stepRate)
@@ -49,6 +65,8 @@ export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] 
             text: [range(r.stepRate), { unit: 'steps/s' }],
             from: [speed, worked('steps a turn', stepsFigure(drive, k).text, true)],
           }),
+          '',
+          fastEnough(drive, toNumber(r.stepRate[1])),
         ),
       );
     if (r.perTenth !== null)
@@ -62,7 +80,9 @@ export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] 
             from: [worked('steps a turn', stepsFigure(drive, k).text, true)],
           }),
           `smooth slow turning wants about ${SMOOTH_STEPS}, an estimate`,
-          r.perTenth >= SMOOTH_STEPS ? { grade: 'even', word: 'Smooth' } : { grade: 'rounded', word: 'Seen' },
+          r.perTenth >= SMOOTH_STEPS
+            ? { grade: 'passes', word: 'Smooth' }
+            : { grade: 'close', word: 'Visible' },
         ),
       );
     if (r.rimUm !== null)
@@ -93,16 +113,23 @@ export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] 
           'of the speed there',
         ),
       );
-    const short = lines.find((l) => l.graded?.grade === 'misses');
+    const short = lines.find((l) => l.graded && fails(l.graded.grade));
+    const judged = lines.some((l) => l.graded?.grade === 'enough');
+    const doubt = doubtOf(k);
     return {
       key,
-      title: `Spin ${at + 1}`,
-      graded: short?.graded ?? (r.reach === null ? null : { grade: 'even', word: 'Enough' }),
+      title: `Speed range ${at + 1}`,
+      graded: short?.graded ?? (judged ? doubtful({ grade: 'enough', word: 'Enough' }, doubt, 'ppm') : null),
       lines,
-      says:
-        toNumber(exactly(spin.maxRpm)) < toNumber(exactly(spin.minRpm))
+      says: [
+        ...(toNumber(exactly(spin.maxRpm)) < toNumber(exactly(spin.minRpm))
           ? ['The lower speed is above the upper one.']
-          : [],
+          : []),
+        ...(k.lock
+          ? ['A Geneva moves the work by jerks: these are the mean speeds, it stands still in between.']
+          : []),
+        ...(isSure(doubt) ? [] : [`The speeds of motor and work go together${doubtText(doubt, 'ppm')}.`]),
+      ],
       charts: [],
       table: null,
     };
@@ -114,7 +141,9 @@ export function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
   const { knob } = drive.job;
   if (!knob) return null;
   const r = knobOf(knob, k);
-  const ratio = worked('through the train', [...ratioFigure(drive, k).text, ' : 1'], k.inexact.length === 0);
+  const ratio = worked('through the train', [...ratioFigure(drive, k).text, ' : 1'], isSure(doubtOfAll(k)));
+  const sure = isSure(doubtOf(k)) && !k.lock;
+  const doubt = doubtText(doubtOf(k), 'ppm');
   return {
     key: 'knob',
     title: 'Hand knob',
@@ -126,7 +155,7 @@ export function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
           label: 'turns across the range',
           value: toText(r.turns),
           text: mixed(r.turns),
-          exact: true,
+          exact: sure,
           from: [worked('range', `${knob.turnsOut} of a turn of the work`, true), ratio],
         }),
       ),
@@ -136,7 +165,7 @@ export function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
           label: 'one mark at the work',
           value: toText(r.markArcsec),
           text: [measured(toNumber(r.markArcsec)), { unit: '″' }],
-          exact: true,
+          exact: sure,
           from: [worked('marks', String(knob.marks), true), ratio],
         }),
       ),
@@ -156,7 +185,10 @@ export function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
             ),
           ]),
     ],
-    says: [],
+    says: [
+      ...(doubt ? [`Turns and marks are right${doubt}.`] : []),
+      ...(k.lock ? ['A Geneva jumps from rest to rest: between them the knob turns nothing.'] : []),
+    ],
     charts: [],
     table: null,
   };

@@ -1,6 +1,17 @@
-import { abs, exactly, sub, toNumber, toText } from '../../numbers/index.ts';
+import {
+  abs,
+  decimal,
+  exactly,
+  rational,
+  sub,
+  toNumber,
+  toText,
+  type Rational,
+} from '../../numbers/index.ts';
+import { doubtOf, gradeFrames, isSure, SURE } from '../../motion/index.ts';
 import type { Drive, Easing, Kinematics, Sweep } from '../../drive/index.ts';
 import {
+  curedBy,
   framesIn,
   planSweep,
   scheduleOf,
@@ -9,7 +20,9 @@ import {
   type Schedule,
   type SweepPlan,
 } from '../../travel/index.ts';
+import { doubtful, doubtText } from '../doubt-words.ts';
 import type { Graded } from '../figure.ts';
+import type { Rich } from '../rich.ts';
 import { lazy } from '../lazy.ts';
 import { stepsFigure } from '../train.ts';
 import { grouped, measured, mixed, timeText } from '../text.ts';
@@ -41,6 +54,14 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
   const title = sweepName(sweep, at);
   const steps = stepsOfSweep(sweep, k);
   const empty = { key, title, lines: [], charts: [], table: null };
+  if (!steps && k.lock)
+    return {
+      ...empty,
+      graded: { grade: 'misses', word: 'Stands still' },
+      says: [
+        'A Geneva does not keep a sweep: the work stands still while it is locked, for most of each turn of its crank, and jumps between.',
+      ],
+    };
   if (!steps)
     return {
       ...empty,
@@ -48,7 +69,9 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
       says: [
         sweep.unit === 'mm' && !k.travel
           ? 'The work turns: write the sweep in degrees or turns, or give the train a straight output.'
-          : 'This source has no steps.',
+          : k.hinge
+            ? 'A tangent arm follows a rate: it is not swept in frames.'
+            : 'This source has no steps.',
       ],
     };
   if (steps.n === 0n)
@@ -58,14 +81,19 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
       says: ['It ends where it begins.'],
     };
   const plan = planSweep(sweep, steps);
-  const schedule = scheduleOf(sweep, plan.most);
+  const schedule = scheduleOf(sweep, plan.most, drive.timer);
+  const own = sweep.stepsPerUnit === undefined ? doubtOf(k) : SURE;
   const table = lazy(() => targetsTable(sweep, plan));
   return {
     key,
     title,
-    graded: gradeOf(plan, schedule),
+    graded: doubtful(gradeOf(plan, schedule), own, 'ppm'),
     lines: [...lines(drive, k, sweep, key, plan), ...scheduleLines(sweep, key, schedule)],
-    says: [...sentences(sweep, plan, k), ...(schedule ? scheduleSays(schedule) : [])],
+    says: [
+      ...sentences(sweep, plan, k),
+      ...(schedule ? scheduleSays(schedule) : []),
+      ...(isSure(own) ? [] : [`It ends where it should${doubtText(own, 'ppm')}.`]),
+    ],
     charts: [chart(sweep, key, plan)],
     get table() {
       return table();
@@ -76,9 +104,8 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
 function gradeOf(plan: SweepPlan, schedule: Schedule | null): Graded {
   if (schedule && schedule.slack < 0)
     return { grade: 'misses', word: `Short by ${measured(-schedule.slack)} s` };
-  if (plan.least === plan.most) return { grade: 'even', word: 'Even' };
-  if (plan.ripple > SEEN_RIPPLE) return { grade: 'misses', word: `Ripple ${measured(plan.ripple)} %` };
-  return { grade: 'rounded', word: `Ripple ${measured(plan.ripple)} %` };
+  const grade = gradeFrames(plan.least === plan.most, plan.ripple, SEEN_RIPPLE);
+  return { grade, word: grade === 'even' ? 'Even' : `Ripple ${measured(plan.ripple)} %` };
 }
 
 function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: SweepPlan): readonly DutyLine[] {
@@ -89,7 +116,10 @@ function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: Swe
     sweep.stepsPerUnit === undefined
       ? worked('steps a turn', stepsFigure(drive, k).text, true)
       : worked('steps a unit', [...mixed(exactly(sweep.stepsPerUnit))], true);
-  const exact = k.travel === null || k.travel.piPower === 0 || sweep.unit !== 'mm';
+  const holdsPi = sweep.unit === 'mm' && k.travel?.piPower === 1 && sweep.stepsPerUnit === undefined;
+  const exact = !holdsPi && (sweep.stepsPerUnit !== undefined || isSure(doubtOf(k)));
+  const shown = (r: Rational): Rich => (holdsPi ? [`${grouped(decimal(r, 3))}…`] : mixed(r));
+  const value = (r: Rational): string | number => (holdsPi ? toNumber(r) : toText(r));
   const base = [whole, per];
   const frames = worked(
     'frames',
@@ -101,8 +131,8 @@ function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: Swe
       figureOf({
         key: `${key}.steps`,
         label: 'microsteps of the sweep',
-        value: toText(plan.steps),
-        text: mixed(plan.steps),
+        value: value(plan.steps),
+        text: shown(plan.steps),
         exact,
         from: base,
       }),
@@ -111,8 +141,8 @@ function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: Swe
       figureOf({
         key: `${key}.mean`,
         label: 'microsteps a frame, mean',
-        value: toText(plan.mean),
-        text: mixed(plan.mean),
+        value: value(plan.mean),
+        text: shown(plan.mean),
         exact,
         from: [...base, frames],
       }),
@@ -168,7 +198,7 @@ function scheduleLines(sweep: Sweep, key: string, schedule: Schedule | null): re
       `${PARTS[schedule.longest]} takes most of it`,
       schedule.slack < 0
         ? { grade: 'misses', word: `Short by ${measured(-schedule.slack)} s` }
-        : { grade: 'even', word: 'Fits' },
+        : { grade: 'passes', word: 'Fits' },
     ),
     line(
       figureOf({
@@ -194,16 +224,24 @@ function scheduleSays(schedule: Schedule): readonly string[] {
   ];
 }
 
+/** Reductions that are tried, each frame by frame. */
+const FACTORS = Array.from({ length: 63 }, (_, i) => rational(i + 2));
+
 /** What cures an uneven sweep: a finer mode, or more reduction. */
 function sentences(sweep: Sweep, plan: SweepPlan, k: Kinematics): readonly string[] {
   const out: string[] = [];
   if (plan.ripple > SEEN_RIPPLE) {
-    const finer = k.modes.filter((m) => m > k.mode).find((m) => (plan.ripple * k.mode) / m <= SEEN_RIPPLE);
-    const factor = Math.ceil(plan.ripple / SEEN_RIPPLE);
+    const finer =
+      sweep.stepsPerUnit === undefined
+        ? k.modes.filter((m) => m > k.mode).find((m) => curedBy(sweep, plan.steps, [rational(m, k.mode)]))
+        : undefined;
+    const factor = finer === undefined ? curedBy(sweep, plan.steps, FACTORS) : null;
     out.push(
-      finer !== undefined && sweep.stepsPerUnit === undefined
+      finer !== undefined
         ? `Uneven: microsteps of 1/${finer} bring the ripple under ${SEEN_RIPPLE} %.`
-        : `Uneven: ${factor} times the reduction, or as much finer a mode, brings the ripple under ${SEEN_RIPPLE} %.`,
+        : factor
+          ? `Uneven: ${factor.n} times the reduction, or as much finer a mode, brings the ripple under ${SEEN_RIPPLE} %.`
+          : `Uneven: more than ${FACTORS.length + 1} times the reduction would be wanted to bring the ripple under ${SEEN_RIPPLE} %.`,
     );
   }
   if (plan.still > 0)
@@ -244,23 +282,3 @@ const targetsTable = (sweep: Sweep, plan: SweepPlan): DutyReport['table'] => ({
     String(t),
   ]),
 });
-
-/** Several sweeps on one clock: the longest decides; null for fewer than two. */
-export function togetherSays(drive: Drive, k: Kinematics): string | null {
-  const sweeps = drive.job.sweeps ?? [];
-  if (sweeps.length < 2) return null;
-  const all = sweeps.flatMap((sweep, at) => {
-    const steps = stepsOfSweep(sweep, k);
-    if (!steps || steps.n === 0n) return [];
-    const schedule = scheduleOf(sweep, planSweep(sweep, steps).most);
-    return [{ name: sweepName(sweep, at), frames: sweep.frames, schedule }];
-  });
-  const timed = all.flatMap((a) =>
-    a.schedule ? [{ ...a, needs: a.schedule.interval - a.schedule.slack }] : [],
-  );
-  if (timed.length === 0)
-    return `${all.length} axes go frame by frame together; give an interval, and the clock they share is reckoned.`;
-  const longest = timed.reduce((a, b) => (b.needs > a.needs ? b : a));
-  const uneven = new Set(all.map((a) => a.frames)).size > 1;
-  return `On one clock ${longest.name} decides: it needs ${measured(longest.needs)} s a frame.${uneven ? ' Their frames differ: give all the same number.' : ''}`;
-}

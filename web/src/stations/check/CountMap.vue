@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Report } from '@pendrix/core';
+import { gradeWords, type Report } from '@pendrix/core';
 import GradeTag from '../../ui/GradeTag.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
 
@@ -14,13 +14,6 @@ const emit = defineEmits<{ choose: [divisions: number] }>();
 
 const asked = computed(() => new Set(wanted));
 const n = (grade: string): number => map.filter((m) => m.grade === grade).length;
-const words = {
-  even: 'even',
-  evenMicrostep: 'even at a microstep',
-  rounded: 'rounded',
-  misses: 'out of tolerance',
-  unknown: 'unknown',
-} as const;
 const rest = computed(() => (n('misses') > 0 ? 'no mark: Rounded or Misses' : 'no mark: Rounded'));
 </script>
 
@@ -43,7 +36,7 @@ const rest = computed(() => (n('misses') > 0 ? 'no mark: Rounded or Misses' : 'n
         tabindex="-1"
         class="count"
         :class="[`is-${m.grade}`, { wanted: asked.has(m.divisions), on: m.divisions === selected }]"
-        :aria-label="`${m.divisions}, ${words[m.grade]}`"
+        :aria-label="`${m.divisions}, ${gradeWords[m.grade].toLowerCase()}`"
         @click="emit('choose', m.divisions)"
       >
         <MarkIcon v-if="m.grade === 'even' || m.grade === 'evenMicrostep'" :name="m.grade" :size="10" /><i>{{

@@ -1,8 +1,15 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline, mdiTableLarge } from '@mdi/js';
-import { MOST_ROWS, plainText, type Refusal } from '@pendrix/core';
+import {
+  mdiCodeTags,
+  mdiContentCopy,
+  mdiFileDelimitedOutline,
+  mdiPrinterOutline,
+  mdiTableLarge,
+} from '@mdi/js';
+import { MOST_ROWS, plainText, refusalSentence, type Refusal } from '@pendrix/core';
+import { useNotices } from '../../stores/notices.ts';
 import { useCopy } from '../../ui/copy.ts';
 import { save } from '../../ui/files.ts';
 import FigureText from '../../ui/FigureText.vue';
@@ -20,6 +27,7 @@ const { edit, id } = useOpenDrive();
 const report = useReport();
 const copy = useCopy();
 const route = useRoute();
+const notices = useNotices();
 
 const MAP_TO = 145;
 const chosen = ref<number | null>(null);
@@ -53,6 +61,13 @@ async function csv(): Promise<string> {
 async function saveCsv(): Promise<void> {
   save('divisions.csv', await csv(), 'text/csv');
 }
+/** The places of the opened count, one after the other, on a rotary axis. */
+async function saveMoves(): Promise<void> {
+  const { divisionsGcode } = await import('@pendrix/core/files/gcode');
+  const text = divisionsGcode(report.value.drive, selected.value!);
+  if (text.ok) save(`divide-${selected.value}.gcode`, text.value, 'text/plain');
+  else notices.tell({ says: refusalSentence(text.refusal), tone: 'bad' });
+}
 const copyCsv = async (): Promise<void> =>
   copy(await csv(), 'The table, as CSV, is', 'Save it as CSV instead.');
 </script>
@@ -64,6 +79,9 @@ const copyCsv = async (): Promise<void> =>
         <template v-if="report.counts.length > 0">
           <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyCsv">Copy</v-btn>
           <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
+          <v-btn v-if="selected !== null" variant="text" :prepend-icon="mdiCodeTags" @click="saveMoves"
+            >G-code</v-btn
+          >
         </template>
       </CheckHead>
       <div class="scroll main">

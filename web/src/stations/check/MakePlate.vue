@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiCodeTags, mdiFileDelimitedOutline } from '@mdi/js';
-import { makingReport, readCount, readSize, readWorm, type PlatesReport, type Refusal } from '@pendrix/core';
+import {
+  makingReport,
+  readCount,
+  readSize,
+  readWorm,
+  toText,
+  type PlatesReport,
+  type Refusal,
+} from '@pendrix/core';
 import { save } from '../../ui/files.ts';
 import ReadField from '../../ui/ReadField.vue';
 import TextTable from '../../ui/TextTable.vue';
@@ -9,7 +17,8 @@ import TextTable from '../../ui/TextTable.vue';
 /** A circle that is to be made: the crank on a head for each hole, and the places on a mill. */
 const { plates, circle } = defineProps<{ plates: PlatesReport; circle: number }>();
 const holes = ref(circle);
-const worm = ref('60');
+/** made on the head it is for, unless another is written */
+const worm = ref(toText(plates.worm));
 const radius = ref(50);
 const read = ref(1);
 const list = computed(() => makingReport(worm.value, holes.value, plates.worm, read.value));
@@ -36,6 +45,10 @@ async function saveCsv(): Promise<void> {
   const { makingCsv } = await import('@pendrix/core/files/plates-answer');
   save(`plate-${holes.value}.csv`, makingCsv(list.value.worm, holes.value, radius.value), 'text/csv');
 }
+async function saveAngles(): Promise<void> {
+  const { anglesGcode } = await import('@pendrix/core/files/plates-answer');
+  save(`plate-${holes.value}-angles.gcode`, anglesGcode(holes.value), 'text/plain');
+}
 async function saveMoves(): Promise<void> {
   const { drillingMoves } = await import('@pendrix/core/files/plates-answer');
   save(`plate-${holes.value}.gcode`, drillingMoves(holes.value, radius.value), 'text/plain');
@@ -49,6 +62,7 @@ async function saveMoves(): Promise<void> {
       <span class="sp"></span>
       <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
       <v-btn variant="text" :prepend-icon="mdiCodeTags" @click="saveMoves">Drilling</v-btn>
+      <v-btn variant="text" :prepend-icon="mdiCodeTags" @click="saveAngles">Angles</v-btn>
     </div>
     <div class="fields">
       <ReadField label="Holes" :value="String(holes)" :commit="setHoles" />

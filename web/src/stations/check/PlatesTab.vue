@@ -11,7 +11,7 @@ import RichText from '../../ui/RichText.vue';
 import CheckHead from './CheckHead.vue';
 import MakePlate from './MakePlate.vue';
 import PlateChart from './PlateChart.vue';
-import PlateDrawing from './PlateDrawing.vue';
+import PlateDrawing from '../../ui/PlateDrawing.vue';
 
 /** Dividing by hand: which circle, how many holes, and what to make when none serves. */
 const { edit } = useOpenDrive();
@@ -39,7 +39,7 @@ const set =
 const setDivisions = (text: string, burst: string): Refusal | null => edit({ do: 'divisions', text }, burst);
 
 async function saveCsv(): Promise<void> {
-  const { platesCsv } = await import('@pendrix/core/files/exports');
+  const { platesCsv } = await import('@pendrix/core/files/tables');
   save('plates.csv', platesCsv(report.value.drive) ?? '', 'text/csv');
 }
 const print = (): void => window.print();

@@ -7,7 +7,8 @@ import { useCopy } from '../../ui/copy.ts';
 import FigureText from '../../ui/FigureText.vue';
 import { fileStem, save } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
-import InputFields from '../../ui/InputFields.vue';
+import ControllerFields from '../../ui/ControllerFields.vue';
+import DutyLines from '../../ui/DutyLines.vue';
 import { useReport } from '../../ui/open-drive.ts';
 import RichText from '../../ui/RichText.vue';
 import { useDuty } from '../../ui/use-duty.ts';
@@ -23,9 +24,6 @@ const all = computed(() => report.value.duties.rates);
 const at = ref(0);
 const shown = computed(() => all.value[Math.min(at.value, all.value.length - 1)] ?? null);
 const index = computed(() => (shown.value ? all.value.indexOf(shown.value) : 0));
-const TIMER = ['tickHz', 'bits', 'tolerancePpm', 'withinPpm', 'waits', 'overheadUs', 'sessionMinutes'];
-const timerSpecs = timer.specs.filter((s) => TIMER.includes(s.key));
-
 /** What stands in the file; the other whole interval is the same way of waiting. */
 const inForce = (w: RateWay): boolean => w === shown.value?.chosen;
 const choose = (w: RateWay): void => {
@@ -36,7 +34,7 @@ const header = shallowRef<string | null>(null);
 watch(
   () => report.value.drive,
   async (drive) => {
-    const { cHeader } = await import('@pendrix/core/files/exports');
+    const { cHeader } = await import('@pendrix/core/files/c-header');
     if (report.value.drive === drive) header.value = cHeader(drive);
   },
   { immediate: true },
@@ -45,7 +43,7 @@ async function saveHeader(): Promise<void> {
   if (header.value) save(`${await fileStem(report.value.drive)}.h`, header.value, 'text/x-c');
 }
 async function saveRates(): Promise<void> {
-  const { ratesCsv } = await import('@pendrix/core/files/exports');
+  const { ratesCsv } = await import('@pendrix/core/files/tables');
   save('rates.csv', ratesCsv(all.value), 'text/csv');
 }
 const copyHeader = (): Promise<void> =>
@@ -86,19 +84,7 @@ function another(): void {
             </div>
             <RateFields :at="index" />
           </div>
-          <div class="block">
-            <InputFields
-              v-if="timer.list.value[0]"
-              across
-              :specs="timerSpecs"
-              :data="timer.list.value[0]"
-              :set="timer.set(0)"
-            />
-            <div v-else class="head">
-              <span class="quiet">What makes the steps?</span>
-              <v-btn :prepend-icon="mdiPlus" @click="timer.add()">Give the timer</v-btn>
-            </div>
-          </div>
+          <div class="block"><ControllerFields across keeping /></div>
           <table v-if="shown.ways.length > 0" class="ways" aria-label="Ways to keep the rate">
             <thead>
               <tr>
@@ -134,9 +120,12 @@ function another(): void {
             </tbody>
           </table>
           <DutyChart v-if="shown.drift" :chart="shown.drift" />
-          <div v-if="shown.clock || shown.says.length > 0" class="block told">
+          <section v-if="shown.causes.length > 0" class="block" aria-label="What puts the rate out">
+            <h3>What puts it out</h3>
+            <DutyLines :duty="{ lines: shown.causes, says: [shown.largest] }" />
+          </section>
+          <div v-if="shown.says.length > 0" class="block told">
             <p v-for="s in shown.says" :key="s">{{ s }}</p>
-            <p v-if="shown.clock">{{ shown.clock.says }}</p>
           </div>
         </template>
       </div>
@@ -156,11 +145,16 @@ function another(): void {
           <dt>{{ f.label.replace(/^./, (c) => c.toUpperCase()) }}</dt>
           <dd><FigureText class="num" :figure="f" /></dd>
         </div>
-        <div v-if="shown.clock">
-          <dt>The clock itself</dt>
-          <dd class="num">{{ shown.clock.ppm }}, {{ shown.clock.hour }} an hour</dd>
+        <div v-if="shown.doubt">
+          <dt>It holds</dt>
+          <dd>{{ shown.doubt }}</dd>
         </div>
       </dl>
+      <DutyLines
+        v-if="report.duties.controller && report.duties.controller.lines.length > 0"
+        class="budgets"
+        :duty="report.duties.controller"
+      />
       <pre v-if="header" class="code" tabindex="0" aria-label="C header" v-text="header"></pre>
       <p v-else class="teach quiet">A rate, a motor with steps and a timer make the constants.</p>
       <p v-if="shown" class="sr-only" role="status">
@@ -173,6 +167,15 @@ function another(): void {
 
 <style scoped src="./duty.css"></style>
 <style scoped>
+.budgets {
+  padding: 0 16px;
+}
+.budgets :deep(.duty-lines > div) {
+  grid-template-columns: minmax(0, 1fr) auto;
+}
+.budgets :deep(.note) {
+  grid-column: 1 / -1;
+}
 .ways {
   width: 100%;
   background: var(--p-surface);

@@ -1,32 +1,53 @@
 <script setup lang="ts">
+import { refusalSentence, refused, type Refusal } from '@pendrix/core';
 import { computed, ref } from 'vue';
 import { mdiCodeTags, mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
 import { DutyChart } from '../../ui/duty-chart.ts';
-import { useNotices } from '../../stores/notices.ts';
 import DutyLines from '../../ui/DutyLines.vue';
 import { fileStem, save } from '../../ui/files.ts';
 import { useReport } from '../../ui/open-drive.ts';
 import { saveTable } from '../../ui/save-table.ts';
 import TextTable from '../../ui/TextTable.vue';
 import { useDuty } from '../../ui/use-duty.ts';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import ReadField from '../../ui/ReadField.vue';
 import CheckHead from './CheckHead.vue';
 import DutyFold from './DutyFold.vue';
 
 /** Sweeps in frames: uneven motion, the time of an interval, several axes on one clock. */
 const report = useReport();
-const notices = useNotices();
 const { list, specs, set, add, remove } = useDuty('sweeps');
 const sweeps = computed(() => report.value.duties.sweeps);
 const chosen = ref(0);
 const shown = computed(() => sweeps.value[Math.min(chosen.value, sweeps.value.length - 1)] ?? null);
 const ramp = computed(() => report.value.duties.ramp);
 
+const letters = ref('');
+const dwell = ref<'s' | 'ms'>('s');
+const shutter = ref('');
+/** What is wrong with the letters or with the shot; said where the file would have been made. */
+const refusal = ref<Refusal | null>(null);
+
 async function saveMoves(): Promise<void> {
-  const { gcode } = await import('@pendrix/core/files/exports');
-  const text = gcode(report.value.drive, null);
-  if (text === null) notices.tell({ says: 'There is nothing to move: no sweep goes anywhere.', tone: 'bad' });
-  else save(`${await fileStem(report.value.drive)}.gcode`, text, 'text/plain');
+  const { shotGcode } = await import('@pendrix/core/files/gcode');
+  const text = shotGcode(report.value.drive, {
+    dwell: dwell.value,
+    ...(letters.value.trim() && { axes: letters.value }),
+    ...(shutter.value.trim() && { shutter: shutter.value.trim() }),
+  });
+  refusal.value = text.ok ? null : text.refusal;
+  if (text.ok) save(`${await fileStem(report.value.drive)}.gcode`, text.value, 'text/plain');
 }
+const setLetters = (text: string): Refusal | null => {
+  letters.value = text;
+  return null;
+};
+const setShutter = (text: string): Refusal | null => {
+  if (text.trim() !== '' && !/^[A-Za-z][\w. ]{0,30}$/.test(text.trim()))
+    return refused('badValue', text, { example: 'M240' }).refusal;
+  shutter.value = text;
+  return null;
+};
 function another(): void {
   add();
   chosen.value = sweeps.value.length - 1;
@@ -36,11 +57,7 @@ function another(): void {
 <template>
   <div class="page">
     <section class="left">
-      <CheckHead open="sweep">
-        <v-btn v-if="sweeps.length > 0" variant="text" :prepend-icon="mdiCodeTags" @click="saveMoves"
-          >G-code</v-btn
-        >
-      </CheckHead>
+      <CheckHead open="sweep" />
       <div class="scroll main">
         <div v-if="sweeps.length === 0" class="teach">
           <h3>No sweep is asked</h3>
@@ -60,6 +77,34 @@ function another(): void {
           @focusin="chosen = at"
         />
         <p v-if="report.duties.together" class="warn">{{ report.duties.together }}</p>
+        <section v-if="sweeps.length > 0" class="block" aria-label="The shot as G-code">
+          <div class="head">
+            <h3>The shot as G-code</h3>
+            <span class="quiet">all axes frame by frame, from mark to mark one interval</span>
+          </div>
+          <div class="gcode">
+            <ReadField
+              class="letters"
+              label="Letters"
+              :value="letters"
+              placeholder="slide=X, pan=A"
+              hint="a letter for each sweep by its name; X to W for lengths, A to C for angles unless said"
+              :commit="setLetters"
+            />
+            <ChoiceField
+              label="Dwells in"
+              :value="dwell"
+              :options="[
+                { value: 's', title: 'seconds' },
+                { value: 'ms', title: 'milliseconds' },
+              ]"
+              @choose="(v) => (dwell = v === 'ms' ? 'ms' : 's')"
+            />
+            <ReadField label="Shutter" :value="shutter" placeholder="M240" :commit="setShutter" />
+            <v-btn :prepend-icon="mdiCodeTags" @click="saveMoves">Save G-code</v-btn>
+          </div>
+          <p v-if="refusal" class="refusal" role="alert">{{ refusalSentence(refusal) }}</p>
+        </section>
         <div class="actions">
           <v-btn :prepend-icon="mdiPlus" @click="another">{{
             sweeps.length === 0 ? 'Ask for a sweep' : 'Another axis'
@@ -95,3 +140,19 @@ function another(): void {
 </template>
 
 <style scoped src="./duty.css"></style>
+<style scoped>
+.gcode {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-start;
+  gap: 8px 16px;
+}
+.letters {
+  --field-width: 150px;
+}
+.refusal {
+  font-size: 13px;
+  color: var(--p-red);
+  padding-top: 6px;
+}
+</style>

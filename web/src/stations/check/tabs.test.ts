@@ -18,7 +18,19 @@ describe('the tabs of Check', () => {
     ['divisions before all', drive({ divisions: '60', rates: [{ kind: 'sun' }] }), 'divisions'],
     ['a rate', drive({ rates: [{ kind: 'sun' }] }), 'rate'],
     ['a camera', drive({ camera: { focalMm: 50, pixelUm: 4 } }), 'camera'],
-    ['an arm', drive({ arm: { geometry: 'curved', leadMm: '1', rpm: '1', minutes: 5 } }), 'arm'],
+    [
+      'an arm',
+      drive(
+        {},
+        {
+          train: {
+            ...newDrive('x').train,
+            output: { kind: 'tangentArm', leadMm: '1', armMm: '200', geometry: 'curved' },
+          },
+        },
+      ),
+      'arm',
+    ],
     [
       'a sweep',
       drive({ sweeps: [{ from: '0', to: '1', unit: 'deg', frames: 2, easing: 'linear' }] }),

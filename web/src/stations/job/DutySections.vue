@@ -21,7 +21,7 @@ const MAIN = ['from', 'to', 'unit', 'frames', 'easing', 'minRpm', 'maxRpm'];
 const main = (specs: typeof sweeps.specs) => specs.filter((s) => MAIN.includes(s.key));
 const framed = computed(() => [
   { tab: 'sweep', kind: '', reports: duties.value.sweeps, fields: sweeps },
-  { tab: 'spin', kind: 'Spin', reports: duties.value.spins, fields: spins },
+  { tab: 'spin', kind: 'Speed range', reports: duties.value.spins, fields: spins },
 ]);
 const NAMED = Object.entries(ratePeriods).map(([value, { title }]) => ({ value, title }));
 
@@ -35,8 +35,7 @@ const follow = (e: Event): void => {
 const others = computed<readonly { id: DutyId; title: string; tab: string; duty: DutyReport | null }[]>(
   () => [
     { id: 'camera', title: 'Camera', tab: 'camera', duty: duties.value.camera },
-    { id: 'altAz', title: 'Two axes', tab: 'camera', duty: duties.value.altAz },
-    { id: 'arm', title: 'Tangent arm', tab: 'arm', duty: duties.value.arm },
+    { id: 'altAz', title: 'Altitude and azimuth', tab: 'camera', duty: duties.value.altAz },
     { id: 'knob', title: 'Hand knob', tab: 'spin', duty: duties.value.knob },
   ],
 );
@@ -67,7 +66,7 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
     </div>
   </div>
   <div class="sec">
-    <h3>Sweep, spin<small>frames and speeds</small></h3>
+    <h3>Camera moves<small>frames and speeds</small></h3>
     <div class="list">
       <template v-for="group in framed" :key="group.tab">
         <div v-for="(d, at) in group.reports" :key="d.key" class="one">
@@ -97,7 +96,7 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
       </template>
       <div class="more">
         <v-btn variant="text" :prepend-icon="mdiPlus" @click="sweeps.add()">Sweep</v-btn>
-        <v-btn variant="text" :prepend-icon="mdiPlus" @click="spins.add()">Spin</v-btn>
+        <v-btn variant="text" :prepend-icon="mdiPlus" @click="spins.add()">Speed range</v-btn>
         <template v-for="o in others" :key="o.id">
           <v-btn v-if="o.duty" variant="text" :to="to(o.tab)" :append-icon="mdiArrowRight">{{
             o.title
@@ -106,6 +105,16 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
             o.title
           }}</v-btn>
         </template>
+        <v-btn v-if="duties.arm" variant="text" :to="to('arm')" :append-icon="mdiArrowRight"
+          >Tangent arm</v-btn
+        >
+        <v-btn
+          v-else
+          variant="text"
+          :prepend-icon="mdiPlus"
+          @click="edit({ do: 'outputKind', kind: 'tangentArm' })"
+          >Tangent arm</v-btn
+        >
         <v-btn v-if="report.plates" variant="text" :to="to('plates')" :append-icon="mdiArrowRight"
           >Plates</v-btn
         >

@@ -9,7 +9,7 @@ const parts = computed(() => of.s.split('.'));
 
 <template>
   <span class="dms"
-    >{{ of.d }}<b class="deg">°</b>{{ of.m }}<b>′</b
+    >{{ of.back ? '−' : '' }}{{ of.d }}<b class="deg">°</b>{{ of.m }}<b>′</b
     ><span class="sec">{{ parts[0] }}<i v-if="parts[1]">.</i>{{ parts[1] }}<b>″</b></span></span
   >
 </template>

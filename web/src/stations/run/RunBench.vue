@@ -13,7 +13,9 @@ import {
 } from '@mdi/js';
 import {
   angleText,
+  benchReport,
   doneGaps,
+  gradeWords,
   limitText,
   secondsLeft,
   sheet,
@@ -47,9 +49,9 @@ const emit = defineEmits<{
 
 const CAUTION = 'spindle';
 const rows = computed(() => sheet(state.plan));
-const row = computed(() => rows.value.row(state.gap));
-const before = computed(() => (state.gap > 1 ? rows.value.row(state.gap - 1) : null));
-const after = computed(() => rows.value.row(state.gap + 1));
+const bench = computed(() => benchReport(state));
+const row = computed(() => bench.value.row);
+const plate = computed(() => bench.value.plate);
 const done = computed(() => doneGaps(state));
 const D = computed(() => state.plan.divisions);
 const left = computed(() => {
@@ -58,12 +60,13 @@ const left = computed(() => {
   return `${D.value - done.value} to go${time ? `, ${time}` : ''}`;
 });
 const opened = computed(() => report.opened(D.value));
-const limit = computed(() => report.chart(D.value)?.tolerance ?? report.chart(D.value)?.halfMicrostep ?? 1);
-const hasTolerance = computed(() => (report.chart(D.value)?.tolerance ?? null) !== null);
+const chart = computed(() => report.chart(D.value));
+const limit = computed(() => chart.value?.tolerance ?? chart.value?.halfMicrostep ?? 1);
+const hasTolerance = computed(() => (chart.value?.tolerance ?? null) !== null);
 const grade = computed(() => {
   const graded = opened.value?.row.graded;
   return graded
-    ? { ...graded, word: row.value.errorArcsec === 0 ? 'Exact' : graded.word.split(' ')[0]! }
+    ? { ...graded, word: row.value.errorArcsec === 0 ? 'Exact' : gradeWords[graded.grade] }
     : null;
 });
 const caution = computed(() => !(report.drive.dismissed ?? []).includes(CAUTION));
@@ -77,7 +80,12 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
     <section class="left">
       <header class="sub">
         <h2>Run</h2>
-        <span class="q">{{ D }} gaps, <RichText :text="rows.steps" /> {{ report.unit }}s a turn</span>
+        <span class="q"
+          >{{ D }} gaps, <RichText :text="rows.steps" /> {{ rows.unit }} a turn<template
+            v-if="state.plan.doubt"
+            >, {{ state.plan.doubt }}</template
+          ></span
+        >
         <span class="sp"></span>
         <v-btn variant="text" :prepend-icon="mdiTableLarge" @click="emit('sheet')">Sheet</v-btn>
         <v-btn variant="text" :prepend-icon="mdiStop" @click="emit('end')">End run</v-btn>
@@ -87,7 +95,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           >This run was under way before. It stands at gap {{ state.gap }}: check the mark before you go
           on.</span
         >
-        <button type="button" class="icon-button" aria-label="Put this away" @click="emit('seen')">
+        <button type="button" class="icon-button" aria-label="Dismiss" @click="emit('seen')">
           <v-icon :icon="mdiClose" size="18" />
         </button>
       </p>
@@ -100,30 +108,48 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
         <div class="target">
           <p class="what">
             <span
-              ><b>{{ state.finished ? 'Done' : `Gap ${state.gap}` }}</b> of {{ D }}</span
+              ><b>{{ bench.title }}</b> of {{ D }}</span
             >
-            <span class="quiet r"
+            <span v-if="plate" class="quiet r">{{ plate.arms }}</span>
+            <span v-else class="quiet r"
               ><span class="wide"
-                >exactly <RichText class="mono" :text="row.exact" /> {{ report.unit }}s, so </span
+                >exactly <RichText class="mono" :text="row.exact" /> {{ rows.unit }}, so </span
               >go to <b class="mono"><Digits :text="row.target" /></b
             ></span>
           </p>
+          <p v-if="plate" class="huge mono by-plate" :aria-label="`Move ${plate.move}`">
+            <Digits :text="plate.move" />
+          </p>
           <p
+            v-else
             class="huge mono"
-            :aria-label="`Go to ${row.wanted.d} degrees ${row.wanted.m} minutes ${row.wanted.s} seconds`"
+            :aria-label="`Go to ${row.position.back ? 'minus ' : ''}${row.position.d} degrees ${row.position.m} minutes ${row.position.s} seconds`"
           >
-            <DmsText :of="row.wanted" />
+            <DmsText :of="row.position" />
           </p>
         </div>
-        <div class="pe">
+        <div v-if="plate" class="pe">
           <div class="pos">
-            <p class="pl">Position</p>
+            <p class="pl">Pin then in hole</p>
+            <p class="pv mono">{{ plate.hole }}</p>
+          </div>
+          <div class="err">
+            <p class="pl">Angle at the work</p>
             <p class="pv mono"><DmsText :of="row.position" /></p>
+          </div>
+        </div>
+        <p v-if="plate?.check" class="check-turn">{{ plate.check }}</p>
+        <div v-if="!plate" class="pe">
+          <div class="pos">
+            <p class="pl">Wanted</p>
+            <p class="pv mono"><DmsText :of="row.wanted" /></p>
           </div>
           <div class="err">
             <p class="pl">
               Error<span class="allowed">{{
-                hasTolerance ? `tolerance ±${limitText(limit)}` : `half a ${report.unit} ±${angleText(limit)}`
+                hasTolerance
+                  ? `tolerance ±${limitText(limit)}`
+                  : `half a ${rows.unit.replace(/s$/, '')} ±${angleText(limit)}`
               }}</span>
             </p>
             <p class="pv">
@@ -131,7 +157,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
             </p>
           </div>
         </div>
-        <div class="gauge">
+        <div v-if="!plate && row.is === 'gap'" class="gauge">
           <ErrorGauge
             class="for-wide"
             :error="row.errorArcsec"
@@ -146,10 +172,10 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           />
         </div>
         <div class="seq">
-          <div v-if="before" class="sq done">
+          <div v-if="bench.before" class="sq done">
             <p class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p>
-            <h4>Gap {{ before.gap }}</h4>
-            <p class="mono small"><Digits :text="before.target" /></p>
+            <h4>{{ bench.before.is === 'rewind' ? 'Rewound' : `Gap ${bench.before.gap}` }}</h4>
+            <p class="mono small"><Digits :text="bench.before.target" /></p>
           </div>
           <div v-else class="sq done">
             <p class="n quiet">start</p>
@@ -158,19 +184,13 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           </div>
           <div class="sq now" aria-live="polite">
             <p class="n">{{ state.paused ? 'paused' : 'now' }}</p>
-            <h4>{{ state.finished ? 'All cut' : state.paused ? 'Waiting' : `Gap ${state.gap}` }}</h4>
-            <p v-if="state.finished">{{ D }} gaps are done. Back takes you to the last one.</p>
-            <p v-else-if="state.paused">P goes on where you were.</p>
-            <p v-else-if="row.moved">
-              On by <span class="mono"><Digits :text="row.moved" /></span> {{ report.unit }}s, clamp, cut.
-            </p>
-            <p v-else>Clamp and cut the first gap.</p>
+            <h4>{{ bench.title }}</h4>
+            <p><Digits :text="bench.says" /></p>
           </div>
           <div class="sq">
             <p class="n quiet">then</p>
-            <h4>{{ state.gap < D ? `Gap ${after.gap}` : 'Done' }}</h4>
-            <p v-if="state.gap < D" class="mono small">+<Digits :text="after.moved" /></p>
-            <p v-else class="small">back at the start</p>
+            <h4>{{ bench.then.title }}</h4>
+            <p class="small"><Digits :text="bench.then.says" /></p>
           </div>
         </div>
         <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="done" :left="left" />
@@ -183,7 +203,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
             aria-keyshortcuts="Space"
             @click="emit('go', 'next')"
           >
-            <kbd aria-hidden="true">Space</kbd>{{ state.gap < D ? 'Cut, go on' : 'Cut, finish'
+            <kbd aria-hidden="true">Space</kbd>{{ bench.go
             }}<v-icon class="arrow" :icon="mdiArrowRight" size="24" />
           </button>
           <button
@@ -216,14 +236,14 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
         <button
           type="button"
           class="icon-button"
-          aria-label="Caution read, put it away"
+          aria-label="Dismiss the caution"
           @click="emit('dismiss', CAUTION)"
         >
           <v-icon :icon="mdiClose" size="20" />
         </button>
       </p>
     </section>
-    <RunSide :state="state" :row-of="rows.row" :left="left" />
+    <RunSide :state="state" :bench="bench" :left="left" />
   </div>
 </template>
 

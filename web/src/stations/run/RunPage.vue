@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { planDiffers, type RunPlan } from '@pendrix/core';
+import { planDiffers, planRun, type RunPlan } from '@pendrix/core';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import RunBench from './RunBench.vue';
 import RunStart from './RunStart.vue';
@@ -20,7 +20,10 @@ const first = computed(() => {
     ? Number(count)
     : null;
 });
-const differs = computed(() => run.value !== null && planDiffers(run.value.state.plan, report.value.drive));
+const differs = computed(() => {
+  const plan = run.value?.state.plan;
+  return plan !== undefined && planDiffers(plan, planRun(report.value.drive, plan.divisions));
+});
 const begin = (plan: RunPlan): void => {
   sheetOpen.value = false;
   void start(plan);

@@ -1,33 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { format } from 'date-fns';
-import { doneGaps, type RunState, type Sheet } from '@pendrix/core';
+import { doneGaps, type BenchReport, type RunState } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
+import PlateDrawing from '../../ui/PlateDrawing.vue';
 import RunWheel from './RunWheel.vue';
 
 /** Beside the target: the wheel under the cutter and the last moves. */
-const { state, rowOf, left } = defineProps<{ state: RunState; rowOf: Sheet['row']; left: string }>();
+const { state, bench, left } = defineProps<{ state: RunState; bench: BenchReport; left: string }>();
 const done = computed(() => doneGaps(state));
-const moves = computed(() =>
-  state.moves
-    .slice(-6)
-    .reverse()
-    .map((m, i, list) => ({
-      key: m.at + i,
-      time: format(m.at, 'HH:mm:ss'),
-      row: rowOf(m.gap),
-      back: (list[i + 1]?.gap ?? 0) > m.gap,
-    })),
-);
 </script>
 
 <template>
   <aside class="right">
     <div class="dial ground">
       <p class="dh">
-        <b>The wheel</b>
-        <span class="legend">
+        <b>{{ bench.plate ? 'The plate' : 'The wheel' }}</b>
+        <span v-if="!bench.plate" class="legend">
           <span
             ><svg width="18" height="12">
               <path d="M0 2H4L6 11H12L14 2H18" fill="none" stroke="currentColor" stroke-width="1.4" /></svg
@@ -45,7 +35,13 @@ const moves = computed(() =>
           >
         </span>
       </p>
-      <RunWheel :divisions="state.plan.divisions" :gap="state.gap" :done="done" :left="left" />
+      <div v-if="bench.plate" class="plate">
+        <PlateDrawing
+          :picture="bench.plate.picture"
+          :title="`Pin from where it is to hole ${bench.plate.hole}`"
+        />
+      </div>
+      <RunWheel v-else :divisions="state.plan.divisions" :gap="state.gap" :done="done" :left="left" />
     </div>
     <div class="log scroll" tabindex="0" aria-label="Last moves">
       <table>
@@ -55,22 +51,22 @@ const moves = computed(() =>
             <th>gap</th>
             <th>moved</th>
             <th>to</th>
-            <th>error</th>
+            <th v-if="!bench.plate">error</th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(m, i) in moves" :key="m.key" :class="{ latest: i === 0 }">
-            <td class="mono">{{ m.time }}</td>
-            <td class="mono">{{ m.row.gap }}</td>
-            <td class="mono"><Digits :text="m.back ? 'back' : m.row.moved || 'start'" /></td>
+          <tr v-for="(m, i) in bench.last" :key="m.at + i" :class="{ latest: i === 0 }">
+            <td class="mono">{{ format(m.at, 'HH:mm:ss') }}</td>
+            <td class="mono">{{ m.row.is === 'rewind' ? 'rewind' : m.row.gap }}</td>
+            <td class="mono"><Digits :text="m.row.moved || 'start'" /></td>
             <td class="mono"><Digits :text="m.row.target" /></td>
-            <td class="mono">{{ m.row.error }}</td>
+            <td v-if="!bench.plate" class="mono">{{ m.row.error }}</td>
           </tr>
         </tbody>
       </table>
       <p class="quiet crank">
-        By hand from the start, turns of the motor shaft:
-        <b class="mono"><RichText :text="rowOf(state.gap).crank" /></b>
+        {{ bench.plate ? 'The crank has made in all' : 'By hand from the start, turns of the motor shaft' }}:
+        <b class="mono"><RichText :text="bench.row.crank" /></b>
       </p>
     </div>
   </aside>
@@ -109,6 +105,13 @@ const moves = computed(() =>
   display: flex;
   align-items: center;
   gap: 6px;
+}
+.plate {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  justify-content: center;
+  padding: 0 12px 12px;
 }
 .dial > .wheel {
   flex: 1;

@@ -4,10 +4,11 @@ import { format } from 'date-fns';
 import { mdiArrowLeft, mdiClose, mdiFileDelimitedOutline, mdiPlay, mdiPrinterOutline } from '@mdi/js';
 import {
   doneGaps,
-  limitSays,
+  noRun,
   MOST_ROWS,
   planRun,
   readCount,
+  refusalSays,
   refused,
   sheet,
   type Refusal,
@@ -48,13 +49,22 @@ watch(
 const plan = computed(
   () => running?.plan ?? (count.value === null ? null : planRun(report.drive, count.value)),
 );
-const limited = computed(() =>
-  plan.value && !running ? limitSays(report.drive, plan.value.divisions) : null,
-);
+/** Why there is no run of that count: no circle, no steps, no room to turn. */
+const limited = computed(() => {
+  const refusal = count.value === null || running ? null : noRun(report.drive, count.value);
+  return refusal && refusalSays(refusal);
+});
 const head = computed(() => plan.value && sheet(plan.value));
-const opened = computed(() => (plan.value && !running ? report.opened(plan.value.divisions) : null));
+const byHand = computed(() => plan.value?.plate !== undefined);
+const opened = computed(() =>
+  plan.value && !running && !byHand.value ? report.opened(plan.value.divisions) : null,
+);
+const onPlates = computed(() =>
+  plan.value && byHand.value ? (report.plates?.opened(plan.value.divisions) ?? null) : null,
+);
 const table = ref<{ readonly all: () => void } | null>(null);
 const MOST_CHIPS = 24;
+const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 
 function choose(text: string): Refusal | null {
   const read = readCount(text, { min: 1, max: MOST_ROWS, unit: 'divisions', example: '73' });
@@ -114,18 +124,14 @@ async function print(): Promise<void> {
         />
       </div>
       <h1 v-if="plan" class="print-only">
-        {{ report.drive.name }}: {{ plan.divisions }} divisions, {{ plan.stepsPerTurn }} {{ report.unit }}s a
-        turn
+        {{ report.drive.name }}: {{ plan.divisions }} divisions{{ plan.doubt ? `, ${plan.doubt}` : '' }}
       </h1>
       <div v-if="plan" class="scroll sheet" tabindex="0" aria-label="Sheet of targets">
-        <SheetTable ref="table" :plan="plan" :now="running?.gap ?? 0" :unit="report.unit" />
+        <SheetTable ref="table" :plan="plan" :now="running?.gap ?? 0" />
       </div>
-      <div v-else-if="!report.kinematics.stepsPerTurn" class="teach">
-        <h3>This source has no steps</h3>
-        <p class="quiet">
-          It turns by itself: there are no targets to step through. Give the train a motor, a crank or an
-          encoder to count by.
-        </p>
+      <div v-else-if="limited" class="teach" role="status">
+        <h3>{{ limited.says }}</h3>
+        <p class="quiet">{{ limited.cure }}</p>
       </div>
       <div v-else class="teach">
         <h3>Choose a count to run</h3>
@@ -143,16 +149,24 @@ async function print(): Promise<void> {
         </div>
         <dl class="lines facts">
           <div>
-            <dt>Steps a turn</dt>
+            <dt>{{ upper(head.unit) }} a turn of the work</dt>
             <dd class="num"><RichText :text="head.steps" /></dd>
           </div>
-          <div>
-            <dt>From gap to gap, {{ report.unit }}s</dt>
+          <div v-if="!byHand">
+            <dt>From gap to gap, {{ head.unit }}</dt>
             <dd class="num"><RichText :text="head.step" /></dd>
           </div>
           <div>
-            <dt>The same in turns of the crank</dt>
+            <dt>{{ byHand ? 'Each move of the crank' : 'The same in turns of the crank' }}</dt>
             <dd class="num"><RichText :text="head.crank" /></dd>
+          </div>
+          <div v-if="onPlates">
+            <dt>Grade</dt>
+            <dd><GradeTag :graded="onPlates.graded" /></dd>
+          </div>
+          <div v-if="plan.doubt">
+            <dt>It holds</dt>
+            <dd>{{ plan.doubt }}</dd>
           </div>
           <template v-if="opened">
             <div>
@@ -185,7 +199,7 @@ async function print(): Promise<void> {
             @click="emit('start', plan)"
             >Start at gap 1</v-btn
           >
-          <p v-if="limited" class="limited" role="status">{{ limited }}</p>
+          <p v-if="limited" class="limited" role="status">{{ limited.says }} {{ limited.cure }}</p>
           <p v-else-if="!running" class="quiet">
             Set the work on its mark first. Space goes on, Backspace goes back; every move is kept, so the
             laptop may be shut at any time.
@@ -202,7 +216,7 @@ async function print(): Promise<void> {
             <button
               type="button"
               class="icon-button"
-              :aria-label="`Forget the run of ${r.state.plan.divisions}`"
+              :aria-label="`Delete the run of ${r.state.plan.divisions}`"
               @click="emit('forget', r)"
             >
               <v-icon :icon="mdiClose" size="16" />

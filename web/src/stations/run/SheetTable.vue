@@ -6,26 +6,18 @@ import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
 import DmsText from './DmsText.vue';
 
-/** The sheet of targets, gap by gap; long sheets grow as they are scrolled, and print whole up to `printable` rows. */
-const {
-  plan,
-  now = 0,
-  unit,
-} = defineProps<{
-  plan: RunPlan;
-  now?: number;
-  /** what it is counted in: "microstep", "mark" */
-  unit: string;
-}>();
+/** The sheet, line by line as it is worked; long sheets grow as they are scrolled, and print whole up to `printable` rows. */
+const { plan, now = 0 } = defineProps<{ plan: RunPlan; now?: number }>();
 const STEP = 150;
 const shown = ref(STEP);
 const more = ref<HTMLElement | null>(null);
-const rows = computed(() => {
-  const s = sheet(plan);
-  return Array.from({ length: Math.min(plan.divisions + 1, Math.max(shown.value, now + 20)) }, (_, i) =>
-    s.row(i + 1),
-  );
-});
+const whole = computed(() => sheet(plan));
+const rows = computed(() =>
+  Array.from({ length: Math.min(whole.value.length, Math.max(shown.value, now + 20)) }, (_, i) =>
+    whole.value.row(i),
+  ),
+);
+const NAMES = { gap: '', rewind: 'rewind', return: 'back' } as const;
 useIntersectionObserver(more, ([entry]) => {
   if (entry?.isIntersecting) shown.value += STEP;
 });
@@ -33,7 +25,7 @@ watch(
   () => plan,
   () => (shown.value = STEP),
 );
-defineExpose({ all: () => (shown.value = Math.min(plan.divisions + 1, 3000)) });
+defineExpose({ all: () => (shown.value = Math.min(whole.value.length, 3000)) });
 </script>
 
 <template>
@@ -42,27 +34,31 @@ defineExpose({ all: () => (shown.value = Math.min(plan.divisions + 1, 3000)) });
       <tr>
         <th scope="col">Gap</th>
         <th scope="col">Move</th>
-        <th scope="col">Go to, {{ unit }}s</th>
-        <th scope="col">Moved</th>
-        <th scope="col">Error</th>
+        <th scope="col">{{ whole.plate ? 'Pin in hole' : `Go to, ${whole.unit}` }}</th>
+        <th v-if="!whole.plate" scope="col">Moved</th>
+        <th v-if="!whole.plate" scope="col">Error</th>
         <th scope="col">Angle at the work</th>
-        <th scope="col">Crank, turns</th>
+        <th scope="col">{{ whole.plate ? 'Crank in all' : 'Crank, turns' }}</th>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="row in rows" :key="row.gap" :class="{ on: row.gap === now, end: row.gap > plan.divisions }">
-        <th scope="row" class="mono">{{ row.gap > plan.divisions ? 'back' : row.gap }}</th>
-        <td class="num quiet">{{ row.move }}</td>
+      <tr
+        v-for="row in rows"
+        :key="`${row.is}${row.gap}`"
+        :class="{ on: row.is === 'gap' && row.gap === now, end: row.is !== 'gap' }"
+      >
+        <th scope="row" class="mono">{{ NAMES[row.is] || row.gap }}</th>
+        <td class="num quiet">{{ row.is === 'gap' ? row.move : '' }}</td>
         <td class="num strong"><Digits :text="row.target" /></td>
-        <td class="num"><Digits :text="row.moved" /></td>
-        <td class="num">{{ row.error }}</td>
-        <td class="num"><DmsText :of="row.wanted" /></td>
+        <td v-if="!whole.plate" class="num"><Digits :text="row.moved" /></td>
+        <td v-if="!whole.plate" class="num">{{ row.error }}</td>
+        <td class="num"><DmsText :of="row.position" /></td>
         <td class="num"><RichText :text="row.crank" /></td>
       </tr>
     </tbody>
   </table>
-  <p v-if="rows.length <= plan.divisions" ref="more" class="more quiet">
-    {{ plan.divisions + 1 - rows.length }} more below
+  <p v-if="rows.length < whole.length" ref="more" class="more quiet">
+    {{ whole.length - rows.length }} more below
   </p>
 </template>
 

@@ -17,14 +17,16 @@ import { useShelf } from '../../stores/shelf.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import ReadField from '../../ui/ReadField.vue';
 import InputFields from '../../ui/InputFields.vue';
+import ControllerFields from '../../ui/ControllerFields.vue';
 import TrainCard from './TrainCard.vue';
 
 /** What drives the train: its own inputs, and for a stepper the driver's modes and the one in use. */
-const { source, train, report, dismissed, edit } = defineProps<{
+const { source, train, report, dismissed, hasController, edit } = defineProps<{
   source: Source;
   train: Train;
   report: Report['train']['source'];
   dismissed: readonly string[];
+  hasController: boolean;
   edit: (e: Edit, burst?: string) => Refusal | null;
 }>();
 
@@ -113,7 +115,7 @@ const caution = computed(() => {
     </template>
     <p v-if="caution" class="caution">
       {{ caution.says }}
-      <button type="button" @click="edit({ do: 'dismiss', caution: caution.id })">Read, put away</button>
+      <button type="button" @click="edit({ do: 'dismiss', caution: caution.id })">Dismiss</button>
     </p>
     <InputFields :specs="kind.inputs" :data="source" :set="set">
       <template v-if="stepper">
@@ -140,6 +142,12 @@ const caution = computed(() => {
         />
       </template>
     </InputFields>
+    <template #after>
+      <details class="more fold" :open="hasController">
+        <summary>Controller</summary>
+        <ControllerFields />
+      </details>
+    </template>
   </TrainCard>
 </template>
 
@@ -162,6 +170,10 @@ const caution = computed(() => {
   color: var(--p-blue);
   font-weight: 600;
   min-height: 32px;
+}
+.more {
+  border-top: 1px solid var(--p-hair);
+  margin-top: 4px;
 }
 .modes :deep(input) {
   letter-spacing: -0.06em;

@@ -138,6 +138,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
               :train="report.drive.train"
               :report="report.train.source"
               :dismissed="report.drive.dismissed ?? []"
+              :has-controller="report.drive.timer !== undefined"
               :edit="edit"
             />
             <VueDraggable v-model="sortable" class="stages" handle=".handle" :animation="0" @end="dropped">

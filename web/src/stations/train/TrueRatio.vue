@@ -7,6 +7,7 @@ import {
   exactly,
   knownBoxes,
   labelInterval,
+  middleOf,
   pairsRatio,
   rational,
   ratioInterval,
@@ -94,13 +95,28 @@ const setPairs = (text: string): Refusal | null => {
   return null;
 };
 const shown = (r: Rational | null): string => (r === null ? '' : toText(r));
-const provenance = computed(() => (by.value === 'count' ? 'measured' : 'nominal'));
-const useRatio = (r: string): void => emit('use', 'ratio', { value: r, provenance: provenance.value });
+/** A fraction that fits is a guess, however it was found: it counts as printed until teeth are counted. */
+const useRatio = (r: string): void => emit('use', 'ratio', { value: r, provenance: 'nominal' });
+/** What was counted, as it was counted, with its ±. */
+const measuredRatio = computed(() =>
+  by.value === 'count' && interval.value ? middleOf(interval.value) : null,
+);
+const useMeasured = (): void => {
+  const m = measuredRatio.value;
+  if (!m) return;
+  const sure = isZero(m.plusMinus);
+  emit('use', 'ratio', {
+    value: toText(m.ratio),
+    provenance: sure ? 'nominal' : 'measured',
+    ...(sure ? {} : { plusMinus: toText(m.plusMinus) }),
+  });
+};
 const boxPairs = (
   driven: readonly number[],
   drivers: readonly number[],
 ): Readonly<Record<string, InputValue>> => ({
   pairs: driven.map((z, i) => [drivers[i]!, z] as const),
+  guessed: true,
 });
 const boxes = knownBoxes.map((b) => ({ ...b, ratio: pairsRatio(b.pairs) }));
 const inside = (r: Rational): boolean => {
@@ -163,9 +179,16 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
           <p class="span" role="status">
             <b class="mono">{{ middle }}</b>
           </p>
+          <p v-if="measuredRatio" class="as-measured">
+            <span class="mono"
+              >{{ decimal(measuredRatio.ratio, 6) }} ± {{ decimal(measuredRatio.plusMinus, 6) }}</span
+            >
+            <v-btn aria-label="Use it as measured" @click="useMeasured">Use as measured</v-btn>
+            <small class="quiet">its ± then stands in every verdict</small>
+          </p>
         </div>
         <div class="found" tabindex="0">
-          <h3>Simplest fractions in it</h3>
+          <h3>Simplest fractions in it<small class="quiet">, a guess each until teeth are counted</small></h3>
           <ul v-if="fractions.length > 0">
             <li v-for="r in fractions" :key="toText(r)">
               <span class="mono">{{ toText(r) }}</span><span class="mono quiet">{{ decimal(r, 5) }}</span>
@@ -182,7 +205,7 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
               ><span class="mono quiet">{{ decimal(b.ratio, 5) }}</span>
               <v-btn
                 :aria-label="`Use the ${b.title}`"
-                @click="emit('use', 'box', { pairs: b.pairs, ratio: b.label })"
+                @click="emit('use', 'box', { pairs: b.pairs, ratio: b.label, guessed: true })"
                 >Use</v-btn
               >
             </li>

@@ -1,0 +1,99 @@
+import { toText } from '../numbers/index.ts';
+import type { Drive } from '../drive/index.ts';
+import {
+  byPlates,
+  doubtText,
+  figuresTable,
+  report,
+  type DutyTable,
+  type RateReport,
+} from '../report/index.ts';
+import { doubtOf } from '../motion/index.ts';
+import { divisionsCsv, writeCsv } from './csv.ts';
+
+export const dutyCsv = (table: DutyTable): string => writeCsv(table.head, table.rows);
+
+/** The rates of the job, exact where they are, with what each rests on. */
+export const ratesCsv = (rates: readonly RateReport[]): string =>
+  writeCsv(
+    [
+      'name',
+      'sense',
+      'period (s)',
+      'way',
+      'interval (ticks)',
+      'ticks',
+      'off by (part of 1)',
+      'grade',
+      'in words',
+      'largest cause (ppm)',
+    ],
+    rates.flatMap((r) =>
+      r.ways.map((w) => [
+        r.name,
+        r.sense,
+        toText(r.period),
+        w.how,
+        r.timing && !r.timing.holdsPi ? toText(r.timing.interval) : '',
+        ticksOf(r, w.how),
+        r.timing?.holdsPi ? '' : toText(w.off),
+        w.graded.grade,
+        w.graded.word,
+        String(Math.max(...w.causes.map((c) => Math.abs(c.ppm)))),
+      ]),
+    ),
+  );
+
+function ticksOf({ timing }: RateReport, how: string): string {
+  if (!timing) return '';
+  if (how === 'spread') return `${timing.spread.q} + ${timing.spread.num}/${timing.spread.den}`;
+  return how === 'fixed' ? String(timing.fixed!.ticks) : how === 'beside' ? String(timing.beside!.ticks) : '';
+}
+
+/** The plates' chart: each count, how it is made, with what. */
+export function platesCsv(drive: Drive): string | null {
+  const { plates, kinematics } = report(drive);
+  if (!plates) return null;
+  const doubt = doubtText(doubtOf(kinematics), 'arcsec');
+  return writeCsv(
+    [
+      'divisions',
+      `how${doubt}`,
+      'circle',
+      'whole turns',
+      'holes',
+      'second circle',
+      'holes on it',
+      'circle to make',
+    ],
+    plates.chart.map((a) =>
+      a.how === 'circle'
+        ? [a.divisions, a.how, a.move.circle, a.move.wholeTurns, a.move.holes, '', '', '']
+        : a.how === 'compound'
+          ? [
+              a.divisions,
+              a.how,
+              a.move.circles[0],
+              '',
+              a.move.holes[0],
+              a.move.circles[1],
+              a.move.holes[1],
+              '',
+            ]
+          : [a.divisions, a.how, '', '', '', '', '', a.circle],
+    ),
+  );
+}
+
+/** Every table that a drive has, by name. */
+export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
+  const r = report(drive);
+  const out = new Map<string, () => string>();
+  const { divider } = r;
+  if (divider && r.counts.length > 0 && !byPlates(drive))
+    out.set('divisions', () => divisionsCsv(divider, r.counts));
+  if (r.duties.rates.length > 0) out.set('rates', () => ratesCsv(r.duties.rates));
+  for (const d of r.duties.all) out.set(d.key.replace('.', '-'), () => dutyCsv(d.table ?? figuresTable(d)));
+  if (r.plates) out.set('plates', () => platesCsv(drive)!);
+  return out;
+}

@@ -1,0 +1,129 @@
+import { sequenceOf, stepsBack, type PlatePlan, type RunState, type Step } from '../run/index.ts';
+import { platePicture, type PlatePicture } from './duties/plate-picture.ts';
+import { sheet, type SheetRow } from './sheet.ts';
+import { whole } from './text.ts';
+
+/** What the bench shows of a run: what to do now, what was before, what comes then. (handbook: run) */
+export interface BenchReport {
+  readonly row: SheetRow;
+  readonly before: SheetRow | null;
+  /** the last moves, newest first, with the time of each */
+  readonly last: readonly { readonly at: number; readonly row: SheetRow }[];
+  /** "Gap 4", "Rewind", "All cut" */
+  readonly title: string;
+  /** what to do: "Back by 3 459 microsteps, 51 beyond that and forward again; clamp, cut." */
+  readonly says: string;
+  readonly then: { readonly title: string; readonly says: string };
+  /** what the large key does */
+  readonly go: string;
+  /** the crank by plates: the move, the hole it ends in, how it is made; null by motor */
+  readonly plate: {
+    readonly move: string;
+    readonly hole: string;
+    readonly arms: string;
+    readonly check: string;
+    readonly picture: PlatePicture;
+  } | null;
+}
+
+/** Moves that are listed beside the target. */
+const LAST = 6;
+
+export function benchReport(state: RunState): BenchReport {
+  const { plan } = state;
+  const s = sheet(plan);
+  const sequence = sequenceOf(plan);
+  const back = stepsBack(state, LAST + 1);
+  const step = back[0]!.step;
+  const came = back[1]?.step ?? null;
+  const row = s.rowOf(step, came);
+  const at = sequence.indexOf(step.is, step.gap);
+  const next = at + 1 < s.length ? s.rowOf(sequence.at(at + 1), step) : null;
+  return {
+    row,
+    before: came && s.rowOf(came, null),
+    last: back.slice(0, LAST).map((b, i) => ({ at: b.at, row: s.rowOf(b.step, back[i + 1]?.step ?? null) })),
+    title: titleOf(state, step, plan.divisions),
+    says: nowSays(state, row, s.unit),
+    then: thenSays(next, s.unit),
+    go: goSays(state, next),
+    plate: plan.plate ? plateSays(plan.plate, step.gap, plan.divisions) : null,
+  };
+}
+
+const titleOf = (state: RunState, step: Step, D: number): string => {
+  if (state.finished) return 'All cut';
+  if (state.paused) return 'Waiting';
+  if (step.is === 'rewind') return step.gap > D ? 'Rewind to the start' : 'Rewind';
+  return `Gap ${step.gap}`;
+};
+
+/** The true signed move: back passes the lost motion and comes forward. */
+function moveSays({ way }: SheetRow, unit: string): string {
+  if (!way || way.by === 0n) return '';
+  const size = whole(way.by < 0n ? -way.by : way.by);
+  if (way.by > 0n) return `On by ${size} ${unit}`;
+  if (way.cramped)
+    return `Back by ${size} ${unit}; the limit leaves no room to come from behind: take the backlash out by hand`;
+  return way.beyond > 0n
+    ? `Back by ${size} ${unit}: ${whole(way.beyond)} beyond that, past the backlash, and forward again`
+    : `Back by ${size} ${unit}`;
+}
+
+function nowSays(state: RunState, row: SheetRow, unit: string): string {
+  if (state.finished) return `${state.plan.divisions} gaps are done. Back takes you to the last one.`;
+  if (state.paused) return 'P goes on where you were.';
+  // the counts of a lock are the source's, whatever its rests are called
+  const counted = unit === 'rests' ? 'counts of the source' : unit;
+  const move = moveSays(row, counted);
+  if (row.is === 'rewind') return `${move}. Wind it back slowly, the work clear of the cutter.`;
+  if (state.plan.plate) return 'Pin in the hole, clamp, cut.';
+  return move ? `${move}; clamp, cut.` : 'Clamp and cut the first gap.';
+}
+
+function thenSays(next: SheetRow | null, unit: string): BenchReport['then'] {
+  if (!next) return { title: 'Done', says: 'it stands at the start again' };
+  if (next.is === 'return') return { title: 'Done', says: 'on to the start' };
+  if (next.is === 'rewind') return { title: 'Rewind', says: `${next.moved} ${unit}` };
+  return { title: `Gap ${next.gap}`, says: next.moved };
+}
+
+function goSays({ rewinding, gap, plan }: RunState, next: SheetRow | null): string {
+  if (rewinding) return gap >= plan.divisions ? 'Rewound, finish' : 'Rewound, go on';
+  if (next?.is === 'rewind') return 'Cut, rewind';
+  return gap < plan.divisions ? 'Cut, go on' : 'Cut, finish';
+}
+
+const turns = (n: number): string => (n === 0 ? '' : `${n} ${n === 1 ? 'turn' : 'turns'}`);
+
+/** Turns, holes and circle of the move that leads to a gap, and where the pin ends. */
+function plateSays(plan: PlatePlan, gap: number, D: number): NonNullable<BenchReport['plate']> {
+  const { circles, holes, wholeTurns, way } = plan;
+  const pins = circles.map((circle, i) => `${holeAt(holes[i]!, circle, gap - 1)} on ${circle}`);
+  const parts = circles.map((circle, i) => `${String(holes[i]!).replace('-', '−')} on ${circle}`);
+  const whole_ = turns(wholeTurns);
+  const single = holes[0] === 0 ? '' : parts[0]!;
+  const move =
+    way === 'compound' ? parts.join(' and ') : [whole_, single].filter(Boolean).join(' and ') || 'no move';
+  return {
+    move: gap === 1 ? 'Start' : move,
+    hole: pins.join(', '),
+    arms: way === 'compound' || holes[0] === 0 ? '' : `sector arms over ${holes[0]! + 1} holes`,
+    check:
+      gap === D
+        ? 'One more move closes the turn: the pin must drop into hole 0.'
+        : way === 'wheels'
+          ? `Divided as ${plan.near}: wheels ${plan.drivers!.join(' × ')} : ${plan.driven!.join(' × ')}${plan.against ? ' with an idler more' : ''}, the plate free to turn.`
+          : '',
+    picture: platePicture(
+      [circles],
+      way === 'compound'
+        ? { plate: 0, circles: circles as [number, number], holes: holes as [number, number] }
+        : { plate: 0, circle: circles[0]!, holes: holes[0]!, wholeTurns },
+      Math.max(0, gap - 2),
+    ),
+  };
+}
+
+const holeAt = (by: number, circle: number, moves: number): number =>
+  Number((((BigInt(by) * BigInt(moves)) % BigInt(circle)) + BigInt(circle)) % BigInt(circle));

@@ -1,0 +1,70 @@
+import { add, compare, div, exactly, mul, ONE, rational, type Rational } from '../numbers/index.ts';
+import type { Room, StopBy, Stops } from '../motion/index.ts';
+
+/** How plates make each gap: the holes of one or of two circles, and the wheels that turn the plate meanwhile. (handbook: divide, index plates) */
+export interface PlatePlan {
+  readonly way: 'circle' | 'compound' | 'wheels';
+  /** of the set, from 0 */
+  readonly plate: number;
+  readonly circles: readonly number[];
+  /** on each circle, signed; on a single one besides the whole turns */
+  readonly holes: readonly number[];
+  readonly wholeTurns: number;
+  /** with change wheels: the count it is divided as, drivers and driven */
+  readonly near?: number;
+  readonly drivers?: readonly number[];
+  readonly driven?: readonly number[];
+  /** they want one idler more: the plate turns against the crank */
+  readonly against?: true;
+}
+
+/** What a run follows to its end, whatever happens to the drive meanwhile. Exact numbers as text. */
+export interface RunPlan {
+  readonly divisions: number;
+  /** what the work stops by; steps unless said */
+  readonly by?: StopBy;
+  /** counts of the source for one turn of the work; of a plate its holes */
+  readonly stepsPerTurn: string;
+  /** turns of the source for one of the work, signed */
+  readonly reduction: string;
+  /** rests a turn of the work, where a wheel locks */
+  readonly places?: string;
+  /** turns from home that the work may make */
+  readonly room?: { readonly back: string; readonly forth: string; readonly why?: string };
+  /** lost motion at the source, in its counts, rounded up; null while it is not known */
+  readonly playCounts?: number | null;
+  readonly plate?: PlatePlan;
+  /** what all of it rests on: "if exactly 64 : 1" */
+  readonly doubt?: string;
+  /** of runs begun before limits were kept as `room`: the work is taken back to the start at the end */
+  readonly rewind?: true;
+}
+
+/** Where the work of a plan can stop. */
+export function stopsOfPlan(plan: RunPlan): Stops {
+  const steps = exactly(plan.stepsPerTurn);
+  const room = roomOfPlan(plan);
+  if (plan.places === undefined) return { by: plan.by ?? 'step', perTurn: steps, perStop: ONE, room };
+  const places = exactly(plan.places);
+  return { by: 'rest', perTurn: places, perStop: div(steps, places), room };
+}
+
+function roomOfPlan({ room, rewind, divisions }: RunPlan): Room | null {
+  if (room) return { back: exactly(room.back), forth: exactly(room.forth), why: room.why ?? '' };
+  return rewind ? { back: rational(0), forth: rational(divisions - 1, divisions), why: '' } : null;
+}
+
+/** Why D divisions pass the room there is: the turns they need. null when they keep within it. (handbook: drive, limits of turning) */
+export function passesRoom(
+  room: Room | null,
+  divisions: number,
+): { readonly needs: Rational; readonly room: Rational } | null {
+  if (!room) return null;
+  // gaps beyond what lies ahead are cut a turn further back: the first of them is the farthest there
+  const ahead = (room.forth.n * BigInt(divisions)) / room.forth.d + 1n;
+  if (ahead >= BigInt(divisions)) return null;
+  const backMost = add(ONE, mul(rational(-1), rational(ahead, BigInt(divisions))));
+  return compare(backMost, room.back) <= 0
+    ? null
+    : { needs: rational(divisions - 1, divisions), room: add(room.back, room.forth) };
+}
