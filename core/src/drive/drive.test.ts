@@ -101,8 +101,11 @@ describe('every kind of stage', () => {
   );
 
   test('hunting is said with the reason to want it', () => {
+    const pair: Stage = { kind: 'spur', z1: 20, z2: 76 };
+    expect(kindOf(pair).facts(pair)[0]).toContain('19 turns of the 20');
+    // pulleys never meet
     const belt: Stage = { kind: 'belt', z1: 20, z2: 76 };
-    expect(kindOf(belt).facts(belt)[0]).toContain('19 turns of the 20');
+    expect(kindOf(belt).facts(belt)).toEqual([]);
     const prime: Stage = { kind: 'spur', z1: 13, z2: 60 };
     expect(kindOf(prime).facts(prime)[0]).toContain('spreads the wear');
     const multiple: Stage = { kind: 'spur', z1: 12, z2: 60 };

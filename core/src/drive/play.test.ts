@@ -69,5 +69,5 @@ test.each([
   [48_828_125, '565.14 days'],
   [3 * 365.25 * 86_400, '3 years'],
   [12_345 * 365.25 * 86_400, '12\u2009345 years'],
-  [1e30, '10^22 years'],
+  [1e30, '3.17 × 10²² years'],
 ])('%s s are %s', (s, want) => expect(durationText(s)).toBe(want));

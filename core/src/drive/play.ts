@@ -33,7 +33,7 @@ function outputTurns(output: OutputData): number | null {
 
 /** What the train loses when the sense is turned. What is not known is counted, not guessed. */
 export interface LostMotion {
-  /** at the work, turns of the last shaft */
+  /** at the work, turns: of the last shaft, or of the hinge that it opens */
   readonly atWork: number;
   /** at shaft 0, turns: how far the source turns before the work follows */
   readonly atSource: number;
@@ -45,25 +45,33 @@ export interface LostMotion {
   readonly estimate: boolean;
 }
 
+/** Turns of the last shaft for one of the work. */
+const hingeOf = ({ output }: Train): number => {
+  const hinge = outputKindOf(output).hinge?.(output);
+  return hinge ? piToNumber(hinge) : 1;
+};
+
 /** Σ b_i/|Π(r after i)| at the work, times |R| at the source. (handbook: errors, lost motion; drive, Geneva) */
 export function lostMotion(train: Train): LostMotion {
   const reductions = train.stages.map((s) => abs(kindOf(s).reduction(s)));
   const lock = train.stages.reduce((last, s, i) => (kindOf(s).locks ? i : last), -1);
+  const hinge = hingeOf(train);
   let after: Rational = ONE;
   let estimate = false;
   const byStage: (number | null)[] = [];
   for (let i = train.stages.length - 1; i >= 0; i--) {
     const play = i < lock ? { turns: 0, estimate: false } : stagePlay(train.stages[i]!);
-    byStage.unshift(play && play.turns / toNumber(after));
+    byStage.unshift(play && play.turns / toNumber(after) / hinge);
     estimate ||= play?.estimate === true && play.turns > 0;
     after = mul(after, reductions[i]!);
   }
-  const byOutput = outputTurns(train.output);
+  const own = outputTurns(train.output);
+  const byOutput = own === null ? null : own / hinge;
   const all = [...byStage, byOutput];
   const atWork = all.reduce<number>((sum, b) => sum + (b ?? 0), 0);
   return {
     atWork,
-    atSource: atWork * toNumber(after),
+    atSource: atWork * hinge * toNumber(after),
     byStage,
     byOutput,
     unknown: all.filter((b) => b === null).length,

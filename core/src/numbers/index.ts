@@ -57,3 +57,4 @@ export {
 } from './read-divisions.ts';
 export { ARCSEC_PER_TURN, readAngle, readLength, readPositiveAngle } from './read-quantity.ts';
 export { readClock, readPeriod, readSpeed } from './read-rate.ts';
+export { scientific, tenTo } from './power-text.ts';

@@ -5,9 +5,18 @@ import {
   sourceKindOf,
   type Drive,
   type Kinematics,
-  type Part,
+  type Stage,
 } from '../drive/index.ts';
-import { arrowArc, columnDrawing, px, rowDrawing, type Drawing } from '../drive/drawing/index.ts';
+import {
+  arrowArc,
+  columnDrawing,
+  layWords,
+  px,
+  rowDrawing,
+  type Drawing,
+  type Solid,
+  type Tag,
+} from '../drive/drawing/index.ts';
 import { exponentsOf } from '../divide/index.ts';
 import { plainText, THIN, type Rich } from './rich.ts';
 import { grouped, mixed, powers } from './text.ts';
@@ -18,6 +27,7 @@ export interface Label {
   readonly x: number;
   readonly y: number;
   readonly title: string;
+  /** empty where there is no room for a second line */
   readonly says: Rich;
 }
 
@@ -29,6 +39,7 @@ export interface Picture {
   readonly bar: {
     readonly x: number;
     readonly y: number;
+    /** 0 where there is no true scale */
     readonly length: number;
     readonly says: string;
   } | null;
@@ -52,8 +63,51 @@ function does(factor: Rational): Rich {
   return ['brings ', ...powers(exponentsOf(factor))];
 }
 
-const teethOf = (part: Part): string =>
-  grouped((part.factor.n === 1n ? part.factor.d : part.factor.n).toString());
+/** Widths of the letters that a drawing is written in, px: the first line's, the second's. */
+const LETTER = [9.3, 7.1] as const;
+const SMALL_LETTER = 4.6;
+
+function widthOf(rich: Rich, letter: number): number {
+  return rich.reduce<number>((sum, piece) => {
+    if (typeof piece !== 'string' && 'sup' in piece) return sum + piece.sup.length * SMALL_LETTER;
+    return sum + plainText([piece]).length * letter;
+  }, 0);
+}
+
+/** How wide the two lines of a label are set, px; never less than the browser makes of them. */
+export const labelWidths = ({ title, says }: Pick<Label, 'title' | 'says'>): readonly [number, number] => [
+  widthOf([title], LETTER[0]),
+  widthOf(says, LETTER[1]),
+];
+
+/** What is said of the part that a tag stands at: its teeth, or its diameter where it has none, and what it does to the steps. */
+function wordsOf(stage: Stage, role: Tag['role']): { readonly title: string; readonly says: Rich } {
+  const kind = kindOf(stage);
+  const parts = kind.parts(stage);
+  const shape = kind.shape(stage);
+  if (role === 'whole' || (shape.form !== 'mesh' && shape.form !== 'belt')) {
+    const factor = parts.reduce((n, p) => mul(n, p.factor), ONE);
+    return { title: kind.label(stage).replaceAll(' ', THIN), says: does(factor) };
+  }
+  const wheel = role === 'driver' ? shape.driver : shape.driven;
+  const title =
+    wheel.teeth > 0 ? grouped(String(wheel.teeth)) : `${Number(wheel.pitchMm.toFixed(3))}${THIN}mm`;
+  // one part for both wheels: the driven one tells it
+  const part = role === 'driver' ? (parts.length > 1 ? parts[0] : undefined) : parts.at(-1);
+  return { title, says: part ? does(part.factor) : [] };
+}
+
+/** Are all sizes given that the drawing goes by? Else it shows the parts, and no scale. */
+const scaled = (drive: Drive): boolean =>
+  drive.train.stages.every((stage) =>
+    kindOf(stage).inputs.every(
+      (i) =>
+        i.type !== 'size' ||
+        i.default === null ||
+        i.more === true ||
+        (stage as unknown as Readonly<Record<string, unknown>>)[i.key] !== undefined,
+    ),
+  );
 
 export function picture(
   drive: Drive,
@@ -71,24 +125,8 @@ export function picture(
     column,
     height,
   });
-  const labels: Label[] = drawing.tags.map((tag) => {
-    const stage = stages[tag.stage]!;
-    const parts = kindOf(stage).parts(stage);
-    const part = tag.role === 'driver' ? parts[0] : parts.at(-1);
-    if (tag.role === 'whole' || !part) {
-      const factor = parts.reduce((n, p) => mul(n, p.factor), ONE);
-      return {
-        stage: tag.stage,
-        x: tag.x,
-        y: tag.y,
-        title: kindOf(stage).label(stage).replaceAll(' ', THIN),
-        says: does(factor),
-      };
-    }
-    return { stage: tag.stage, x: tag.x, y: tag.y, title: teethOf(part), says: does(part.factor) };
-  });
   const sourceParts = sourceKindOf(source).parts(source);
-  labels.push({
+  const ofSource = {
     stage: null,
     x: 20,
     y: 28,
@@ -97,7 +135,7 @@ export function picture(
         ? sourceParts.map((p) => plainText(mixed(p.factor))).join(`${THIN}×${THIN}`)
         : `${grouped(decimal(k.speed.rpm, k.speed.rpm.d === 1n ? 0 : 2))} rpm`,
     says: sourceParts.length > 0 ? does(sourceParts.reduce((n, p) => mul(n, p.factor), ONE)) : ['no steps'],
-  });
+  };
   const sense = (shaft: number): boolean => !k.shafts[shaft]?.against;
   const arrows = [
     arrowArc(drawing.source.x, drawing.source.y, drawing.source.half * 0.76, sense(0)),
@@ -106,18 +144,45 @@ export function picture(
       .map((w) => arrowArc(w.x, w.y, w.r * 0.55, sense(w.stage + 1))),
     arrowArc(drawing.work.x, drawing.work.y, drawing.work.r * 0.62, true),
   ];
-  const mm = BAR_MM.find((m) => m * drawing.scale >= 60);
-  const bar =
-    drawing.wheels.length > 0 && mm !== undefined
-      ? { x: 20, y: height - 14, length: mm * drawing.scale, says: `${grouped(String(mm))} mm` }
-      : null;
-  return {
+  const bar = drawing.wheels.length + drawing.members.length > 0 ? barOf(drive, drawing, height) : null;
+  const encoder = encoderDisc(drive, drawing, column);
+  const labels = laid(
+    [
+      ofSource,
+      ...drawing.tags.map((t) => ({ stage: t.stage, x: t.x, y: t.y, ...wordsOf(stages[t.stage]!, t.role) })),
+    ],
     drawing,
-    labels,
-    arrows,
-    bar,
-    encoder: encoderDisc(drive, drawing, column),
-    alt: pictureAlt(drive, k),
+    [
+      ...(bar ? [{ x: 0, y: height - 26, w: bar.length + widthOf([bar.says], LETTER[1]) + 40, h: 26 }] : []),
+      ...(encoder ? [{ x: encoder.x - 36, y: encoder.y - 12, w: 72, h: 60 }] : []),
+    ],
+  );
+  return { drawing, labels, arrows, bar, encoder, alt: pictureAlt(drive, k) };
+}
+
+/** Words where they touch neither one another nor a part; those without room are left to the card below. */
+function laid(labels: readonly Label[], drawing: Drawing, others: readonly Solid[]): readonly Label[] {
+  const places = layWords(
+    labels.map((label) => ({ x: label.x, y: label.y, widths: labelWidths(label) })),
+    [...drawing.solids, ...others],
+    drawing.lines,
+    { x: 4, y: 4, w: drawing.width - 8, h: drawing.height - 8 },
+  );
+  return labels.flatMap((label, i) => {
+    const { x, y, lines } = places[i]!;
+    return lines === 0 ? [] : [{ ...label, x, y, says: lines === 1 ? [] : label.says }];
+  });
+}
+
+function barOf(drive: Drive, drawing: Drawing, height: number): Picture['bar'] {
+  const at = { x: 20, y: height - 14 };
+  if (!scaled(drive)) return { ...at, length: 0, says: 'not to scale until every module and pitch is given' };
+  const mm = BAR_MM.find((m) => m * drawing.scale >= 60);
+  if (mm === undefined) return null;
+  return {
+    ...at,
+    length: mm * drawing.scale,
+    says: `${grouped(String(mm))} mm, pitch diameters to scale`,
   };
 }
 

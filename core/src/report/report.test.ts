@@ -273,10 +273,10 @@ describe('the train', () => {
       'Stepper motor, then belt 20 : 76 to shaft 1, which makes 90 turns a turn of the work, then worm 1 : 90 to shaft 2, which carries the work, then table. Train reduction 342 : 1.',
     );
     expect(p.labels.map((l) => plainText(l.says))).toEqual([
+      'brings 2^7·5^2',
       'takes 2^2·5',
       'brings 2^2·19',
       'brings 2·3^2·5',
-      'brings 2^7·5^2',
     ]);
   });
 });

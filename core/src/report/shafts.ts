@@ -13,7 +13,7 @@ import { kindOf, lostMotion, sourceKindOf, type Drive, type Kinematics, type Sha
 import type { Figure, WorkingLine } from './figure.ts';
 import type { Rich } from './rich.ts';
 import { stageLines, turnLine } from './train.ts';
-import { angleText, dmsText, fraction, measured, mixed, strong, timeText, whole } from './text.ts';
+import { angleText, compact, dmsText, fraction, measured, mixed, strong, timeText, whole } from './text.ts';
 
 /** What stands under a shaft: rows of label and figure. */
 export interface ShaftReport {
@@ -82,7 +82,7 @@ function turningRows(drive: Drive, k: Kinematics, shaft: Shaft): readonly Row[] 
         key: `shaft.${i}.turns`,
         label: `turns of shaft ${i} for one of the work`,
         value: toText(turns),
-        text: mixed(shaft.against ? neg(turns) : turns),
+        text: compact(shaft.against ? neg(turns) : turns),
         exact: true,
         working: () => [
           ...stageLines(drive, k, i, true),

@@ -12,7 +12,7 @@ import {
 } from '../numbers/index.ts';
 import { crankTurns } from '../divide/index.ts';
 import { sequenceOf, wayBetween, type PlatePlan, type RunPlan, type Step, type Way } from '../run/index.ts';
-import type { Rich } from './rich.ts';
+import { plainText, type Rich } from './rich.ts';
 import { dms, grouped, mixed, signedAngle, whole } from './text.ts';
 
 type Dms = ReturnType<typeof dms> & { readonly back: boolean };
@@ -28,7 +28,7 @@ export interface SheetRow {
   readonly target: string;
   /** of a plate: the hole on each circle that a pin drops into */
   readonly holes: readonly string[];
-  /** from the line before, signed: "+3 460", "−3 459"; "" at the start */
+  /** from the line before, signed: "+3 460", "−3 459", of a plate "12 on 61"; "" at the start */
   readonly moved: string;
   readonly way: Way | null;
   readonly exact: Rich;
@@ -87,7 +87,7 @@ export function sheet(plan: RunPlan): Sheet {
       move: step.gap - 1,
       target: plan.plate ? holeNumbers(plan.plate, step.gap).join(' and ') : whole(step.counts ?? step.stop),
       holes: plan.plate ? holeNumbers(plan.plate, step.gap) : [],
-      moved: way ? signedCount(way.by) : '',
+      moved: way ? (plan.plate ? plainText(plateCrank(plan.plate, 1)) : signedCount(way.by)) : '',
       way,
       exact: mixed(mul(step.wanted, stops.perTurn)),
       error: step.is === 'gap' ? signedAngle(errorArcsec) : '',

@@ -40,8 +40,8 @@ describe('numbers as text', () => {
 
   test('whole numbers too long to read become powers of ten', () => {
     expect(spaced(whole(10n ** 20n))).toBe('100 000 000 000 000 000 000');
-    expect(whole(123456n * 10n ** 30n)).toBe('1.234 × 10^35');
-    expect(whole(-(10n ** 40n))).toBe('−1.000 × 10^40');
+    expect(whole(123456n * 10n ** 30n)).toBe('1.234 × 10³⁵');
+    expect(whole(-(10n ** 40n))).toBe('−1.000 × 10⁴⁰');
   });
 
   test.each([
@@ -69,7 +69,10 @@ describe('numbers as text', () => {
     [12.345, '12.3'],
     [123.45, '123'],
     [-3.14159, '−3.14'],
-    [-0.0000000001, '0'],
+    [-0.0000000001, '−1.0 × 10⁻¹⁰'],
+    [4.23e-10, '4.2 × 10⁻¹⁰'],
+    [0, '0'],
+    [1.2549e15, '1.25 × 10¹⁵'],
   ])('%d is shown as %s', (value, want) => {
     expect(measured(value)).toBe(want);
   });
@@ -202,7 +205,7 @@ test.each([
   [9 * 3600, '9.00 h'],
   [48_828_125, '565 days'],
   [5 * 365.25 * 86_400, '5.00 years'],
-  [1e20, '10^12 years'],
+  [1e20, '3.17 × 10¹² years'],
 ])('%s seconds are %s', (seconds, want) => {
   expect(timeText(seconds).join(' ')).toBe(want);
 });

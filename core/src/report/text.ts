@@ -1,4 +1,4 @@
-import { decimal, floorDiv, numerator, rational, type Rational } from '../numbers/index.ts';
+import { decimal, floorDiv, numerator, rational, scientific, tenTo, toNumber, type Rational } from '../numbers/index.ts';
 import type { Factors } from '../numbers/index.ts';
 import type { Exponents } from '../divide/index.ts';
 import { THIN, type Piece, type Rich } from './rich.ts';
@@ -19,7 +19,7 @@ export function grouped(digits: string): string {
 export function whole(n: bigint): string {
   const digits = (n < 0n ? -n : n).toString();
   if (digits.length <= 21) return grouped(n.toString());
-  return `${n < 0n ? MINUS : ''}${digits[0]}.${digits.slice(1, 4)} × 10^${digits.length - 1}`;
+  return `${n < 0n ? MINUS : ''}${digits[0]}.${digits.slice(1, 4)} × ${tenTo(digits.length - 1)}`;
 }
 
 /** A fraction too long to stack is given as a decimal with "…". */
@@ -62,13 +62,30 @@ export function places(magnitude: number): number {
   return Math.min(9, 1 - Math.floor(Math.log10(m)));
 }
 
-/** A double with the digits that carry meaning; what is too small to show is 0. */
-export const measured = (value: number): string =>
-  grouped(value.toFixed(places(value)).replace(/^-?0\.?0*$/, '0'));
+/** From here on a figure is told as a power of ten. */
+const GREAT = 1e12;
+/** Below here too: nine decimals would not leave it two figures. */
+const SMALL_AS_POWER = 1e-8;
+
+/** A double with the digits that carry meaning, two at least; the very small and the very great as a power of ten. */
+export function measured(value: number): string {
+  const m = Math.abs(value);
+  if (m !== 0 && Number.isFinite(m) && (m < SMALL_AS_POWER || m >= GREAT))
+    return scientific(value, m < 1 ? 2 : 3);
+  return grouped(value.toFixed(places(value)).replace(/^-?0\.?0*$/, '0'));
+}
+
+/** An exact figure for a cell: its whole part when that is short, else a power of ten; its working tells it all. */
+export function compact(r: Rational): Rich {
+  const digits = (r.n / r.d).toString().length;
+  if (digits > 12) return [scientific(toNumber(r), 4)];
+  return digits + r.d.toString().length > 12 ? [`${grouped(decimal(r, digits > 8 ? 1 : 3))}…`] : mixed(r);
+}
 
 /** An angle at the work from arcseconds: ″ up to 2′, then ′, then °. */
 export function angle(arcsec: number): readonly [string, string] {
-  const m = Math.abs(arcsec);
+  // what a cosine leaves of a true 0 is 0
+  const m = Math.abs(arcsec) < 1e-12 ? 0 : Math.abs(arcsec);
   if (m < 100 && (m >= 0.01 || m === 0)) return [m === 0 ? '0' : grouped(arcsec.toFixed(2)), '″'];
   if (m < 120) return [measured(arcsec), '″'];
   if (m < 7200) return [measured(arcsec / 60), '′'];
@@ -171,5 +188,5 @@ export function timeText(seconds: number): readonly [string, string] {
   if (seconds < 2 * 86_400) return [measured(seconds / 3600), 'h'];
   if (seconds < 2 * 365.25 * 86_400) return [measured(seconds / 86_400), 'days'];
   const years = seconds / (365.25 * 86_400);
-  return years < 1e7 ? [measured(years), 'years'] : [`10^${Math.floor(Math.log10(years))}`, 'years'];
+  return [years < 1e7 ? measured(years) : scientific(years, 3), 'years'];
 }

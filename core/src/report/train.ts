@@ -22,7 +22,7 @@ import { doubtFrom, doubtOf, doubtOfAll, isSure } from '../motion/index.ts';
 import { doubtful, doubtText } from './doubt-words.ts';
 import type { Figure, Graded, WorkingLine } from './figure.ts';
 import type { Piece, Rich } from './rich.ts';
-import { grouped, mixed, powers, stacked, strong, whole } from './text.ts';
+import { compact, grouped, mixed, powers, stacked, strong, whole } from './text.ts';
 
 /** "200 × 16 × 76/20 × 90": the steps of one turn as a product of what each part brings. */
 function product(drive: Drive, k: Kinematics): Rich {
@@ -96,7 +96,7 @@ export function stepsFigure(drive: Drive, k: Kinematics): Figure {
       working: () => [{ label, text: ['this source has no steps'], exact: false }],
     };
   const hinge = k.stepsPerWorkTurn!;
-  const text: Rich = k.hinge ? [grouped(piToNumber(hinge).toFixed(3)), { unit: 'at the start' }] : mixed(N);
+  const text: Rich = k.hinge ? [grouped(piToNumber(hinge).toFixed(0))] : compact(N);
   return {
     ...base,
     value: k.hinge ? piText(hinge) : toText(N),
@@ -123,7 +123,11 @@ export function stepsFigure(drive: Drive, k: Kinematics): Figure {
           { label: 'of the screw', text: [...product(drive, k), ' = ', ...strong(mixed(N))], exact: sure },
           { label: 'the hinge', text: [`${piText(k.hinge)} turns of the screw for one turn`], exact: true },
           { label: 'exactly', text: [piText(hinge)], exact: sure },
-          { label, text: strong(text), exact: false },
+          {
+            label: `${label}, at the start`,
+            text: strong([grouped(piToNumber(hinge).toFixed(3))]),
+            exact: false,
+          },
         ];
       const back = k.turnsToClose ?? N.d;
       if (back > 1n)

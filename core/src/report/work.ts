@@ -7,6 +7,7 @@ import {
   rational,
   scalePi,
   toNumber,
+  type PiValue,
 } from '../numbers/index.ts';
 import {
   durationText,
@@ -72,8 +73,12 @@ const row = (
 export function workReport(drive: Drive, k: Kinematics, divisions: number | undefined): WorkReport {
   const kind = outputKindOf(drive.train.output);
   const radius = drive.job.radiusMm === undefined ? null : toNumber(exactly(drive.job.radiusMm));
-  const rows = k.travel ? linearRows(drive, k) : rotaryRows(drive, k, divisions, radius);
-  const carries = k.travel
+  const rows = k.travel
+    ? linearRows(drive, k)
+    : k.hinge
+      ? hingeRows(drive, k, k.hinge)
+      : rotaryRows(drive, k, divisions, radius);
+  const carries = k.travel || k.hinge
     ? kind.says
     : radius === null
       ? 'give a radius in the Job'
@@ -81,7 +86,7 @@ export function workReport(drive: Drive, k: Kinematics, divisions: number | unde
   return {
     title: kind.title,
     carries,
-    rows: [...rows, turnRow(drive, k), ...playRows(drive, k)],
+    rows: [...rows, ...(k.hinge ? [] : [turnRow(drive, k)]), ...playRows(drive, k)],
     facts: [...kind.facts(drive.train.output), ...extremes(drive, k)],
     moves: moveReports(drive, k),
   };
@@ -145,6 +150,25 @@ function linearRows(drive: Drive, k: Kinematics): readonly Row[] {
     );
   }
   return rows;
+}
+
+/** At the hinge that a screw opens, all of it at the start. */
+function hingeRows(drive: Drive, k: Kinematics, hinge: PiValue): readonly Row[] {
+  const exactly_ = { label: 'the hinge', text: [`${piText(hinge)} turns of the screw for one turn`], exact: true };
+  const minute = measured(piToNumber(hinge) / 1440);
+  const rows = [
+    row('screw', 'screw for 15′', 'turns of the screw for 15′ at the hinge', [minute, { unit: 'turns' }], false, () => [
+      exactly_,
+    ]),
+  ];
+  if (!k.stepsPerWorkTurn) return rows;
+  const step = angleText(Number(ARCSEC_PER_TURN) / piToNumber(k.stepsPerWorkTurn));
+  return [
+    ...rows,
+    row('step', 'one step', 'one step at the hinge', [step], false, () => [
+      { label: 'steps of a turn', text: [piText(k.stepsPerWorkTurn!)], exact: true },
+    ]),
+  ];
 }
 
 /** Seconds of one turn of the work at the source's speed. */

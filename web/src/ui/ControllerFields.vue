@@ -23,14 +23,9 @@ const budgets = computed(() => report.value.duties.controller);
   <div class="controller">
     <template v-if="data">
       <InputFields :across="across" :specs="controllerInputs" :data="data" :set="timer.set(0)" />
-      <InputFields
-        v-if="keeping"
-        class="keeping"
-        :across="across"
-        :specs="keepingInputs"
-        :data="data"
-        :set="timer.set(0)"
-      />
+      <div v-if="keeping" class="keeping">
+        <InputFields :across="across" :specs="keepingInputs" :data="data" :set="timer.set(0)" />
+      </div>
       <DutyLines v-if="!across && budgets && budgets.lines.length > 0" :duty="budgets" />
       <v-btn v-if="!across" variant="text" @click="timer.remove(0)">Remove the controller</v-btn>
     </template>

@@ -15,6 +15,6 @@ const rich = computed(() => JSON.parse(says) as Rich);
 <template>
   <g>
     <text class="ln"><RichSvg :text="title" /></text>
-    <text class="lt" y="17"><RichSvg :text="rich" /></text>
+    <text v-if="rich.length > 0" class="lt" y="17"><RichSvg :text="rich" /></text>
   </g>
 </template>

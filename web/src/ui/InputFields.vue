@@ -50,6 +50,7 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
       <ChoiceField
         v-if="spec.type === 'choice'"
         :label="spec.label"
+        :across="across"
         :style="across ? { '--field-width': widthOf(spec.options) } : {}"
         :value="String(valueOf(spec) ?? spec.default)"
         :options="spec.options"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiChevronRight } from '@mdi/js';
-import { plainText, type CellId, type VerdictCell } from '@pendrix/core';
+import { type CellId, type VerdictCell } from '@pendrix/core';
 import GradeTag from './GradeTag.vue';
 import RichText from './RichText.vue';
 
@@ -15,9 +15,6 @@ const PAGES = [
   ['speed', 'force'],
 ] as const satisfies readonly (readonly CellId[])[];
 const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
-/** A figure that would push its grade out of the cell. */
-const long = (cell: VerdictCell): boolean =>
-  cell.figure !== null && plainText(cell.figure.text).length * 1.4 + (cell.graded?.word.length ?? 0) > 22;
 </script>
 
 <template>
@@ -32,7 +29,7 @@ const long = (cell: VerdictCell): boolean =>
     >
       <span class="label">{{ cell.label }}</span>
       <span v-if="cell.figure" class="row"
-        ><RichText class="value" :class="{ long: long(cell) }" :text="cell.figure.text" /><GradeTag
+        ><RichText class="value" :text="cell.figure.text" /><GradeTag
           v-if="cell.graded"
           :graded="cell.graded"
       /></span>
@@ -52,7 +49,7 @@ const long = (cell: VerdictCell): boolean =>
 <style scoped>
 .verdict {
   display: flex;
-  height: 52px;
+  height: 68px;
   border-bottom: 1px solid var(--p-hair);
   background: var(--p-paper);
   overflow: hidden;
@@ -61,7 +58,7 @@ const long = (cell: VerdictCell): boolean =>
   flex: 1 1 200px;
   max-width: 240px;
   min-width: 0;
-  padding: 5px 0 0 20px;
+  padding: 4px 0 0 20px;
   position: relative;
   display: flex;
   flex-direction: column;
@@ -88,14 +85,16 @@ const long = (cell: VerdictCell): boolean =>
 }
 .row {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 8px;
+  align-content: center;
+  gap: 0 8px;
   padding-right: 6px;
-  height: 24px;
+  height: 47px;
   min-width: 0;
 }
 .value {
-  font: 600 17px/24px var(--mono);
+  font: 600 17px/19px var(--mono);
   white-space: nowrap;
 }
 .value :deep(.u) {
@@ -103,27 +102,19 @@ const long = (cell: VerdictCell): boolean =>
 }
 .row :deep(.grade) {
   min-width: 0;
+  font-size: 14px;
+  line-height: 14px;
 }
 .row :deep(.grade > span) {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  white-space: normal;
+  font-size: 13px;
 }
 .value :deep(.fr) {
   font-size: 0.7em;
 }
-.value.long {
-  font-size: 15px;
-  letter-spacing: -0.04em;
-}
-.long + :deep(.grade),
-.long + .grade {
-  font-size: 13px;
-  gap: 5px;
-}
 .absent {
   font-size: 14px;
-  line-height: 24px;
+  line-height: 36px;
   color: var(--p-quiet);
   white-space: nowrap;
 }
@@ -138,7 +129,7 @@ const long = (cell: VerdictCell): boolean =>
     font-size: 15px;
   }
   .row {
-    gap: 7px;
+    gap: 0 6px;
   }
   .cell :deep(.grade) {
     font-size: 13px;

@@ -2,6 +2,7 @@ import type { Shape, Wheel } from '../shape.ts';
 import type { SourceGlyph } from '../sources/source.ts';
 import type { Drawing, DrawnWheel, Tag } from './drawing.ts';
 import { sourceGlyph, workGlyph } from './glyphs.ts';
+import type { Line, Solid } from './labels.ts';
 import { measures } from './measures.ts';
 import { drawnGeneva, drawnSet } from './members.ts';
 import { beltPath, crossedPath, px, threads, toothed } from './outline.ts';
@@ -71,6 +72,8 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
     boxes: [] as Drawing['boxes'][number][],
     shafts: [] as Drawing['shafts'][number][],
     tags: [] as Tag[],
+    solids: [] as Solid[],
+    lines: [] as Line[],
   };
   /** Two lines of words that stay inside the picture. */
   const tag = (stage: number, role: Tag['role'], x: number, y: number): void => {
@@ -84,7 +87,10 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
     y: number,
     ring = false,
   ): void => {
-    out.wheels.push(drawnWheel(w, scale, stage, role, px(x), y, ring));
+    const drawn = drawnWheel(w, scale, stage, role, px(x), y, ring);
+    out.wheels.push(drawn);
+    const { r } = drawn;
+    out.solids.push({ x: px(x), y, r: ring ? r + Math.max(5, r * 0.12) : r + 3 });
   };
 
   placed.forEach(({ shape, from, to }, i) => {
@@ -105,9 +111,12 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
         r: r1 + grow,
         toothed: shape.driver.teeth > 0,
       });
+      for (const side of [-1, 1])
+        out.lines.push({ x1: X(i), y1: Y(from) + side * r1, x2: x, y2: Y(to) + side * r2 });
       return;
     }
     out.shafts.push({ x1: X(i), x2: x, y: Y(from), far: false });
+    out.lines.push({ x1: X(i), y1: Y(from), x2: x, y2: Y(from) });
     const up = to <= from;
     switch (shape.form) {
       case 'mesh': {
@@ -129,6 +138,7 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
         const box = { x: px(x - w / 2), y: px(Y(from) - h / 2), w, h };
         const pitch = Math.max(4, Math.PI * scale);
         tag(i, 'whole', box.x + box.w + 10, box.y + box.h + 4);
+        out.solids.push(box);
         out.worms.push({
           stage: i,
           ...box,
@@ -139,14 +149,17 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
       }
       case 'geneva':
         out.members.push(...drawnGeneva(shape.slots, i, x, Y(from), Y(to)));
+        out.solids.push({ x, y: Y(from), r: r1 + 6 }, { x, y: Y(to), r: r2 + 3 });
         tag(i, 'whole', x + r2 * 0.8 + 8, Y(to) + (up ? -r2 * 0.74 : r2 * 0.74));
         return;
       case 'set':
         out.members.push(...drawnSet(shape, i, x, Y(from), scale));
+        out.solids.push({ x, y: Y(from), r: r2 + Math.max(6, r2 * 0.1) });
         tag(i, 'whole', x + r2 * 0.8 + 8, Y(from) + r2 * 0.86);
         return;
       case 'box':
         out.boxes.push({ stage: i, x, y: Y(from), half: 30, label: shape.label });
+        out.solids.push({ x: x - 30, y: Y(from) - 30, w: 60, h: 60 });
         tag(i, 'whole', x - 30, Y(from) + 50);
     }
   });
@@ -154,11 +167,17 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
   const last = shapes.length + 1;
   out.shafts.push({ x1: X(last - 1), x2: X(last), y: Y(end), far: true });
   const r = Math.min(column * 0.42, 80, Math.max(44, Math.min(Y(end) - 12, height - Y(end) - 12)));
+  const half = Math.max(20, Math.min(46, 21 * scale));
+  out.lines.push({ x1: X(last - 1), y1: Y(end), x2: X(last), y2: Y(end) });
+  out.solids.push(
+    { x: X(0) - half, y: Y(0) - half, w: 2 * half, h: 2 * half },
+    work === 'table' ? { x: X(last), y: Y(end), r } : { x: X(last) - r, y: Y(end) - r, w: 2 * r, h: 2 * r },
+  );
   return {
     width: column * (last + 1),
     height,
     scale,
-    source: sourceGlyph(source, X(0), Y(0), Math.max(20, Math.min(46, 21 * scale))),
+    source: sourceGlyph(source, X(0), Y(0), half),
     work: workGlyph(work, X(last), Y(end), r, divisions),
     ...out,
   };

@@ -1,3 +1,5 @@
+import type { Line, Solid } from './labels.ts';
+
 /** A train as it is drawn: placed parts in pixels, at true relative pitch diameters. The page adds ink, nothing else. */
 export interface Drawing {
   readonly width: number;
@@ -12,6 +14,9 @@ export interface Drawing {
   readonly members: readonly DrawnMember[];
   readonly boxes: readonly DrawnBox[];
   readonly tags: readonly Tag[];
+  /** what words keep clear of, and what they had better not cross; empty for a small picture */
+  readonly solids: readonly Solid[];
+  readonly lines: readonly Line[];
   /** shafts seen from the side, from one part to the next */
   readonly shafts: readonly {
     readonly x1: number;

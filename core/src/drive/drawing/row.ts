@@ -119,6 +119,8 @@ export function rowDrawing({
     members,
     work,
     tags: [],
+    solids: [],
+    lines: [],
     source: sourceGlyph(source, px(x0), cy, 11, true),
     shafts: from < work.x - 16 ? [{ x1: px(from), x2: work.x - 15, y: cy, far: true }] : [],
   };

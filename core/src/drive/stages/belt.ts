@@ -1,5 +1,5 @@
 import { byPitch } from '../shape.ts';
-import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
+import { pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Belt extends StageData, Pair {
@@ -26,6 +26,7 @@ export const belt: StageKind<Belt> = {
     return { form: 'belt', driver: byPitch(s.z1, pitch), driven: byPitch(s.z2, pitch) };
   },
   label: (s) => `${s.z1} : ${s.z2}`,
-  facts: huntingFacts,
+  // pulleys never meet: which teeth of the belt they take wears nothing
+  facts: () => [],
   play: { by: 'angle', arcmin: 0 },
 };

@@ -1,6 +1,6 @@
 import { refused } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
-import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
+import { huntingFacts, tooClose, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Internal extends StageData, Pair {
@@ -33,5 +33,6 @@ export const internal: StageKind<Internal> = {
     `The ${Math.max(s.z1, s.z2)} is the ring; the wheel turns inside it, ${Math.abs(s.z2 - s.z1)} teeth fewer.`,
     ...huntingFacts(s),
   ],
+  warns: ({ z1, z2 }) => tooClose(Math.max(z1, z2), Math.min(z1, z2)),
   play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.z2) },
 };

@@ -99,3 +99,14 @@ export function huntingFacts({ z1, z2 }: Pair): readonly string[] {
   if (z2 % z1 === 0) return [`A whole multiple: ${meet}, so its error repeats each turn of the ${z2}.`];
   return [`Common factor ${shared}: ${meet}.`];
 }
+
+/** Teeth by which a ring must pass the wheel inside it before their tips foul. (handbook: drive) */
+const RING_CLEARS = 10;
+
+/** What is said of a wheel too large for its ring; nothing where it goes in. */
+export const tooClose = (ring: number, wheel: number): readonly string[] =>
+  ring - wheel >= RING_CLEARS
+    ? []
+    : [
+        `A wheel of ${wheel} inside a ring of ${ring}: with fewer than about ${RING_CLEARS} teeth between them the tips foul unless the teeth are shifted.`,
+      ];

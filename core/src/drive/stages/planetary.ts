@@ -75,35 +75,34 @@ export const planetary: StageKind<Planetary> = {
   }),
   label: (s) => `${s.sun} / ${s.ring}`,
   facts: (s) => [
-    `${s.fixed} held, ${s.in} in, ${s.out} out; planets of ${planetTeeth(s)} teeth.`.replace(/^./, (c) =>
-      c.toUpperCase(),
+    `${s.fixed} held, ${s.in} in, ${s.out} out; ${Number.isInteger(planetTeeth(s)) ? `planets of ${planetTeeth(s)} teeth` : 'no planet fits'}.`.replace(
+      /^./,
+      (c) => c.toUpperCase(),
     ),
-    ...(fits(s)
+    ...(unbuildable(s) === null
       ? [`(${s.sun} + ${s.ring})/${s.planets} = ${(s.sun + s.ring) / s.planets}: ${planetsFit(s)}.`]
       : []),
     ...(s.fixed === 'carrier'
       ? ['With the carrier held the planets are idlers and the ring turns backwards.']
       : []),
   ],
-  warns: (s) => [
-    ...(Number.isInteger(planetTeeth(s))
-      ? []
-      : [
-          `${s.ring} − ${s.sun} is odd: a planet would need ${planetTeeth(s)} teeth; take one tooth more or less on ring or sun.`,
-        ]),
-    ...(fits(s)
-      ? []
-      : [
-          `(${s.sun} + ${s.ring})/${s.planets} is not whole: ${s.planets} planets at equal angles do not go in${otherPlanets(s)}.`,
-        ]),
-    ...(clear(s) ? [] : [fouls(s)]),
-  ],
+  warns: (s) => [unbuildable(s)].filter((w) => w !== null),
   play: { by: 'angle', arcmin: 42 },
 };
 
 const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
 const planetsFit = (s: Planetary): string =>
   `${WORDS[s.planets] ?? s.planets} ${s.planets === 1 ? 'planet fits' : 'planets fit'}`;
+
+/** Why it does not go together, the first reason alone; null when it does. (handbook: drive, planetary) */
+function unbuildable(s: Planetary): string | null {
+  if (!Number.isInteger(planetTeeth(s)))
+    return `${s.ring} − ${s.sun} is odd: a planet would need ${planetTeeth(s)} teeth; take one tooth more or less on ring or sun.`;
+  if (!fits(s))
+    return `(${s.sun} + ${s.ring})/${s.planets} is not whole: ${s.planets} planets at equal angles do not go in${otherPlanets(s)}.`;
+  return clear(s) ? null : fouls(s);
+}
+
 const fits = (s: Planetary): boolean => (s.sun + s.ring) % s.planets === 0;
 
 /** Tips of neighbouring planets stay apart: (S + P)·sin(π/n) > P + 2. */

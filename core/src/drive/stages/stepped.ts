@@ -1,7 +1,6 @@
 import {
   abs,
   add,
-  compare,
   div,
   frac,
   gcd,
@@ -16,7 +15,7 @@ import {
   type Rational,
 } from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
-import { choice, count, size, teeth } from './pair.ts';
+import { choice, count, size, teeth, tooClose } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 type Mesh = 'inner' | 'outer';
@@ -36,7 +35,10 @@ export interface Stepped extends StageData {
   readonly planets: number;
   /** teeth of a sun that drives the planets, instead of the carrier */
   readonly sun?: number;
+  /** of the meshes with the held wheel and with a sun */
   readonly moduleMm?: number;
+  /** of the mesh with the output; the same unless given */
+  readonly moduleOutMm?: number;
 }
 
 /** A·pb/(pa·B), minus for meshes of the same kind: 1/r of the carrier is 1 plus this. */
@@ -87,7 +89,12 @@ export const stepped: StageKind<Stepped> = {
     choice('meshOut', 'Mesh of B', meshes),
     count('planets', 'Planets', 1, 24, 3),
     { ...teeth('sun', 'Input sun', 6, null), optional: true, more: true },
-    { ...size('moduleMm', 'Module', 1, 'pitch diameter over teeth, for the drawing'), more: true },
+    { ...size('moduleMm', 'Module of A', 1, 'pitch diameter over teeth, for the drawing'), more: true },
+    {
+      ...size('moduleOutMm', 'Module of B', 1, 'where the two meshes differ; else that of A'),
+      default: null,
+      more: true,
+    },
   ],
   refuse: (s) => {
     if (isZero(share(s))) return refused('standsStill', '', { path: 'out' }).refusal;
@@ -106,21 +113,18 @@ export const stepped: StageKind<Stepped> = {
   facts: (s) => {
     const offsets = planetOffsets(s);
     const alike = offsets.every(isZero);
+    const way = `${s.sun === undefined ? 'Carrier' : `Sun of ${s.sun}`} in, the ${s.fixed} held, the ${s.out} out${reduction(s).s < 0n ? ', backwards' : ''}.`;
+    if (unbuildable(s) !== null) return [way];
     return [
-      `${s.sun === undefined ? 'Carrier' : `Sun of ${s.sun}`} in, the ${s.fixed} held, the ${s.out} out${reduction(s).s < 0n ? ', backwards' : ''}.`,
+      way,
       alike
         ? `All ${s.planets} planets are alike.`
         : `The planets differ: one way round, the second gear of each is turned against its first, the other way round, by ${offsets.map(toText).join(', ')} of its teeth.`,
     ];
   },
   warns: (s) => {
-    const [a, b] = [reach(s.fixed, s.planetFixed, s.meshFixed), reach(s.out, s.planetOut, s.meshOut)];
-    if (a <= 0 || b <= 0)
-      return ['A planet does not go inside its ring: give the ring more teeth than the planet.'];
-    if (compare(rational(a), rational(b)) === 0) return [];
-    return [
-      `Both meshes sit on one axis only if their modules stand as ${b} : ${a} (held to output); with one module the centres are ${Math.abs(a - b) / 2} modules apart${Math.abs(a - b) <= 2 ? ', which profile shift can close' : ''}.`,
-    ];
+    const hard = unbuildable(s);
+    return hard === null ? offAxis(s).slice(0, 1) : [hard];
   },
   play: { by: 'angle', arcmin: 42 },
 };
@@ -128,17 +132,58 @@ export const stepped: StageKind<Stepped> = {
 /** Twice the centre distance in teeth. */
 const reach = (wheel: number, planet: number, mesh: Mesh): number =>
   mesh === 'inner' ? wheel - planet : wheel + planet;
+const moduleA = (s: Stepped): number => s.moduleMm ?? 1;
+const moduleB = (s: Stepped): number => s.moduleOutMm ?? moduleA(s);
+const reachA = (s: Stepped): number => reach(s.fixed, s.planetFixed, s.meshFixed);
+const reachB = (s: Stepped): number => reach(s.out, s.planetOut, s.meshOut);
 const radius = (s: Stepped): number =>
-  (Math.max(s.fixed + 6, s.out + 6, reach(s.fixed, s.planetFixed, s.meshFixed) + s.planetFixed) / 2) *
-  (s.moduleMm ?? 1);
+  Math.max(
+    ((s.fixed + 6) * moduleA(s)) / 2,
+    ((s.out + 6) * moduleB(s)) / 2,
+    ((reachA(s) + s.planetFixed) * moduleA(s)) / 2,
+  );
+
+/** Why no planets go in, whatever is shifted: the first reason alone; null when they do. (handbook: drive, stepped planets) */
+function unbuildable(s: Stepped): string | null {
+  if (reachA(s) <= 0 || reachB(s) <= 0)
+    return 'A planet does not go inside its ring: give the ring more teeth than the planet.';
+  const circle = moduleA(s) * reachA(s);
+  const room = circle * Math.sin(Math.PI / s.planets);
+  const outside = Math.max(moduleA(s) * (s.planetFixed + 2), moduleB(s) * (s.planetOut + 2));
+  if (s.planets > 1 && room <= outside)
+    return `${s.planets} planets foul one another: on a circle of ${shown(circle / 2)} mm radius ${circle === 1 ? '' : `${shown(circle)}·`}sin(180°/${s.planets}) = ${room.toFixed(2)} mm lie between them, and ${shown(outside)} mm is needed.`;
+  if (s.sun === undefined) return null;
+  if (s.sun + s.planetFixed !== reachA(s))
+    return `The sun does not reach the planets: ${s.sun} + ${s.planetFixed} must be ${s.fixed} − ${s.planetFixed}, so a sun of ${reachA(s) - s.planetFixed} teeth.`;
+  return (s.sun + s.fixed) % s.planets === 0
+    ? null
+    : `(${s.sun} + ${s.fixed})/${s.planets} is not whole: ${s.planets} planets at equal angles do not go in.`;
+}
+
+const shown = (mm: number): string => String(Number(mm.toPrecision(6)));
+
+/** What profile shift may still mend: centres apart, a ring too near its wheel. */
+function offAxis(s: Stepped): readonly string[] {
+  const [a, b] = [reachA(s), reachB(s)];
+  const apart = Math.abs(moduleA(s) * a - moduleB(s) * b) / 2;
+  const close = [
+    ...(s.meshFixed === 'inner' ? tooClose(s.fixed, s.planetFixed) : []),
+    ...(s.meshOut === 'inner' ? tooClose(s.out, s.planetOut) : []),
+  ];
+  if (apart < 1e-9) return close;
+  const given = s.moduleOutMm === undefined ? 'with one module' : 'with these';
+  return [
+    `Both meshes sit on one axis only if their modules stand as ${b} : ${a} (held to output); ${given} the centres are ${shown(apart)} mm apart${apart <= moduleA(s) ? ', which profile shift can close' : ''}.`,
+    ...close,
+  ];
+}
 
 function members(s: Stepped): readonly SetMember[] {
-  const module = s.moduleMm ?? 1;
   const carrier = toNumber(carrierReduction(s));
-  const centre = (Math.max(4, reach(s.fixed, s.planetFixed, s.meshFixed)) / 2) * module;
+  const centre = (Math.max(4, reachA(s)) / 2) * moduleA(s);
   const sense = s.meshFixed === 'inner' ? -1 : 1;
   const spin = carrier * (1 + (sense * s.fixed) / s.planetFixed);
-  const wheel = (teeth: number, mesh: Mesh, turn: number): SetMember => ({
+  const wheel = (teeth: number, module: number, mesh: Mesh, turn: number): SetMember => ({
     as: mesh === 'inner' ? 'ring' : 'wheel',
     wheel: byModule(teeth, module),
     reach: 0,
@@ -146,7 +191,7 @@ function members(s: Stepped): readonly SetMember[] {
     orbit: 0,
     spin: turn,
   });
-  const planet = (teeth: number, i: number): SetMember => ({
+  const planet = (teeth: number, module: number, i: number): SetMember => ({
     as: 'wheel',
     wheel: byModule(teeth, module),
     reach: centre,
@@ -156,8 +201,8 @@ function members(s: Stepped): readonly SetMember[] {
   });
   const places = Array.from({ length: s.planets }, (_, i) => i);
   return [
-    wheel(s.fixed, s.meshFixed, 0),
-    wheel(s.out, s.meshOut, 1),
+    wheel(s.fixed, moduleA(s), s.meshFixed, 0),
+    wheel(s.out, moduleB(s), s.meshOut, 1),
     {
       as: 'arms',
       arms: s.planets,
@@ -167,8 +212,8 @@ function members(s: Stepped): readonly SetMember[] {
       orbit: 0,
       spin: carrier,
     },
-    ...places.map((i) => planet(s.planetFixed, i)),
-    ...(s.planetFixed === s.planetOut ? [] : places.map((i) => planet(s.planetOut, i))),
-    ...(s.sun === undefined ? [] : [wheel(s.sun, 'outer', carrier * toNumber(sunFactor(s)))]),
+    ...places.map((i) => planet(s.planetFixed, moduleA(s), i)),
+    ...(s.planetFixed === s.planetOut ? [] : places.map((i) => planet(s.planetOut, moduleB(s), i))),
+    ...(s.sun === undefined ? [] : [wheel(s.sun, moduleA(s), 'outer', carrier * toNumber(sunFactor(s)))]),
   ];
 }

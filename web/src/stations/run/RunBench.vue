@@ -81,7 +81,8 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
       <header class="sub">
         <h2>Run</h2>
         <span class="q"
-          >{{ D }} gaps, <RichText :text="rows.steps" /> {{ rows.unit }} a turn<template
+          >{{ D }} gaps, <RichText :text="plate ? rows.crank : rows.steps" />
+          {{ plate ? 'from each to the next' : `${rows.unit} a turn` }}<template
             v-if="state.plan.doubt"
             >, {{ state.plan.doubt }}</template
           ></span

@@ -17,7 +17,8 @@ const done = computed(() => doneGaps(state));
     <div class="dial ground">
       <p class="dh">
         <b>{{ bench.plate ? 'The plate' : 'The wheel' }}</b>
-        <span v-if="!bench.plate" class="legend">
+        <span v-if="bench.plate" class="legend">{{ left }}</span>
+        <span v-else class="legend">
           <span
             ><svg width="18" height="12">
               <path d="M0 2H4L6 11H12L14 2H18" fill="none" stroke="currentColor" stroke-width="1.4" /></svg

@@ -70,9 +70,7 @@ h4 {
   font-size: 14px;
   line-height: 18px;
   margin-bottom: 2px;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
+  overflow-wrap: break-word;
 }
 h4 span {
   color: var(--p-scribe-text);
@@ -81,7 +79,8 @@ h4 span {
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 0 8px;
   font-size: 13px;
   line-height: 18.5px;
   min-height: 18.5px;
@@ -98,6 +97,8 @@ h4 span {
   margin-block: -4px;
 }
 .num {
+  margin-left: auto;
+  text-align: right;
   color: var(--p-scribe);
   font-size: 14px;
   letter-spacing: -0.02em;
