@@ -12,6 +12,7 @@ export {
 export { readMoves, type Move } from './moves.ts';
 export {
   controllerInputs,
+  counterBits,
   duties,
   keepingInputs,
   MOST_DUTIES,
@@ -19,6 +20,8 @@ export {
   rateName,
   refuseSweep,
   ratePeriods,
+  tickHz,
+  pixelScale,
   type AltAz,
   type Camera,
   type DutyId,
@@ -47,7 +50,15 @@ export {
   type InputValue,
 } from './inputs.ts';
 export { checkModes, readModes } from './modes.ts';
-export { isStageKind, kindOf, stageInputs, stages, type Stage, type StageKindId } from './stages/index.ts';
+export {
+  isStageKind,
+  kindOf,
+  stageInputs,
+  stages,
+  wormHolds,
+  type Stage,
+  type StageKindId,
+} from './stages/index.ts';
 export { isSourceKind, sourceKindOf, sources, type Source, type SourceKindId } from './sources/index.ts';
 export type { SourceGlyph } from './sources/source.ts';
 export { isOutputKind, outputKindOf, outputs, type Output, type OutputKindId } from './outputs/index.ts';

@@ -1,6 +1,6 @@
 import { decimal, nearestFraction, rational, toText, type Rational } from '../numbers/index.ts';
-import { kinematicsOf, type Drive, type Kinematics } from '../drive/index.ts';
-import { counterBits, tickHz, type Spread, type Timing } from '../follow/index.ts';
+import { kinematicsOf, type Drive, type Kinematics, counterBits, tickHz } from '../drive/index.ts';
+import { type Spread, type Timing } from '../follow/index.ts';
 import { report, type RateReport } from '../report/index.ts';
 
 /** Letters of a name that every compiler still tells apart, with the longest ending behind it. */

@@ -14,6 +14,7 @@ import {
   type PoolWheel,
 } from '../find/index.ts';
 import { findCertificate, reasonSays } from '../report/index.ts';
+import { doubtKeys, doubtOfStages } from '../motion/index.ts';
 import { readJson } from './json.ts';
 import { migrate } from './migrate.ts';
 import { divisions, exact, positive, refusalFrom, refuse, stage } from './schema.ts';
@@ -293,4 +294,6 @@ const rowAnswer = (row: FoundRow, divisionsAsked: boolean): object => ({
   owned: row.owned,
   wheels: row.wheels,
   idleOf: row.idleOf,
+  largest: row.largest,
+  ...doubtKeys(doubtOfStages(row.train)),
 });

@@ -3,15 +3,15 @@ import type { FindAnswer, FoundRow } from './answer.ts';
 import { capOf, divisionsQuestion, findShare } from './share.ts';
 import { searchFront } from './front.ts';
 import { Hands } from './hands.ts';
-import { joined, ordered } from './join.ts';
-import { Workbench } from './kit.ts';
+import { joined, ordered, unbeaten } from './join.ts';
+import { Workbench, type Kit } from './kit.ts';
 import { searchMisses } from './misses-question.ts';
+import { partLargest } from './parts.ts';
 import { WHOLE } from './ratio-question.ts';
 import { reasonOf } from './reason.ts';
 import type { FindRequest } from './request.ts';
 import { evenRow, rowOf } from './rows.ts';
 import type { Search } from './search.ts';
-import { bestTrain } from './trains.ts';
 
 /** So many multiples of the divisions, times modes, are tried to come near to. */
 const MOST_TARGETS = 600;
@@ -40,11 +40,61 @@ export function* findAfter(request: FindRequest, answer: FindAnswer): Search<Fin
     if (request.rank !== 'best')
       more.push(...(yield* near(bench, hands, request, request.asked.divisions, answer.rows)));
   }
+  if (request.rank !== 'best') {
+    const found =
+      request.asked.question === 'rate'
+        ? yield* rateFront(request)
+        : request.asked.question === 'divisions'
+          ? yield* withSmallerWheels(request, answer.rows)
+          : { rows: [], proven: true };
+    more.push(...found.rows);
+    proven &&= found.proven;
+  }
   const rows = more.length > 0 ? ordered(request, [...answer.rows, ...more]) : answer.rows;
   const reason = reasonOf(bench, request, { ...answer, rows });
   if (reason?.why !== 'nothingNear') return { ...answer, rows, proven, reason };
   return { ...answer, rows, proven, reason: { ...reason, nearest: yield* nearest(request) } };
 }
+
+type Part = Pick<FindAnswer, 'rows' | 'proven'>;
+
+/** What nothing beats in error, stages, teeth and largest wheel: the search for a rate itself looks for the least errors alone. */
+const rateFront = (request: FindRequest): Search<Part> =>
+  request.rank === 'both' ? findShare({ ...request, rank: 'pareto' }, WHOLE) : nothing();
+
+function* nothing(): Search<Part> {
+  return { rows: [], proven: true };
+}
+
+/**
+ * What nothing beats when the largest wheel counts too: the front again with only wheels below the largest that it took, until
+ * none is left. What takes a wheel between two of these limits is beaten by the front of the greater one.
+ */
+function* withSmallerWheels(request: FindRequest, known: readonly FoundRow[]): Search<Part> {
+  const rows: FoundRow[] = [];
+  const floor = new Workbench(request.kit).keptLargest;
+  let front: readonly FoundRow[] = known.filter(
+    (r) => r.kind !== 'misses' && r.kind !== 'near' && unbeaten(r, known, false),
+  );
+  while (front.length > 0) {
+    const most = Math.max(...front.map((r) => r.largest)) - 1;
+    if (most < floor) break;
+    const kit = below(request.kit, most);
+    if (kit.families.every((f) => f.wheels.length === 0) && kit.parts.length === 0) break;
+    const found = yield* findShare({ ...request, kit, rank: 'pareto' }, WHOLE);
+    rows.push(...found.rows);
+    if (!found.proven) return { rows, proven: false };
+    front = found.rows;
+  }
+  return { rows, proven: true };
+}
+
+/** A kit without any wheel of more teeth; the stages that are kept stay, whatever is in them. */
+const below = (kit: Kit, most: number): Kit => ({
+  ...kit,
+  families: kit.families.map((f) => ({ ...f, wheels: f.wheels.filter((w) => w.teeth <= most) })),
+  parts: kit.parts.filter((p) => partLargest(p) <= most),
+});
 
 /** The nearest miss when nothing was near enough. */
 function* nearest(request: FindRequest): Search<FoundRow | null> {
@@ -78,11 +128,12 @@ function* near(
     cap,
     between: request.ratio,
     mostTeeth: even.reduce((n, r) => Math.min(n, r.teeth), Infinity) - 1,
+    bySize: false,
   });
   return best.flatMap((m) => {
-    const train = bestTrain(bench, hands, m.ratio, m.shape.stages);
+    const { train } = m;
     const { mode } = targets.get(toText(m.target))!;
-    if (!train || isZero(m.error)) return [];
+    if (isZero(m.error)) return [];
     const steps = toText(mul(rational(request.source!.fullSteps * mode), m.ratio));
     return [
       rowOf(bench, train, { kind: 'near', ratio: m.ratio, error: m.error, steps, mode, misses: divisions }),

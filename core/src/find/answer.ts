@@ -15,6 +15,8 @@ export interface FoundRow {
   /** the train as a drive holds it */
   readonly train: readonly Stage[];
   readonly teeth: number;
+  /** teeth of its largest wheel */
+  readonly largest: number;
   /** wheels and parts that are owned, of all there are in it */
   readonly owned: number;
   readonly wheels: number;
@@ -41,8 +43,10 @@ export interface Gone {
   /** candidates looked at, and of them those that could not be made of what there is */
   readonly looked: number;
   readonly refused: number;
-  /** divisions: every train that comes out even, in every order and mode, whatever its steps a turn */
+  /** divisions: sets of wheels that come out even within the limits, whatever their order and mode */
   readonly trains: string | null;
+  /** divisions: some come out even with steps a turn outside the limits */
+  readonly outside?: boolean;
   /** divisions: different numbers of steps a turn among them; all of them while workers still share the work */
   readonly steps: number | null;
   readonly seen?: Float64Array;

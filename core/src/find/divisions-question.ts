@@ -1,14 +1,16 @@
 import { gcd, lcm } from '../numbers/index.ts';
 import { Rows, Tally, type DivisionsQuestion, type EvenRatio } from './even-rows.ts';
-import { Hands, matchings, type Hand } from './hands.ts';
+import { Hands } from './hands.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { divisorsUpTo, LARGEST_PRODUCT, places, type Products } from './products.ts';
 import type { Search } from './search.ts';
 
-/** How many there are with so many stages, whatever the steps a turn; `trains` counts every order of its pairs and every mode. */
+/** How many there are with so many stages within the limits; `trains` counts sets of wheels, whatever their order and mode. */
 export interface EvenCount {
   readonly stages: number;
   readonly trains: bigint;
+  /** there are some whose steps a turn no mode brings within the limits */
+  readonly outside: boolean;
   /** the different numbers of steps a turn, over the divisions' least common multiple */
   readonly seen: Float64Array;
   /** driven products that were gone through */
@@ -25,23 +27,6 @@ export interface DivisionsFound {
 
 /** Work between two breaths, in hands of drivers. */
 const BREATH = 30_000;
-
-const factorial = (n: number): number => (n < 2 ? 1 : n * factorial(n - 1));
-
-/** In how many orders a hand can be laid down, family by family. */
-function orders(hand: Hand, pairs: readonly number[]): number {
-  let out = pairs.reduce((n, count) => n * factorial(count), 1);
-  for (const [i, wheel] of hand.entries())
-    out /= hand.slice(0, i + 1).filter((w) => w.index === wheel.index).length;
-  return out;
-}
-
-/** In how many orders pairs of the families and the parts of a shape can follow one another. */
-function placings({ stages, pairs, parts }: Shape): number {
-  let out = factorial(stages) / pairs.reduce((n, count) => n * factorial(count), 1);
-  for (const part of new Set(parts)) out /= factorial(parts.filter((p) => p === part).length);
-  return out;
-}
 
 /** What of the divisions the wheels must bring for one shape: A must be a multiple of `need`, and then B divides A/need·`rest`. */
 interface Demand {
@@ -91,6 +76,7 @@ export function* searchEven(bench: Workbench, question: DivisionsQuestion): Sear
     counts.push({
       stages,
       trains: tally.trains,
+      outside: tally.outside,
       seen: Float64Array.from(tally.seen),
       products: tally.products,
       proven: !stopped,
@@ -144,7 +130,6 @@ interface Pairing {
 function freePairs(bench: Workbench, shape: Shape, rows: Rows, tally: Tally): Pairing {
   const { values, ways, teeth } = bench.weighted(shape);
   const place = places(values);
-  const placed = placings(shape);
   const fixed = shape.partsTeeth;
   return {
     driven: values,
@@ -152,7 +137,7 @@ function freePairs(bench: Workbench, shape: Shape, rows: Rows, tally: Tally): Pa
     meet(a, i, b, quotient) {
       const j = place(b);
       if (j < 0) return;
-      tally.add(quotient, placed * ways[i]! * ways[j]!);
+      tally.add(quotient, ways[i]! * ways[j]!);
       const sum = fixed + teeth[i]! + teeth[j]!;
       rows.offer(a, b, shape, sum, quotient);
     },
@@ -164,8 +149,6 @@ function heldPairs(bench: Workbench, hands: Hands, shape: Shape, rows: Rows, tal
   const { driven } = bench.products(shape).at(-1)!;
   const { drivers } = bench.products(shape)[0]!;
   const place = places(drivers);
-  const limits = bench.kit.pair;
-  const placed = placings(shape);
   const fixed = shape.partsTeeth;
   return {
     driven,
@@ -173,8 +156,7 @@ function heldPairs(bench: Workbench, hands: Hands, shape: Shape, rows: Rows, tal
     meet(a, _i, b, quotient) {
       if (place(b) < 0) return;
       for (const pairs of hands.all(a, b, shape)) {
-        const under = limits ? matchings(pairs, limits) : orders(pairs.drivers, shape.pairs);
-        tally.add(quotient, placed * orders(pairs.driven, shape.pairs) * under);
+        tally.add(quotient, 1);
         const sum = fixed + pairs.teeth;
         rows.offer(a, b, shape, sum, quotient);
       }

@@ -86,7 +86,7 @@ export class Rows {
   }
 }
 
-/** Counts trains and different numbers of steps a turn. */
+/** Counts sets of wheels within the limits, and different numbers of steps a turn. */
 export class Tally {
   trains = 0n;
   products = 0;
@@ -99,8 +99,8 @@ export class Tally {
   /** steps a turn over the divisor that were met */
   readonly seen = new Set<number>();
   private readonly choices = new Map<number, { readonly steps: number; readonly mode: number } | null>();
-  /** for a quotient of all modes: how many modes are still whole */
-  private readonly whole = new Map<number, number>();
+  /** there are trains whose steps no mode brings within the limits */
+  outside = false;
   private waiting = 0;
 
   constructor({ modes, fullSteps, steps: [low, high] }: DivisionsQuestion, divisor: bigint) {
@@ -128,19 +128,15 @@ export class Tally {
     return known;
   }
 
-  /** Takes in `times` trains for every mode at which `quotient` of all modes is still whole. */
+  /** Takes in `times` trains of a quotient of all modes: those that some mode brings within the limits count. */
   add(quotient: number, times: number): void {
-    let whole = this.whole.get(quotient);
-    if (whole === undefined) {
-      whole = 0;
-      for (const { part } of this.perMode) {
-        if (quotient % part !== 0) continue;
-        whole++;
-        this.seen.add(quotient / part);
-      }
-      this.whole.set(quotient, whole);
+    const chosen = this.chosen(quotient);
+    if (!chosen) {
+      this.outside = true;
+      return;
     }
-    this.waiting += times * whole;
+    this.seen.add(chosen.steps / this.divisor);
+    this.waiting += times;
     if (this.waiting > 2 ** 48) this.flush();
   }
 

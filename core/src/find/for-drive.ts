@@ -1,9 +1,12 @@
 import {
+  ARCSEC_PER_TURN,
   abs,
   at,
+  compare,
   div,
   exactly,
   mul,
+  rational,
   readDivisions,
   refused,
   taken,
@@ -16,21 +19,28 @@ import {
   FIND_STAGES,
   FIND_STEPS,
   FIND_WHEELS,
+  counterBits,
   kinematics,
   periodOf,
+  pixelScale,
   readBetween,
   readWheels,
   sourceKindOf,
+  tickHz,
   type Drive,
   type FindKind,
   type FindSettings,
+  type Stage,
 } from '../drive/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import { kitOf } from './pool.ts';
-import type { Asked, FindRequest } from './request.ts';
+import type { Asked, Between, FindRequest } from './request.ts';
 
 /** Rows of one number of stages that are kept. */
 const ROWS = 24;
+
+/** A controller until somebody gives one: the same that Check would add. */
+const USUAL_TIMER = { tickHz: '1000000' };
 
 /** A search as it stands for a drive: every field as it is in force, and which of them come from elsewhere. */
 export interface FindForm {
@@ -64,8 +74,8 @@ export function findForm(drive: Drive): FindForm {
     divisions: set.divisions ?? drive.job.divisions,
     target: set.target ?? toText(abs(kinematics(drive.train).reduction)),
     periodSeconds: set.periodSeconds ?? (rate ? toText(periodOf(rate)) : '86164.0905'),
-    tickHz: set.tickHz ?? timer?.tickHz ?? '2000000',
-    bits: set.bits ?? timer?.bits ?? 32,
+    tickHz: set.tickHz ?? toText(tickHz(timer ?? USUAL_TIMER)),
+    bits: set.bits ?? counterBits(timer ?? USUAL_TIMER),
     fullSteps: set.fullSteps ?? kind.fullSteps(source) ?? 200,
     modes,
     finest: set.finest ?? Math.max(...modes),
@@ -104,7 +114,13 @@ export function requestFor(
     source: { fullSteps: form.fullSteps, modes: modes.length > 0 ? modes : [1] },
     kit: {
       ...kitOf(
-        { made: form.made, wheels: wheels.value, kinds: form.kinds, noPlay: set.play === 'none' },
+        {
+          made: form.made,
+          wheels: wheels.value,
+          kinds: form.kinds,
+          noPlay: set.play === 'none',
+          kept: keptOf(drive.train.stages),
+        },
         shelf,
         used,
       ),
@@ -114,13 +130,37 @@ export function requestFor(
       ...(set.holds === 'must' && { mustHold: true }),
     },
     maxStages: form.maxStages,
-    steps: steps.value,
+    steps: finerThanPixel(drive, form, steps.value),
     ratio: [between.value[0], reach(drive, set, between.value[1])],
     maxErrorPpm: errorOf(drive, form, set),
-    interval: null,
+    interval: shortest(drive, form),
     rank: 'both',
     count: ROWS,
   });
+}
+
+/** The stages that stay, in their places: before everything that is searched for, and after it. */
+function keptOf(stages: readonly Stage[]): NonNullable<FindRequest['kit']['kept']> {
+  const free = stages.findIndex((s) => !s.kept);
+  const first = free < 0 ? stages : stages.slice(0, free);
+  return { first, last: stages.slice(first.length).filter((s) => s.kept) };
+}
+
+/** A camera wants no step to be seen: one is a pixel of the sky at most. (handbook: follow) */
+function finerThanPixel(drive: Drive, { question }: FindForm, steps: Between): Between {
+  const { camera } = drive.job;
+  if (!camera || question !== 'rate') return steps;
+  const least = rational(Math.ceil(Number(ARCSEC_PER_TURN) / pixelScale(camera.pixelUm, camera.focalMm)));
+  const [low, high] = steps;
+  return [low && compare(low, least) > 0 ? low : least, high];
+}
+
+/** Ticks between two steps at the controller's fastest, and what its counter holds. */
+function shortest({ timer }: Drive, form: FindForm): FindRequest['interval'] {
+  if (timer?.maxStepsPerSecond === undefined || form.question !== 'rate') return null;
+  const ticks = div(exactly(form.tickHz), exactly(timer.maxStepsPerSecond));
+  const least = Number((ticks.n + ticks.d - 1n) / ticks.d);
+  return [Math.max(1, least), Math.max(least, 2 ** form.bits - 1)];
 }
 
 function askedOf(form: FindForm): Result<Asked> {

@@ -1,16 +1,20 @@
 import { abs, compare, div, rational, toNumber, type Rational } from '../numbers/index.ts';
 import { SLACK, errorOf, ratioOf, type Met } from './best.ts';
-import type { Hands } from './hands.ts';
+import { Hands, type Pairs } from './hands.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { places, type Products, type Weighted } from './products.ts';
 import type { Walked } from './ratio-question.ts';
 import type { Search } from './search.ts';
+import { staircase } from './staircase.ts';
+import { bestTrain, trainLargest, trainTeeth, type FoundTrain } from './trains.ts';
 import { walk } from './walk.ts';
 
-/** A ratio of the front, with the teeth of its train and the target it comes near. */
+/** A ratio of the front, with its train and the target it comes near. */
 export interface FrontMet extends Met {
   readonly teeth: number;
+  readonly largest: number;
   readonly target: Rational;
+  readonly train: FoundTrain;
 }
 
 export interface FrontFound {
@@ -28,71 +32,104 @@ export interface FrontQuestion {
   readonly between: readonly [Rational | null, Rational | null];
   /** only trains of at most so many teeth */
   readonly mostTeeth: number;
+  /** the largest wheel counts too */
+  readonly bySize: boolean;
 }
 
-/**
- * The Pareto front of |error|, stages and teeth: nothing else is as good in all three. For each number of stages the least error is
- * taken, then the least with fewer teeth than that, and so on. (handbook: find)
- */
+/** The Pareto front of |error|, stages, teeth and largest wheel: nothing else is as good in all of them. (handbook: find) */
 export function* searchFront(bench: Workbench, hands: Hands, question: FrontQuestion): Search<FrontFound> {
   const front: FrontMet[] = [];
   const walked: Walked[] = [];
+  const limited = new Map([[Infinity, hands]]);
   let stopped = false;
   for (let stages = 1; stages <= question.maxStages; stages++) {
     const tally = { products: 0, looked: 0, refused: 0 };
-    let budget = question.mostTeeth;
-    const lists: readonly Listed[] = stopped ? [] : [...listsOf(bench, hands, stages)];
+    const lists: readonly Listed[] = stopped ? [] : [...listsOf(bench, stages)];
     tally.products = lists.reduce((n, l) => n + l.drivers.length, 0);
-    for (let round = 0; !stopped; round++) {
-      const least = new Least(question, budget);
-      for (const [i, list] of lists.entries()) {
-        for (const target of question.targets) {
-          list.walk(least, tally, target);
-          stopped = yield { stages, done: round + i / lists.length, of: round + 2 };
-          if (stopped) break;
+    let round = 0;
+    const steps = yield* staircase<FrontMet>(
+      question.mostTeeth,
+      question.bySize ? bench.keptLargest : null,
+      function* (budget, most, known) {
+        const least = new Least(question, budget, most, known);
+        const own = limited.get(most) ?? new Hands(bench, most);
+        limited.set(most, own);
+        round++;
+        for (const [i, list] of lists.entries()) {
+          for (const target of question.targets) {
+            if (stopped) return null;
+            list.walk(own, least, tally, target);
+            stopped = yield { stages, done: round + i / lists.length, of: round + 2 };
+          }
         }
-        if (stopped) break;
-      }
-      if (stopped || !least.met) break;
-      budget = least.met.teeth - 1;
-      if (!front.some((f) => beats(f, least.met!))) front.push(least.met);
-    }
+        return stopped ? null : least.settle(bench, own);
+      },
+    );
+    front.push(...steps);
     walked.push({ stages, ...tally, proven: !stopped });
   }
-  return { best: front.sort(compareFront), walked };
+  return { best: front.filter((f) => !front.some((other) => beats(other, f))).sort(compareFront), walked };
 }
 
 /** Least error first, then fewer stages, then fewer teeth. */
-const compareFront = (a: FrontMet, b: FrontMet): number =>
-  compare(abs(a.error), abs(b.error)) || a.shape.stages - b.shape.stages || a.teeth - b.teeth;
+const compareFront = (a: Omit<FrontMet, 'train'>, b: Omit<FrontMet, 'train'>): number =>
+  compare(abs(a.error), abs(b.error)) ||
+  a.shape.stages - b.shape.stages ||
+  a.teeth - b.teeth ||
+  a.largest - b.largest;
 
-const beats = (a: FrontMet, b: FrontMet): boolean =>
-  compare(abs(a.error), abs(b.error)) <= 0 && a.shape.stages <= b.shape.stages && a.teeth <= b.teeth;
+/** As good in everything, and better in something. */
+function beats(a: FrontMet, b: FrontMet): boolean {
+  const error = compare(abs(a.error), abs(b.error));
+  const all = [error, a.shape.stages - b.shape.stages, a.teeth - b.teeth, a.largest - b.largest];
+  return all.every((d) => d <= 0) && all.some((d) => d < 0);
+}
 
-/** The least error within a budget of teeth; of the same error the fewest teeth. */
+/** The least error within a budget of teeth and of the largest wheel; of the same error the fewest teeth. */
 class Least {
-  met: FrontMet | null = null;
+  private met: (Omit<FrontMet, 'train'> & { readonly train: FoundTrain | null }) | null;
   bound: number;
 
   private readonly question: FrontQuestion;
   readonly budget: number;
+  readonly most: number;
 
-  constructor(question: FrontQuestion, budget: number) {
+  /** `known`: one that keeps to both, so that nothing worse need be looked at */
+  constructor(question: FrontQuestion, budget: number, most: number, known: FrontMet | null) {
     this.question = question;
     this.budget = budget;
-    this.bound = this.loosened(question.cap);
+    this.most = most;
+    this.met = known;
+    this.bound = this.loosened(known ? abs(known.error) : question.cap);
   }
 
-  offer(driven: number, drivers: number, shape: Shape, teeth: number, target: Rational): void {
+  offer(
+    driven: number,
+    drivers: number,
+    shape: Shape,
+    teeth: number,
+    target: Rational,
+    pairs: Pairs | null,
+  ): void {
     const ratio = ratioOf(driven, drivers, shape);
     const error = errorOf(ratio, target);
     if (compare(abs(error), this.question.cap) > 0) return;
     const [low, high] = this.question.between;
     if ((low && compare(ratio, low) < 0) || (high && compare(ratio, high) > 0)) return;
-    const met = { ratio, error, shape, driven, drivers, teeth, target };
+    const train = pairs && { shape, pairs };
+    const largest = train ? trainLargest(train) : Infinity;
+    const met = { ratio, error, shape, driven, drivers, teeth, largest, target, train };
     if (this.met && compareFront(met, this.met) >= 0) return;
     this.met = met;
     this.bound = this.loosened(abs(error));
+  }
+
+  /** What was met, with its train. */
+  settle(bench: Workbench, hands: Hands): FrontMet | null {
+    const { met } = this;
+    if (!met) return null;
+    const train = met.train ?? bestTrain(bench, hands, met.ratio, met.shape.stages);
+    return train && { ...met, train, teeth: trainTeeth(train), largest: trainLargest(train) };
   }
 
   private readonly loosened = (limit: Rational): number => toNumber(limit) * (1 + SLACK) + SLACK;
@@ -100,50 +137,62 @@ class Least {
 
 interface Listed {
   readonly drivers: Products;
-  readonly walk: (least: Least, tally: { looked: number; refused: number }, target: Rational) => void;
+  readonly walk: (
+    hands: Hands,
+    least: Least,
+    tally: { looked: number; refused: number },
+    target: Rational,
+  ) => void;
 }
 
-/** A list of products with the fewest teeth behind each, cut down as the budget shrinks. */
+/** A list of products with the fewest teeth behind each and the least largest wheel: a little more than can be made within both. */
 class LightList {
-  private values: Products;
-  private teeth: Float64Array;
+  private readonly values: Products;
+  private readonly teeth: Float64Array;
+  private readonly largest: Float64Array;
 
-  constructor(values: Products, { values: all, teeth }: Weighted) {
+  constructor(values: Products, weights: Weighted) {
     this.values = values;
-    const place = values === all ? null : places(all);
-    this.teeth = place ? values.map((v) => teeth[place(v)]!) : teeth;
+    const place = values === weights.values ? null : places(weights.values);
+    this.teeth = place ? values.map((v) => weights.teeth[place(v)]!) : weights.teeth;
+    this.largest = place ? values.map((v) => weights.largest[place(v)]!) : weights.largest;
   }
 
-  /** Lets go what is heavier; the budget never grows again. */
-  within(most: number): { readonly values: Products; readonly teeth: Float64Array } {
-    const kept = this.teeth.reduce((n, t) => (t <= most ? n + 1 : n), 0);
-    if (kept < this.values.length) {
-      const [values, teeth] = [new Float64Array(kept), new Float64Array(kept)];
-      let at = 0;
-      for (let i = 0; i < this.values.length; i++) {
-        if (this.teeth[i]! > most) continue;
-        values[at] = this.values[i]!;
-        teeth[at++] = this.teeth[i]!;
-      }
-      [this.values, this.teeth] = [values, teeth];
+  /** What is light enough and of small enough wheels. */
+  within(room: number, most: number): { readonly values: Products; readonly teeth: Float64Array } {
+    if (room === Infinity && most === Infinity) return { values: this.values, teeth: this.teeth };
+    let kept = 0;
+    for (let i = 0; i < this.values.length; i++)
+      if (this.teeth[i]! <= room && this.largest[i]! <= most) kept++;
+    const [values, teeth] = [new Float64Array(kept), new Float64Array(kept)];
+    let at = 0;
+    for (let i = 0; i < this.values.length; i++) {
+      if (this.teeth[i]! > room || this.largest[i]! > most) continue;
+      values[at] = this.values[i]!;
+      teeth[at++] = this.teeth[i]!;
     }
-    return { values: this.values, teeth: this.teeth };
+    return { values, teeth };
   }
 }
 
-/** Every pair of lists for so many stages, with a walk that keeps to the budget. */
-function* listsOf(bench: Workbench, hands: Hands, stages: number): Generator<Listed> {
+/** Every pair of lists for so many stages, with a walk that keeps to the budgets. */
+function* listsOf(bench: Workbench, stages: number): Generator<Listed> {
   for (const shape of bench.shapes(stages)) {
     const fixed = shape.partsTeeth;
+    const partsMost = bench.partsLargest(shape);
     const weights = bench.weighted(shape);
     const lightest = weights.teeth.reduce((n, t) => Math.min(n, t), Infinity);
     for (const lists of bench.products(shape)) {
       const [driven, drivers] = [new LightList(lists.driven, weights), new LightList(lists.drivers, weights)];
       yield {
         drivers: lists.drivers,
-        walk(least, tally, target) {
+        walk(hands, least, tally, target) {
+          if (partsMost > least.most) return;
           const room = least.budget - fixed - lightest;
-          const [as, bs] = [driven.within(room), drivers.within(room)];
+          const as = driven.within(room, least.most);
+          const bs = lists.driven === lists.drivers ? as : drivers.within(room, least.most);
+          // without limits the fewest teeth of both sides are those of the train
+          const free = (bench.unlimited && least.most === Infinity) || shape.pairCount === 0;
           walk(as.values, bs.values, div(target, shape.partsRatio), {
             get bound() {
               return least.bound;
@@ -152,14 +201,14 @@ function* listsOf(bench: Workbench, hands: Hands, stages: number): Generator<Lis
               const sum = fixed + as.teeth[i]! + bs.teeth[j]!;
               if (sum > least.budget) return;
               tally.looked++;
-              if (bench.unlimited || shape.pairCount === 0) {
-                least.offer(a, b, shape, sum, target);
+              if (free) {
+                least.offer(a, b, shape, sum, target, null);
                 return;
               }
               const pairs = hands.best(a, b, shape);
               if (!pairs) tally.refused++;
               else if (fixed + pairs.teeth <= least.budget)
-                least.offer(a, b, shape, fixed + pairs.teeth, target);
+                least.offer(a, b, shape, fixed + pairs.teeth, target, pairs);
             },
           });
         },

@@ -23,11 +23,14 @@ export class Hands {
   private readonly wheels: readonly HeldWheel[];
 
   private readonly bench: Workbench;
+  readonly most: number;
 
-  constructor(bench: Workbench) {
+  /** `most`: teeth of the largest wheel that it may take */
+  constructor(bench: Workbench, most = Infinity) {
     this.bench = bench;
+    this.most = most;
     this.wheels = bench.held
-      .filter((w) => w.own > 0 || w.buy)
+      .filter((w) => (w.own > 0 || w.buy) && w.teeth <= most)
       .sort((a, b) => b.teeth - a.teeth || a.index - b.index);
   }
 
@@ -136,7 +139,9 @@ export function comparePairs(x: Pairs, y: Pairs): number {
   );
 }
 
-const largest = (p: Pairs): number => [...p.driven, ...p.drivers].reduce((n, w) => Math.max(n, w.teeth), 0);
+/** Teeth of its largest wheel. */
+export const largest = (p: Pick<Pairs, 'driven' | 'drivers'>): number =>
+  [...p.driven, ...p.drivers].reduce((n, w) => Math.max(n, w.teeth), 0);
 
 function lexically(a: Hand, b: Hand): number {
   for (const [i, wheel] of a.entries()) if (wheel.teeth !== b[i]!.teeth) return wheel.teeth - b[i]!.teeth;
@@ -163,25 +168,6 @@ function matched(driven: Hand, drivers: Hand, limits: PairLimits | undefined): H
     return false;
   };
   return place(0) ? out : null;
-}
-
-/** In how many different orders the drivers can stand under the driven wheels as they lie. */
-export function matchings({ driven, drivers }: Pairs, limits: PairLimits): number {
-  const free = [...drivers];
-  const count = (i: number): number => {
-    if (i === driven.length) return 1;
-    let out = 0;
-    const tried = new Set<number>();
-    for (const [at, wheel] of free.entries()) {
-      if (tried.has(wheel.index) || !mayPair(wheel, driven[i]!, limits)) continue;
-      tried.add(wheel.index);
-      free.splice(at, 1);
-      out += count(i + 1);
-      free.splice(at, 0, wheel);
-    }
-    return out;
-  };
-  return count(0);
 }
 
 function mayPair(driver: HeldWheel, driven: HeldWheel, limits: PairLimits | undefined): boolean {

@@ -12,7 +12,7 @@ export { findAfter } from './after.ts';
 export { find } from './find.ts';
 export { compareFound, joined, unbeaten } from './join.ts';
 export type { Family, Kit, PairLimits, PoolWheel } from './kit.ts';
-export type { FixedPart } from './parts.ts';
+export { ownOf, type FixedPart } from './parts.ts';
 export {
   MOST_FIND_COUNT,
   MOST_FIND_STAGES,
@@ -27,3 +27,4 @@ export type { Share } from './ratio-question.ts';
 export { findForm, requestFor, type FindForm } from './for-drive.ts';
 export { kitOf, type Pool } from './pool.ts';
 export { findOthers } from './others.ts';
+export { workersFor } from './workers.ts';

@@ -58,23 +58,65 @@ export function compareFound(a: FoundRow, b: FoundRow): number {
 /** Rows that are the same answer, whoever found them. */
 const sameKey = (row: FoundRow): string =>
   row.kind === 'rate'
-    ? `${row.kind} ${row.steps} ${row.intervalTicks}`
-    : row.kind === 'ratio'
-      ? `${row.kind} ${row.ratio}`
-      : `${row.kind} ${row.stages} ${row.ratio}`;
+    ? `${row.kind} ${row.stages} ${row.steps} ${row.intervalTicks} ${row.teeth} ${row.largest}`
+    : `${row.kind} ${row.stages} ${row.ratio} ${row.teeth} ${row.largest}`;
 
-/** Whether nothing else in a list is as good in error, stages, teeth, what is to be bought and coarseness of the mode at once, and better in one. */
-export function unbeaten(row: FoundRow, rows: readonly FoundRow[]): boolean {
+/** Rows with the same answer, however many stages it takes. */
+const answerKey = (row: FoundRow): string =>
+  row.kind === 'rate'
+    ? `${row.steps} ${row.intervalTicks}`
+    : `${row.kind} ${row.ratio} ${row.misses.join(' ')}`;
+
+/** Of one answer the row of fewest stages and least teeth, and others only where they save teeth or their largest wheel is smaller. */
+function worthKeeping(rows: readonly FoundRow[]): readonly FoundRow[] {
+  const kept = new Map<string, FoundRow[]>();
+  const sorted = [...rows].sort(
+    (a, b) =>
+      a.stages - b.stages ||
+      a.teeth - b.teeth ||
+      a.largest - b.largest ||
+      (a.mode ?? 0) - (b.mode ?? 0) ||
+      a.cost - b.cost,
+  );
+  for (const row of sorted) {
+    const before = kept.get(answerKey(row)) ?? [];
+    const beaten = before.some(
+      (b) =>
+        b.teeth <= row.teeth &&
+        b.largest <= row.largest &&
+        b.cost <= row.cost &&
+        (b.mode ?? 0) <= (row.mode ?? 0),
+    );
+    // what comes out even stands under every number of stages, one that idles told as such
+    const shown = row.kind !== 'ratio' && row.kind !== 'rate' && !before.some((b) => b.stages === row.stages);
+    if (!beaten || shown) kept.set(answerKey(row), [...before, row]);
+  }
+  return [...kept.values()].flat();
+}
+
+/**
+ * Whether nothing else in a list is as good in error, stages, teeth, largest wheel, what is to be bought
+ * and coarseness of the mode at once, and better in one. `bySize` false leaves the largest wheel out of it.
+ */
+export function unbeaten(row: FoundRow, rows: readonly FoundRow[], bySize = true): boolean {
   return !rows.some((other) => {
     if (other === row || other.misses.length > row.misses.length) return false;
     if (other.stages > row.stages || other.teeth > row.teeth) return false;
+    if (bySize && other.largest > row.largest) return false;
     const error = compare(errorOf(other), errorOf(row));
     const modes = row.kind === 'even' && other.kind === 'even' ? (other.mode ?? 0) - (row.mode ?? 0) : 0;
     const [stages, teeth] = [other.stages - row.stages, other.teeth - row.teeth];
     const misses = other.misses.length - row.misses.length;
     const cost = other.cost - row.cost;
     const asGood = error <= 0 && stages <= 0 && teeth <= 0 && modes <= 0 && cost <= 0;
-    const better = error < 0 || stages < 0 || teeth < 0 || modes < 0 || misses < 0 || cost < 0;
+    const better =
+      error < 0 ||
+      stages < 0 ||
+      teeth < 0 ||
+      modes < 0 ||
+      misses < 0 ||
+      cost < 0 ||
+      (bySize && other.largest < row.largest);
     return asGood && (better || rows.indexOf(other) < rows.indexOf(row));
   });
 }
@@ -101,7 +143,7 @@ export function joined(request: FindRequest, parts: readonly FindAnswer[]): Find
 
 /** In order, and as many as were asked for: of each number of stages where the divisions are asked, else of all. */
 export function ordered({ rank, count }: FindRequest, rows: readonly FoundRow[]): readonly FoundRow[] {
-  const sorted = [...rows].sort(compareFound);
+  const sorted = [...worthKeeping(rows)].sort(compareFound);
   if (rank === 'pareto') return sorted.filter((row) => unbeaten(row, sorted));
   const taken = new Map<string, number>();
   return sorted.filter((row) => {
@@ -126,6 +168,7 @@ function joinedGone(all: readonly Gone[]): Gone {
     looked: sum((g) => g.looked),
     refused: sum((g) => g.refused),
     trains: trains === null ? null : String(trains),
+    ...(trains !== null && { outside: all.some((g) => g.outside) }),
     steps: trains === null ? null : different(all.flatMap((g) => (g.seen ? [g.seen] : []))),
   };
 }

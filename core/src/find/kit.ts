@@ -1,6 +1,6 @@
 import { ONE, mul, toNumber, type Rational } from '../numbers/index.ts';
-import type { Stage } from '../drive/index.ts';
-import { partKey, partRatio, partTeeth, type FixedPart } from './parts.ts';
+import { wormHolds, type Stage } from '../drive/index.ts';
+import { ownOf, partKey, partLargest, partRatio, partTeeth, type FixedPart } from './parts.ts';
 import {
   ONLY_ONE,
   ONLY_ONE_WEIGHTED,
@@ -8,6 +8,7 @@ import {
   ProductSets,
   times,
   timesWeighted,
+  waysAsSets,
   weightedWheels,
   type Products,
   type Weighted,
@@ -53,8 +54,14 @@ export interface Kit {
   readonly mostTeeth?: number;
   /** what the bought wheels may cost together, hundredths */
   readonly mostCost?: number;
-  /** it must hold by itself: there is a worm in it */
+  /** it must hold by itself: there is a worm in it that does */
   readonly mustHold?: boolean;
+  /** stages of the present train that stay: before what is searched, and after it */
+  readonly kept?: { readonly first: readonly Stage[]; readonly last: readonly Stage[] };
+  /** what of a shelf is not in it, in words: "3 wheels that other drives use" */
+  readonly leftOut?: readonly string[];
+  /** what stands for a family of parts that can be had in any number, in words */
+  readonly variants?: readonly string[];
 }
 
 /** A wheel in a hand: which family it comes from, and which of its wheels. */
@@ -101,14 +108,19 @@ export class Workbench {
   /** of its wheels */
   readonly primes: readonly number[];
   private readonly weighed: Weighted[][] = [];
+  private readonly asSets = new Map<string, Weighted>();
   private readonly lists = new Map<string, readonly ProductLists[]>();
   private readonly weightsOf = new Map<string, Weighted>();
   private readonly sets: readonly { readonly all: ProductSets; readonly own: ProductSets }[];
 
   readonly kit: Kit;
+  readonly kept: { readonly first: readonly Stage[]; readonly last: readonly Stage[] };
+  private readonly keptParts: readonly FixedPart[];
 
   constructor(kit: Kit) {
     this.kit = kit;
+    this.kept = kit.kept ?? { first: [], last: [] };
+    this.keptParts = [...this.kept.first, ...this.kept.last].map((stage) => ({ stage, quantity: 1 }));
     let index = 0;
     this.held = kit.families.flatMap((f, family) => f.wheels.map((w) => ({ ...w, family, index: index++ })));
     this.sets = kit.families.map((f) => ({
@@ -119,7 +131,12 @@ export class Workbench {
     const merged = new Map<string, FixedPart>();
     for (const part of kit.parts) {
       const known = merged.get(partKey(part));
-      merged.set(partKey(part), known ? { ...known, quantity: known.quantity + part.quantity } : part);
+      merged.set(
+        partKey(part),
+        known
+          ? { ...known, quantity: known.quantity + part.quantity, own: ownOf(known) + ownOf(part) }
+          : part,
+      );
     }
     this.parts = [...merged.values()];
   }
@@ -134,8 +151,9 @@ export class Workbench {
   /** Ways to share `stages` stages between families and parts; with no families or parts there is none. */
   *shapes(stages: number): Generator<Shape> {
     for (let fixed = 0; fixed <= stages; fixed++)
-      for (const parts of this.partsOf(fixed, 0)) {
-        if (this.kit.mustHold && !parts.some((p) => p.stage.kind === 'worm')) continue;
+      for (const chosen of this.partsOf(fixed, 0)) {
+        const parts = [...chosen, ...this.keptParts];
+        if (this.kit.mustHold && !parts.some((p) => p.stage.kind === 'worm' && wormHolds(p.stage))) continue;
         for (const pairs of shared(stages - fixed, this.kit.families.length))
           yield {
             stages,
@@ -146,6 +164,33 @@ export class Workbench {
             pairCount: stages - fixed,
           };
       }
+  }
+
+  /** Is this a stage of the present train that stays? */
+  readonly keeps = (part: FixedPart): boolean => this.keptParts.includes(part);
+
+  /** The largest wheel of the parts that a shape takes; what is kept does not count. */
+  readonly partsLargest = ({ parts }: Shape): number =>
+    Math.max(0, ...parts.filter((p) => !this.keeps(p)).map(partLargest));
+
+  /** What the kept stages make together, and as parts. */
+  get keptRatio(): Rational {
+    return this.keptParts.reduce((r, p) => mul(r, partRatio(p)), ONE);
+  }
+
+  /** The largest wheel of the kept stages; 0 without any. */
+  get keptLargest(): number {
+    return Math.max(0, ...this.keptParts.map(partLargest));
+  }
+
+  /** A shape of whole parts with the kept stages in it. */
+  withKept(shape: Shape): Shape {
+    return {
+      ...shape,
+      parts: [...shape.parts, ...this.keptParts],
+      partsRatio: mul(shape.partsRatio, this.keptRatio),
+      partsTeeth: this.keptParts.reduce((n, p) => n + partTeeth(p), shape.partsTeeth),
+    };
   }
 
   /** How many shapes there are at most, for saying how far a search is. */
@@ -193,7 +238,7 @@ export class Workbench {
     return used.length === 1 ? this.sets[used[0]!]!.all : null;
   }
 
-  /** The same for a kit without limits, with the orders and the fewest teeth behind each product. */
+  /** The same for a kit without limits, with the sets of wheels and the fewest teeth behind each product. */
   weighted(shape: Shape): Weighted {
     const key = shape.pairs.join(' ');
     let out = this.weightsOf.get(key);
@@ -206,10 +251,14 @@ export class Workbench {
   }
 
   private weights(family: number, count: number): Weighted {
+    const known = this.asSets.get(`${family} ${count}`);
+    if (known) return known;
     const levels = (this.weighed[family] ??= [ONLY_ONE_WEIGHTED]);
-    while (levels.length <= count)
-      levels.push(timesWeighted(levels.at(-1)!, weightedWheels(this.sets[family]!.all.wheels)));
-    return levels[count]!;
+    const { wheels } = this.sets[family]!.all;
+    while (levels.length <= count) levels.push(timesWeighted(levels.at(-1)!, weightedWheels(wheels)));
+    const out = waysAsSets(levels, wheels, count);
+    this.asSets.set(`${family} ${count}`, out);
+    return out;
   }
 
   private side(pairs: readonly number[], bought: number | null): Products {

@@ -17,11 +17,12 @@ export function findOthers(request: FindRequest, row: FoundRow, count: number): 
 }
 
 /** What differs between two trains of one ratio. */
-const pick = ({ driven, drivers, train, teeth, owned, wheels, cost }: FoundRow) => ({
+const pick = ({ driven, drivers, train, teeth, largest, owned, wheels, cost }: FoundRow) => ({
   driven,
   drivers,
   train,
   teeth,
+  largest,
   owned,
   wheels,
   cost,

@@ -1,6 +1,6 @@
 import { exactly, toText } from '../numbers/index.ts';
-import { knownBoxes, type FindKind, type Stage } from '../drive/index.ts';
-import { partKindOf, stageOfPart, type ShelfPart } from '../shelf/index.ts';
+import { isStageKind, kindOf, knownBoxes, type FindKind, type Stage } from '../drive/index.ts';
+import { follows, partKindOf, stageOfPart, type ShelfPart } from '../shelf/index.ts';
 import type { Family, Kit, PoolWheel } from './kit.ts';
 import { partRatio, partTeeth, type FixedPart } from './parts.ts';
 
@@ -11,12 +11,24 @@ export interface Pool {
   readonly kinds: readonly FindKind[];
   /** nothing may have play: belts alone */
   readonly noPlay: boolean;
+  /** stages of the present train that stay */
+  readonly kept?: Kit['kept'];
 }
 
 /** "What I own and up to two bought" */
 const FEW = 2;
 /** Starts of worms that can be had. */
 const STARTS = [1, 2];
+/** Fewest teeth of a worm wheel. */
+const WORM_FROM = 20;
+/** Planets of a set, the usual number first. */
+const PLANETS = [3, 4, 5, 6];
+/** Which member is held, driven and out, of those that reduce. */
+const HELD = [
+  ['ring', 'sun', 'carrier'],
+  ['sun', 'ring', 'carrier'],
+  ['carrier', 'sun', 'ring'],
+] as const;
 /** Whole ratios that stand for anything that can be had. */
 const PLAIN = [2, 3, 4, 5, 6, 8, 10, 12, 15, 20];
 
@@ -24,7 +36,8 @@ const PLAIN = [2, 3, 4, 5, 6, 8, 10, 12, 15, 20];
 export function kitOf(pool: Pool, shelf: readonly ShelfPart[], used: (id: string) => number): Kit {
   const kinds = pool.noPlay ? pool.kinds.filter((k) => k === 'belt') : pool.kinds;
   const owned = pool.made === 'ranges' ? [] : shelf;
-  const free = (part: ShelfPart): number => Math.max(0, part.own - used(part.id));
+  const kept = takenByKept(pool.kept);
+  const free = (part: ShelfPart): number => Math.max(0, part.own - used(part.id) - (kept.get(part.id) ?? 0));
   const families = [
     ...(kinds.includes('spur') ? familiesOf('spur', shelf, free, pool) : []),
     ...(kinds.includes('belt') ? familiesOf('belt', shelf, free, pool) : []),
@@ -34,13 +47,63 @@ export function kitOf(pool: Pool, shelf: readonly ShelfPart[], used: (id: string
     const quantity = free(part);
     return stage && quantity > 0 && kinds.some((k) => k === stage.kind) ? [{ stage, quantity }] : [];
   });
-  if (pool.made === 'ranges' || pool.made === 'both') parts.push(...rangeParts(kinds, pool.wheels));
+  const anything = pool.made === 'ranges' || pool.made === 'both';
+  if (anything) parts.push(...rangeParts(kinds, pool.wheels));
   return {
     families,
     parts,
     mostBought: pool.made === 'shelf' ? 0 : pool.made === 'few' ? FEW : null,
+    ...(pool.kept && { kept: pool.kept }),
+    leftOut: leftOut(owned, kinds, free),
+    variants: anything ? variantsOf(kinds, pool.wheels) : [],
   };
 }
+
+/** How many of a line the kept stages take themselves. */
+function takenByKept(kept: Kit['kept']): ReadonlyMap<string, number> {
+  const out = new Map<string, number>();
+  for (const stage of [...(kept?.first ?? []), ...(kept?.last ?? [])])
+    for (const id of follows(stage)) out.set(id, (out.get(id) ?? 0) + 1);
+  return out;
+}
+
+/** What of the shelf is not in the pool, and why. */
+function leftOut(
+  shelf: readonly ShelfPart[],
+  kinds: readonly FindKind[],
+  free: (part: ShelfPart) => number,
+): readonly string[] {
+  const [byKind, inUse] = [[] as string[], { count: 0 }];
+  for (const part of shelf) {
+    if (part.own === 0) continue;
+    const is = partKindOf(part).wheel?.(part)?.pair ?? stageOfPart(part)?.kind;
+    if (is === undefined) continue;
+    if (kinds.some((k) => k === is)) inUse.count += part.own - free(part);
+    else if (!byKind.includes(is)) byKind.push(is);
+  }
+  return [
+    ...(inUse.count > 0 ? [`${inUse.count} of the shelf in use elsewhere`] : []),
+    ...(byKind.length > 0
+      ? [
+          `what the shelf has of ${byKind.map((k) => (isStageKind(k) ? kindOf({ kind: k }).title.toLowerCase() : k)).join(' and ')}, not ticked`,
+        ]
+      : []),
+  ];
+}
+
+/** What stands for a family that can be had in any number, in words. */
+const variantsOf = (kinds: readonly FindKind[], { from, to }: Pool['wheels']): readonly string[] => [
+  ...(kinds.includes('worm')
+    ? [`worms of ${STARTS.join(' or ')} starts on ${Math.max(from, WORM_FROM)} to ${to} teeth`]
+    : []),
+  ...(kinds.includes('planetary')
+    ? [
+        `planetary sets of ${PLANETS[0]} to ${PLANETS.at(-1)} planets as reducers, ring, sun or carrier held, rings to ${to} teeth`,
+      ]
+    : []),
+  ...(kinds.includes('box') ? ['boxes with counted teeth'] : []),
+  ...(kinds.includes('ratio') ? [`plain ratios ${PLAIN.join(', ')}`] : []),
+];
 
 /** Wheels of one kind of pair: those of the shelf by their module or pitch, and the range beside them where it may be used. */
 function familiesOf(
@@ -74,9 +137,12 @@ function familiesOf(
     });
   }
   if (made !== 'shelf') {
-    const size = mostMet(bySize);
-    if (made !== 'few') for (const other of [...bySize.keys()]) if (other !== size) bySize.delete(other);
-    for (let teeth = from; teeth <= to; teeth++) put(size, { teeth, own: 0, buy: true });
+    // what is cut or bought can be had in every size that the shelf has; where it only tells the prices one size stands for all
+    const usual = mostMet(bySize);
+    const sizes = made === 'ranges' || bySize.size === 0 ? [usual] : [...bySize.keys()];
+    if (made === 'ranges') for (const other of [...bySize.keys()]) if (other !== usual) bySize.delete(other);
+    for (const size of sizes)
+      for (let teeth = from; teeth <= to; teeth++) put(size, { teeth, own: 0, buy: true });
   }
   return [...bySize].map(([sizeMm, wheels]) => ({
     pair,
@@ -85,7 +151,7 @@ function familiesOf(
   }));
 }
 
-/** The module or pitch of which the shelf has the most different wheels: what is cut or bought is of that size. */
+/** The module or pitch of which the shelf has the most different wheels. */
 const mostMet = (bySize: ReadonlyMap<number | null, ReadonlyMap<number, PoolWheel>>): number | null =>
   [...bySize].sort((a, b) => b[1].size - a[1].size)[0]?.[0] ?? null;
 
@@ -94,14 +160,15 @@ function rangeParts(kinds: readonly FindKind[], { from, to }: Pool['wheels']): r
   const all: Stage[] = [];
   if (kinds.includes('worm'))
     for (const starts of STARTS)
-      for (let wheel = Math.max(from, 20); wheel <= to; wheel++) all.push({ kind: 'worm', starts, wheel });
+      for (let wheel = Math.max(from, WORM_FROM); wheel <= to; wheel++)
+        all.push({ kind: 'worm', starts, wheel });
   if (kinds.includes('box')) for (const box of knownBoxes) all.push({ kind: 'box', pairs: box.pairs });
   if (kinds.includes('planetary')) all.push(...planetarySets(from, to));
   if (kinds.includes('ratio'))
     for (const n of PLAIN) all.push({ kind: 'ratio', value: String(n), provenance: 'exact' });
   const byRatio = new Map<string, FixedPart>();
   for (const stage of all) {
-    const part = { stage, quantity: Infinity };
+    const part = { stage, quantity: Infinity, own: 0 };
     const key = toText(partRatio(part));
     const known = byRatio.get(key);
     if (!known || partTeeth(part) < partTeeth(known)) byRatio.set(key, part);
@@ -109,11 +176,14 @@ function rangeParts(kinds: readonly FindKind[], { from, to }: Pool['wheels']): r
   return [...byRatio.values()];
 }
 
-/** Sets of three planets that go in evenly spaced, the ring held. */
+/** Sets with the fewest planets from three on that go in and clear one another, each member held. */
 function* planetarySets(from: number, to: number): Generator<Stage> {
-  const PLANETS = 3;
   for (let sun = Math.max(from, 12); sun <= to; sun++)
-    for (let ring = sun + 2 * Math.max(from, 12); ring <= to; ring += 2)
-      if ((sun + ring) % PLANETS === 0)
-        yield { kind: 'planetary', sun, ring, planets: PLANETS, fixed: 'ring', in: 'sun', out: 'carrier' };
+    for (let ring = sun + 2 * Math.max(from, 12); ring <= to; ring += 2) {
+      const made = PLANETS.map((planets): Stage => ({
+        ...{ kind: 'planetary', sun, ring, planets },
+        ...{ fixed: 'ring', in: 'sun', out: 'carrier' },
+      })).find((stage) => kindOf(stage).warns!(stage).length === 0);
+      if (made) for (const [fixed, input, out] of HELD) yield { ...made, fixed, in: input, out } as Stage;
+    }
 }

@@ -153,17 +153,20 @@ export class ProductSets {
   }
 }
 
-/** Products with what is behind each: in how many orders wheels make it, and the fewest teeth that do. */
+/** Products with what is behind each: in how many ways wheels make it, as orders or as sets, the fewest teeth that do, and the least largest wheel. */
 export interface Weighted {
   readonly values: Products;
   readonly ways: Float64Array;
   readonly teeth: Float64Array;
+  /** with wheels up to this it can be made, with smaller ones not */
+  readonly largest: Float64Array;
 }
 
 export const ONLY_ONE_WEIGHTED: Weighted = {
   values: ONLY_ONE,
   ways: ONLY_ONE,
   teeth: new Float64Array(1),
+  largest: new Float64Array(1),
 };
 
 /** The weights of wheels: each in one way, of its own teeth. */
@@ -171,29 +174,27 @@ export const weightedWheels = (wheels: Products): Weighted => ({
   values: wheels,
   ways: new Float64Array(wheels.length).fill(1),
   teeth: wheels,
+  largest: wheels,
 });
 
-/** Products of both with their weights: ways multiply, teeth add. */
+/** Products of both with their weights: ways multiply, teeth add, the larger wheel counts. */
 export function timesWeighted(a: Weighted, b: Weighted): Weighted {
   if (a.values.length < b.values.length) return timesWeighted(b, a);
   if (b === ONLY_ONE_WEIGHTED) return a;
   const values = times(a.values, b.values);
-  const ways = new Float64Array(values.length);
-  const teeth = new Float64Array(values.length).fill(Infinity);
-  for (let j = 0; j < b.values.length; j++)
-    weigh(a, b.values[j]!, b.ways[j]!, b.teeth[j]!, values, ways, teeth);
-  return { values, ways, teeth };
+  const out = {
+    values,
+    ways: new Float64Array(values.length),
+    teeth: new Float64Array(values.length).fill(Infinity),
+    largest: new Float64Array(values.length).fill(Infinity),
+  };
+  for (let j = 0; j < b.values.length; j++) weigh(a, b, j, out);
+  return out;
 }
 
-function weigh(
-  a: Weighted,
-  factor: number,
-  factorWays: number,
-  factorTeeth: number,
-  values: Products,
-  ways: Float64Array,
-  teeth: Float64Array,
-): void {
+function weigh(a: Weighted, b: Weighted, j: number, { values, ways, teeth, largest }: Weighted): void {
+  const [factor, factorWays] = [b.values[j]!, b.ways[j]!];
+  const [factorTeeth, factorLargest] = [b.teeth[j]!, b.largest[j]!];
   let at = 0;
   for (let i = 0; i < a.values.length; i++) {
     const value = a.values[i]! * factor;
@@ -201,7 +202,38 @@ function weigh(
     ways[at]! += a.ways[i]! * factorWays;
     const sum = a.teeth[i]! + factorTeeth;
     if (sum < teeth[at]!) teeth[at] = sum;
+    const wheel = a.largest[i]! > factorLargest ? a.largest[i]! : factorLargest;
+    if (wheel < largest[at]!) largest[at] = wheel;
   }
+}
+
+/**
+ * The products of `count` wheels with the sets that make each instead of the orders, from the orders of every lesser count: sets of
+ * two are (p₁² + p₂)/2, of three (p₁³ + 3p₁p₂ + 2p₃)/6, of four (p₁⁴ + 6p₁²p₂ + 3p₂² + 8p₁p₃ + 6p₄)/24, where pₙ is each wheel n times.
+ */
+export function waysAsSets(orders: readonly Weighted[], wheels: Products, count: number): Weighted {
+  const all = orders[count]!;
+  if (count < 2) return all;
+  const ways = all.ways.slice();
+  const put = (value: number, times: number): void => {
+    ways[firstAtLeast(all.values, value)]! += times;
+  };
+  const one = orders[1]!;
+  const two = orders[2]!;
+  for (const z of wheels) {
+    if (count === 2) put(z ** 2, 1);
+    if (count === 3) put(z ** 3, 2);
+    if (count === 4) put(z ** 4, 6);
+    if (count === 3) for (const y of one.values) put(y * z ** 2, 3);
+    if (count < 4) continue;
+    for (const y of one.values) {
+      put(y * z ** 3, 8);
+      put(y ** 2 * z ** 2, 3);
+    }
+    for (const [i, v] of two.values.entries()) put(v * z ** 2, 6 * two.ways[i]!);
+  }
+  const each = [1, 1, 2, 6, 24][count]!;
+  return { ...all, ways: ways.map((n) => n / each) };
 }
 
 /** A list up to this value is looked up in a table, a longer one by halving. */
@@ -220,16 +252,53 @@ export function places(sorted: Products): (value: number) => number {
   return (value) => (value <= most ? table[value]! : -1);
 }
 
-/** Every divisor of a number, up to `most`, whose primes are all among these. */
-export function divisorsUpTo(whole: number, most: number, primes: readonly number[]): number[] {
-  const out = [1];
-  let rest = whole;
+/** Primes whose product is a small whole number: a great number is divided once for all of them. */
+interface PrimeGroup {
+  readonly product: number;
+  readonly primes: readonly number[];
+}
+
+/** Whole numbers below this are divided fast. */
+const SMALL = 2 ** 30;
+const groupsKnown = new WeakMap<readonly number[], readonly PrimeGroup[]>();
+
+function groupsOf(primes: readonly number[]): readonly PrimeGroup[] {
+  const known = groupsKnown.get(primes);
+  if (known) return known;
+  const groups: { product: number; primes: number[] }[] = [];
   for (const p of primes) {
-    if (rest % p !== 0) continue;
+    const last = groups.at(-1);
+    if (last && last.product * p < SMALL) {
+      last.product *= p;
+      last.primes.push(p);
+    } else groups.push({ product: p, primes: [p] });
+  }
+  groupsKnown.set(primes, groups);
+  return groups;
+}
+
+const NONE: number[] = [];
+
+/** Every divisor of a number, up to `most`, whose primes are all among these; none when all of them together stay below `least`. */
+export function divisorsUpTo(whole: number, most: number, primes: readonly number[], least = 0): number[] {
+  let rest = whole;
+  const found: number[] = [];
+  for (const group of groupsOf(primes)) {
+    const left = (rest % group.product) | 0;
+    for (const p of group.primes)
+      if (left % p === 0) {
+        found.push(p);
+        while (rest % p === 0) rest /= p;
+      }
+  }
+  if (whole / rest < least) return NONE;
+  const out = [1];
+  let smooth = whole / rest;
+  for (const p of found) {
     const before = out.length;
     let power = 1;
-    while (rest % p === 0) {
-      rest /= p;
+    while (smooth % p === 0) {
+      smooth /= p;
       power *= p;
       if (power > most) continue;
       for (let i = 0; i < before; i++) if (out[i]! * power <= most) out.push(out[i]! * power);

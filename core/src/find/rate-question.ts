@@ -1,10 +1,12 @@
 import { abs, compare, div, mul, ONE, rational, sub, toNumber, type Rational } from '../numbers/index.ts';
 import { SLACK, ratioOf } from './best.ts';
-import type { Hands } from './hands.ts';
+import { Hands } from './hands.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { divisorsUpTo, firstAtLeast, LARGEST_PRODUCT, places, type Products } from './products.ts';
 import type { Share } from './ratio-question.ts';
 import type { Search } from './search.ts';
+import { staircase } from './staircase.ts';
+import { bestTrain, trainLargest, trainTeeth, type FoundTrain } from './trains.ts';
 
 /** Trains with which a timer's whole ticks a step keep a rate. */
 export interface RateQuestion {
@@ -15,8 +17,9 @@ export interface RateQuestion {
   readonly leastStages: number;
   readonly maxStages: number;
   readonly count: number;
-  /** only trains of at most so many teeth */
+  /** only trains of at most so many teeth, and of wheels of at most so many */
   readonly mostTeeth: number;
+  readonly mostWheel: number;
   /** no |error| above this is wanted: without it the search need not end */
   readonly cap: Rational;
   /** steps a turn of the work, fractional or not, both ends included */
@@ -36,6 +39,8 @@ export interface RateRow {
   /** rate over the wanted rate less one */
   readonly error: Rational;
   readonly teeth: number;
+  /** where it was found for its small wheels */
+  readonly train?: FoundTrain;
 }
 
 export interface RateFound {
@@ -48,7 +53,7 @@ export interface RateFound {
 }
 
 /** The first window of relative error, and how much wider each next one is. */
-const FIRST_WINDOW = 2 ** -40;
+const FIRST_WINDOW = 2 ** -47;
 const WIDER = 4;
 /** Driven products tried one by one cost as much as this part of a whole number taken apart. */
 const DIVIDING = 40;
@@ -120,6 +125,7 @@ export function* searchRate(bench: Workbench, hands: Hands, question: RateQuesti
     let i = -1;
     for (const shape of shapes) {
       i++;
+      if (bench.partsLargest(shape) > question.mostWheel) continue;
       const near = nearby(bench, hands, shape, question, rows);
       products += near.drivers.length;
       for (let window = FIRST_WINDOW, inner = -1; !stopped; [inner, window] = [window, window * WIDER]) {
@@ -152,14 +158,20 @@ function nearby(
   rows: RateRows,
 ): Nearby {
   const all = bench.products(shape).at(-1)!.driven;
-  const weights = bench.unlimited ? bench.weighted(shape) : null;
+  const limited = question.mostWheel !== Infinity;
+  const weights = bench.unlimited || limited ? bench.weighted(shape) : null;
+  // the fewest teeth of both sides are those of the train only where nothing else binds it
+  const free = bench.unlimited && !limited;
   const fixed = shape.partsTeeth;
   // with a budget only what is light enough beside the lightest
   const lightest = weights?.teeth.reduce((n, t) => Math.min(n, t), Infinity) ?? 0;
   const room = question.mostTeeth - fixed - lightest;
   const light = (list: Products): Products =>
-    weights && room !== Infinity
-      ? list.filter((v) => weights.teeth[firstAtLeast(weights.values, v)]! <= room)
+    weights && (room !== Infinity || limited)
+      ? list.filter((v) => {
+          const at = firstAtLeast(weights.values, v);
+          return weights.teeth[at]! <= room && weights.largest[at]! <= question.mostWheel;
+        })
       : list;
   const driven = light(all);
   const drivers = light(bench.products(shape)[0]!.drivers);
@@ -174,24 +186,25 @@ function nearby(
       return { mode, steps, y: toNumber(div(question.ticksPerTurn, mul(rational(steps), shape.partsRatio))) };
     });
 
+  /** No train of both has fewer teeth. */
+  const fewest = (a: number, b: number): number =>
+    weights
+      ? fixed +
+        weights.teeth[firstAtLeast(weights.values, a)]! +
+        weights.teeth[firstAtLeast(weights.values, b)]!
+      : 0;
   const teethOf = (a: number, b: number): number | null => {
-    if (!weights) {
-      const pairs = shape.pairCount === 0 ? { teeth: 0 } : hands.best(a, b, shape);
-      return pairs && fixed + pairs.teeth;
-    }
-    return (
-      fixed +
-      weights.teeth[firstAtLeast(weights.values, a)]! +
-      weights.teeth[firstAtLeast(weights.values, b)]!
-    );
+    if (free) return fewest(a, b);
+    const pairs = shape.pairCount === 0 ? { teeth: 0 } : hands.best(a, b, shape);
+    return pairs && fixed + pairs.teeth;
   };
 
   /** Whether the fewest teeth behind both are too many already. */
   const tooHeavy = (a: number, b: number): boolean =>
-    weights !== null && question.mostTeeth !== Infinity && teethOf(a, b)! > question.mostTeeth;
+    question.mostTeeth !== Infinity && fewest(a, b) > question.mostTeeth;
 
   const take = (a: number, ticks: number, b: number, mode: number): void => {
-    if (weights && teethOf(a, b)! > rows.mostTeeth) return;
+    if (rows.mostTeeth !== Infinity && fewest(a, b) > rows.mostTeeth) return;
     const ratio = ratioOf(a, b, shape);
     const steps = mul(rational(question.fullSteps * mode), ratio);
     const [low, high] = question.steps;
@@ -207,11 +220,13 @@ function nearby(
     drivers,
     look(from, to, inner, window) {
       const width = Math.min(window, rows.bound);
-      for (let i = from; i < to; i++) {
-        const b = drivers[i]!;
-        for (const { mode, steps, y } of perMode) {
+      for (const { mode, steps, y } of perMode) {
+        // drivers ascend, and with them the driven products that come into question
+        let [low, high] = [-1, -1];
+        for (let i = from; i < to; i++) {
+          const b = drivers[i]!;
           const at = y * b;
-          if (at * (1 - width) > LARGEST_PRODUCT) continue;
+          if (at * (1 - width) > LARGEST_PRODUCT) break;
           // the doubles may be off by a few parts in 2⁵³: a little more is looked at, and what is taken is measured exactly
           const slack = at * SLACK;
           const [first, last] = [Math.ceil(at * (1 - width) - slack), Math.floor(at * (1 + width) + slack)];
@@ -219,20 +234,25 @@ function nearby(
           const perTooth = (steps * parts) / b;
           const least = Math.max(first / mostTicks, limits[0] ? limits[0] / perTooth : 0) * (1 - 1e-12);
           const most = Math.min(last / leastTicks, limits[1] ? limits[1] / perTooth : Infinity) * (1 + 1e-12);
-          const [low, high] = [firstAtLeast(driven, least), firstAtLeast(driven, most + 1)];
+          if (low < 0) [low, high] = [firstAtLeast(driven, least), firstAtLeast(driven, most + 1)];
+          while (low < driven.length && driven[low]! < least) low++;
+          while (high < driven.length && driven[high]! < most + 1) high++;
           if (low >= high) continue;
           if (high - low < (last - first) * DIVIDING) {
             for (let j = low; j < high; j++) {
               const a = driven[j]!;
+              // most products have no multiple in so narrow a stretch: one division tells
+              const n = Math.floor(last / a);
+              if (n * a < first || n < leastTicks) continue;
               if (tooHeavy(a, b)) continue;
-              for (let n = Math.max(leastTicks, Math.ceil(first / a)); n <= mostTicks && a * n <= last; n++)
-                if (Math.abs(a * n - at) + slack > inner * at) take(a, n, b, mode);
+              for (let m = Math.min(n, mostTicks); m >= leastTicks && a * m >= first; m--)
+                if (Math.abs(a * m - at) + slack > inner * at) take(a, m, b, mode);
             }
             continue;
           }
-          for (let x = first; x <= last; x++) {
-            if (x < 1 || Math.abs(x - at) + slack <= inner * at) continue;
-            for (const a of divisorsUpTo(x, most, bench.primes)) {
+          for (let x = Math.max(1, first); x <= last; x++) {
+            if (Math.abs(x - at) + slack <= inner * at) continue;
+            for (const a of divisorsUpTo(x, most, bench.primes, least)) {
               if (a < least || place(a) < 0 || tooHeavy(a, b)) continue;
               const ticks = x / a;
               if (ticks >= leastTicks && ticks <= mostTicks) take(a, ticks, b, mode);
@@ -261,29 +281,43 @@ export function* searchRateByStages(
   return { rows, walked };
 }
 
-/**
- * The Pareto front of |rate error|, stages and teeth: for each number of stages the least error, then the least with fewer teeth,
- * and so on. (handbook: find)
- */
+/** The Pareto front of |rate error|, stages, teeth and largest wheel. (handbook: find) */
 export function* searchRateFront(bench: Workbench, hands: Hands, question: RateQuestion): Search<RateFound> {
-  const front: RateRow[] = [];
+  const front: Fronted[] = [];
   const walked: RateFound['walked'][number][] = [];
+  const limited = new Map([[Infinity, hands]]);
   let stopped = false;
   for (let stages = 1; stages <= question.maxStages; stages++) {
-    let mostTeeth = Infinity;
     let products = 0;
-    while (!stopped) {
-      const only = { ...question, leastStages: stages, maxStages: stages, count: 1, mostTeeth };
-      const found: RateFound = yield* searchRate(bench, hands, only);
-      stopped = found.walked.some((w) => !w.proven);
-      products = found.walked[0]?.products ?? 0;
-      const [row] = found.rows;
-      if (stopped || !row) break;
-      mostTeeth = row.teeth - 1;
-      if (!front.some((f) => compare(abs(f.error), abs(row.error)) <= 0 && f.teeth <= row.teeth))
-        front.push(row);
-    }
+    const steps = yield* staircase<Fronted>(
+      Infinity,
+      bench.keptLargest,
+      function* (mostTeeth, mostWheel, known) {
+        if (stopped) return null;
+        const own = limited.get(mostWheel) ?? new Hands(bench, mostWheel);
+        limited.set(mostWheel, own);
+        const found: RateFound = yield* searchRate(bench, own, {
+          ...question,
+          leastStages: stages,
+          maxStages: stages,
+          count: 1,
+          mostTeeth,
+          mostWheel,
+          // nothing worse than what is known already
+          cap: known ? abs(known.error) : question.cap,
+        });
+        stopped = found.walked.some((w) => !w.proven);
+        products = Math.max(products, found.walked[0]?.products ?? 0);
+        const [row] = found.rows;
+        const train = !stopped && row ? bestTrain(bench, own, row.ratio, stages) : null;
+        if (!row || !train) return known;
+        return { ...row, train, teeth: trainTeeth(train), largest: trainLargest(train) };
+      },
+    );
+    front.push(...steps);
     walked.push({ stages, products, proven: !stopped });
   }
   return { rows: front.sort(compareRates), walked };
 }
+
+type Fronted = RateRow & { readonly largest: number; readonly train: FoundTrain };

@@ -19,9 +19,10 @@ export function reasonOf(
   if (answer.rows.length > 0) return null;
   if (asked.question === 'ratio') {
     const { least, most } = bench.span;
-    const [low, high] = [least ** request.maxStages, most ** request.maxStages];
+    const kept = toNumber(bench.keptRatio);
+    const [low, high] = [kept * least ** request.maxStages, kept * most ** request.maxStages];
     const target = toNumber(asked.target);
-    if (target > high || target < Math.min(low, 1))
+    if (target > high || target < Math.min(low, kept))
       return { why: 'outOfReach', least: low, most: high, stages: request.maxStages };
   }
   return { why: 'nothingNear', nearest: null };
@@ -34,13 +35,13 @@ function divisionsReason(
   { gone, rows }: Pick<FindAnswer, 'rows' | 'gone'>,
 ): Reason | null {
   if (rows.some((r) => r.kind === 'even')) return null;
-  const evenSomewhere = gone.find((g) => g.trains !== null && g.trains !== '0');
+  const evenSomewhere = gone.find((g) => g.outside);
   if (evenSomewhere)
     return { why: 'stepsOutside', steps: rangeText(request.steps), stages: evenSomewhere.stages };
   const { fullSteps, modes } = request.source!;
   const need = missingOf(
     lcm(divisions),
-    modes.map((m) => BigInt(m * fullSteps)),
+    modes.map((m) => BigInt(m * fullSteps) * bench.keptRatio.n),
   );
   const drivers = suppliers(bench);
   const primes = [...factors(need)].filter(([p]) => !drivers.some((d) => d % p === 0n));

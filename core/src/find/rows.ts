@@ -4,8 +4,8 @@ import type { FoundRow, RowKind } from './answer.ts';
 import type { EvenRatio } from './even-rows.ts';
 import type { Hands } from './hands.ts';
 import { pairStage, type Workbench } from './kit.ts';
-import { toothed } from './parts.ts';
-import { bestTrain, trainTeeth, type FoundTrain } from './trains.ts';
+import { ownOf, toothed, type FixedPart } from './parts.ts';
+import { bestTrain, trainLargest, trainTeeth, type FoundTrain } from './trains.ts';
 
 /** What is known of a train beside its wheels. */
 export interface RowFacts {
@@ -32,7 +32,8 @@ export function rowOf(bench: Workbench, train: FoundTrain, facts: RowFacts): Fou
     drivers: [...pairs.drivers.map((w) => w.teeth), ...parts.flatMap((p) => p.drivers)],
     train: stagesOf(bench, train),
     teeth: trainTeeth(train),
-    owned: wheels - pairs.bought,
+    largest: trainLargest(train),
+    owned: wheels - pairs.bought - notOwned(shape.parts),
     cost: pairs.cost,
     wheels,
     error: facts.error ? toText(facts.error) : null,
@@ -44,12 +45,22 @@ export function rowOf(bench: Workbench, train: FoundTrain, facts: RowFacts): Fou
   };
 }
 
+/** How many parts of a train are not owned. */
+function notOwned(parts: readonly FixedPart[]): number {
+  let out = 0;
+  for (const part of new Set(parts)) out += Math.max(0, parts.filter((p) => p === part).length - ownOf(part));
+  return out;
+}
+
 function stagesOf(bench: Workbench, { shape, pairs }: FoundTrain): readonly Stage[] {
+  const { first, last } = bench.kept;
   return [
+    ...first,
     ...pairs.driven.map((driven, i) =>
       pairStage(bench.kit.families[driven.family]!, pairs.drivers[i]!.teeth, driven.teeth),
     ),
-    ...shape.parts.map((p) => p.stage),
+    ...shape.parts.filter((p) => !bench.keeps(p)).map((p) => p.stage),
+    ...last,
   ];
 }
 

@@ -1,4 +1,4 @@
-import { mul, rational, toText, type Rational } from '../numbers/index.ts';
+import { div, mul, rational, toText, type Rational } from '../numbers/index.ts';
 import type { FindAnswer, FoundRow, Gone } from './answer.ts';
 import type { Met } from './best.ts';
 import { searchEven } from './divisions-question.ts';
@@ -69,6 +69,7 @@ function* findRatio(
       cap: question.cap ?? FRONT_CAP,
       between: request.ratio,
       mostTeeth: Infinity,
+      bySize: true,
     });
     best.push(...found.best);
     if (gone.length === 0) gone.push(...found.walked.map(goneOf));
@@ -78,7 +79,8 @@ function* findRatio(
 
 /** By walking products, or by the list of stages when that is what the parts are. */
 function* bestOf(bench: Workbench, question: RatioQuestion, share: Share) {
-  const asList = bench.parts.length > LONG_LIST && (bench.held.length === 0 || bench.unlimited);
+  const asList =
+    bench.parts.length > LONG_LIST && !bench.kit.mustHold && (bench.held.length === 0 || bench.unlimited);
   if (!asList) return yield* searchRatio(bench, question);
   const pairs = bench.kit.families.flatMap((f) =>
     pairsAsParts(
@@ -86,13 +88,30 @@ function* bestOf(bench: Workbench, question: RatioQuestion, share: Share) {
       f.wheels.map((w) => w.teeth),
     ),
   );
-  return yield* searchList(share.index === 0 ? [...bench.parts, ...pairs] : [], question);
+  const kept = bench.keptRatio;
+  const found = yield* searchList(share.index === 0 ? [...bench.parts, ...pairs] : [], {
+    ...question,
+    target: div(question.target, kept),
+    between: [divided(question.between[0], kept), divided(question.between[1], kept)],
+  });
+  return {
+    ...found,
+    best: found.best.map((m) => ({ ...m, ratio: mul(m.ratio, kept), shape: bench.withKept(m.shape) })),
+  };
 }
+
+const divided = (limit: Rational | null, by: Rational): Rational | null => limit && div(limit, by);
 
 const goneOf = (w: Walked): Gone => ({ ...w, trains: null, steps: null });
 
-function ratioRow(bench: Workbench, hands: Hands, { source }: FindRequest, m: Met): readonly FoundRow[] {
-  const train = isListed(bench, m) ? listed(m) : bestTrain(bench, hands, m.ratio, m.shape.stages);
+function ratioRow(
+  bench: Workbench,
+  hands: Hands,
+  { source }: FindRequest,
+  m: Met & { readonly train?: FoundTrain },
+): readonly FoundRow[] {
+  const train =
+    m.train ?? (isListed(bench, m) ? listed(m) : bestTrain(bench, hands, m.ratio, m.shape.stages));
   if (!train) return [];
   const mode = source && source.modes.reduce((a, b) => Math.min(a, b));
   const steps = source && mode ? toText(mul(rational(source.fullSteps * mode), m.ratio)) : null;
@@ -126,6 +145,7 @@ function* findDivisions(
       looked: 0,
       refused: 0,
       trains: String(c.trains),
+      outside: c.outside,
       steps: c.seen.length,
       seen: c.seen,
     })),
@@ -154,6 +174,7 @@ function* findRate(
     maxStages: request.maxStages,
     count: request.count,
     mostTeeth: Infinity,
+    mostWheel: Infinity,
     cap: capOf(request) ?? FRONT_CAP,
     steps: request.steps,
     interval: [least, Math.min(most, widest)],
@@ -173,7 +194,7 @@ function* findRate(
       gone.push(...found.walked.map((w) => ({ ...w, looked: 0, refused: 0, trains: null, steps: null })));
   }
   const found = rows.flatMap((row): readonly FoundRow[] => {
-    const train = bestTrain(bench, hands, row.ratio, row.stages);
+    const train = row.train ?? bestTrain(bench, hands, row.ratio, row.stages);
     if (!train) return [];
     const { ratio, error, mode, intervalTicks } = row;
     const steps = toText(row.steps);

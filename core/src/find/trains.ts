@@ -1,7 +1,8 @@
 import { div, type Rational } from '../numbers/index.ts';
 import type { Hands } from './hands.ts';
-import { comparePairs, type Pairs } from './hands.ts';
+import { comparePairs, largest, type Pairs } from './hands.ts';
 import type { Shape, Workbench } from './kit.ts';
+import { partLargest } from './parts.ts';
 import { holds } from './products.ts';
 
 /** A train: wheel pairs and then the parts that are used as they are. */
@@ -20,6 +21,10 @@ export const trainTeeth = ({ shape, pairs }: FoundTrain): number => shape.partsT
 /** Least teeth, smallest largest wheel, lexicographically least. (handbook: find) */
 export const compareTrains = (a: FoundTrain, b: FoundTrain): number =>
   trainTeeth(a) - trainTeeth(b) || comparePairs(a.pairs, b.pairs);
+
+/** Teeth of the largest wheel of a train. */
+export const trainLargest = ({ shape, pairs }: FoundTrain): number =>
+  Math.max(largest(pairs), ...shape.parts.map(partLargest));
 
 export const NO_PAIRS: Pairs = { driven: [], drivers: [], teeth: 0, bought: 0, cost: 0 };
 
@@ -74,6 +79,7 @@ export function bestTrain(
   let best: FoundTrain | null = null;
   const most = (): number => (best ? trainTeeth(best) : Infinity);
   for (const { shape, driven, drivers } of waysTo(bench, ratio, stages, most)) {
+    if (bench.partsLargest(shape) > hands.most) continue;
     const pairs = shape.pairCount === 0 ? NO_PAIRS : hands.best(driven, drivers, shape);
     if (!pairs) continue;
     const train = { shape, pairs };

@@ -1,14 +1,9 @@
 /** What a camera on the drive sees. Angles in ″ unless they say otherwise, times in seconds. (handbook: follow) */
 
-const ARCSEC_PER_RADIAN = (180 / Math.PI) * 3600;
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /** The rate of the stars, ″ a second. */
 export const STAR_RATE = 1_296_000 / 86_164.0905;
-
-/** ″ of sky on one pixel. */
-export const pixelScale = (pixelUm: number, focalMm: number): number =>
-  (ARCSEC_PER_RADIAN / 1000) * (pixelUm / focalMm);
 
 /** Pixels that an error of the polar axis moves the picture by. */
 export const onChip = (arcsec: number, scale: number, declinationDeg: number): number =>

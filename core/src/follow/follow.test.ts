@@ -11,7 +11,7 @@ import {
   toText,
   type Rational,
 } from '../numbers/index.ts';
-import { periodOf, rateName, type Timer } from '../drive/index.ts';
+import { periodOf, rateName, type Timer, pixelScale } from '../drive/index.ts';
 import {
   armError,
   armExceeds,
@@ -25,7 +25,6 @@ import {
   longestExposure,
   onChip,
   path,
-  pixelScale,
   pointingOf,
   polarDrift,
   ppm,

@@ -1,19 +1,17 @@
 export {
   arcsecAnHour,
   clockOff,
-  counterBits,
   intervals,
   longestWait,
   overheadSeconds,
   ppm,
   secondsADay,
-  tickHz,
   timingOf,
   type Fixed,
   type Spread,
   type Timing,
 } from './timing.ts';
-export { longestExposure, onChip, pixelScale, polarDrift, STAR_RATE, undrivenExposure } from './camera.ts';
+export { longestExposure, onChip, polarDrift, STAR_RATE, undrivenExposure } from './camera.ts';
 export {
   axisRates,
   greatestRates,

@@ -16,7 +16,7 @@ import {
   type PiValue,
   type Rational,
 } from '../numbers/index.ts';
-import type { Timer } from '../drive/index.ts';
+import { counterBits, tickHz, type Timer } from '../drive/index.ts';
 
 /** Intervals of q ticks, and of q + 1 as often as num in den. `num` 0 is one interval always. (handbook: follow) */
 export interface Spread {
@@ -54,24 +54,9 @@ export interface Timing {
   readonly even: boolean;
 }
 
-/** Ticks a second of what waits: the timer's, or 1 000 or 1 000 000 for a loop that waits whole milliseconds or microseconds. */
-export function tickHz(timer: Timer): Rational {
-  switch (timer.waits ?? 'timer') {
-    case 'ms':
-      return rational(1000);
-    case 'us':
-      return rational(1_000_000);
-    case 'timer':
-      return exactly(timer.tickHz);
-  }
-}
-
 /** What one step takes besides the wait, seconds; exact. */
 export const overheadSeconds = (timer: Timer): Rational =>
   timer.overheadUs === undefined ? rational(0) : div(exactly(timer.overheadUs), rational(1_000_000));
-
-/** The width of the counter in force, bits. */
-export const counterBits = (timer: Timer): number => timer.bits ?? 16;
 
 /** The longest wait a counter holds, ticks. */
 export const longestWait = (timer: Timer): bigint => (1n << BigInt(counterBits(timer))) - 1n;

@@ -1,5 +1,5 @@
 import { abs, add, isZero, mul, rational, toNumber, ZERO, type Rational } from '../numbers/index.ts';
-import type { Kinematics } from '../drive/index.ts';
+import { kinematics, newDrive, type Kinematics, type Stage } from '../drive/index.ts';
 
 /**
  * How sure the ratio of a piece of the train is, as one value: what it rests on that nobody counted, and by what part of 1 the
@@ -39,6 +39,10 @@ export const doubtOf = (k: Kinematics): Doubt => doubtFrom(k, k.lock ? k.lock.st
 
 /** What turns of the source rest on, a lock or none: its speed, its windings. */
 export const doubtOfAll = (k: Kinematics): Doubt => doubtFrom(k, 0);
+
+/** Of stages that stand in no drive yet. */
+export const doubtOfStages = (stages: readonly Stage[]): Doubt =>
+  doubtOf(kinematics({ ...newDrive('').train, stages }));
 
 export const isSure = (doubt: Doubt): boolean => doubt.printed.length === 0 && isZero(doubt.part);
 

@@ -2,6 +2,7 @@ export {
   doubtArcsec,
   doubtFrom,
   doubtKeys,
+  doubtOfStages,
   doubtOf,
   doubtOfAll,
   doubtPpm,

@@ -8,7 +8,17 @@ import {
   type Gone,
   type Progress,
 } from '../find/index.ts';
-import { findCertificate, pairsText, ppmText, reasonSays, ticksMustHold, turnErrorText } from './find.ts';
+import {
+  askedSays,
+  findCertificate,
+  pairsText,
+  ppmText,
+  reasonSays,
+  ticksMustHold,
+  turnErrorText,
+} from './find.ts';
+import { doubtOfStages } from '../motion/index.ts';
+import { doubtful } from './doubt-words.ts';
 import type { Graded } from './figure.ts';
 import type { Rich } from './rich.ts';
 import { counted, grouped, inWords, listed, mixed, shortList } from './text.ts';
@@ -52,6 +62,8 @@ export interface FindReport {
   readonly shown: number;
   readonly all: number;
   readonly points: readonly FindPoint[];
+  /** the question that this answers */
+  readonly asked: string;
   readonly certificate: string;
   readonly proven: boolean;
   readonly reason: string | null;
@@ -60,7 +72,10 @@ export interface FindReport {
 }
 
 const keyOf = (row: FoundRow): string =>
-  [row.kind, row.stages, row.ratio, row.steps, row.intervalTicks, row.mode].join(' ');
+  [
+    ...[row.kind, row.stages, row.ratio, row.steps, row.intervalTicks, row.mode],
+    ...[row.teeth, row.largest],
+  ].join(' ');
 
 /** By what the rows of a group are put in order: as they were found, which is the stated order of the question, or by one thing alone. */
 export const FIND_ORDERS = {
@@ -114,6 +129,7 @@ export function findReport(
         error: r.row.error === null ? 0 : Math.abs(toNumber(exactly(r.row.error))),
         stages: r.row.stages,
       })),
+    asked: askedSays(request),
     certificate: findCertificate(request, answer),
     proven: answer.proven,
     reason: answer.reason && reasonSays(request, answer.reason),
@@ -128,7 +144,7 @@ function listRow(row: FoundRow, isUnbeaten: boolean): FindRow {
   return {
     key: keyOf(row),
     row,
-    graded: gradeOf(row),
+    graded: doubtful(gradeOf(row), doubtOfStages(row.train), row.kind === 'rate' ? 'ppm' : 'arcsec'),
     pairs: pairsText(row),
     steps: row.steps === null ? ['–'] : mixed(exactly(row.steps)),
     ticks: row.intervalTicks === null ? '' : grouped(String(row.intervalTicks)),
@@ -170,12 +186,12 @@ function groupSays(
     const best = rows[0]!;
     return `${counted(rows.length, 'row')}, ${shown.length === rows.length ? 'best first' : `${inWords(shown.length)} unbeaten`}; least ${best.graded.word}`;
   }
+  if (gone.trains === '0' && gone.outside) return 'none within the limits on the steps';
   if (gone.trains === '0') return gone.proven ? 'none come out even' : 'none so far';
   if (gone.trains === null) return 'not gone through';
-  const trains = `${grouped(gone.trains)} ${gone.trains === '1' ? 'train' : 'trains'} come out even`;
+  const trains = `${grouped(gone.trains)} ${gone.trains === '1' ? 'set of wheels comes' : 'sets of wheels come'} out even`;
   const steps = gone.steps === null ? '' : ` at ${grouped(String(gone.steps))} different steps a turn`;
-  const within = rows.length === 0 ? '; none within the limits' : `; ${inWords(shown.length)} shown`;
-  return `${trains}${gone.proven ? '' : ' so far'}${steps}${within}`;
+  return `${trains}${gone.proven ? '' : ' so far'}${steps}; ${inWords(shown.length)} shown`;
 }
 
 /** What does not come out even, apart from what does. */

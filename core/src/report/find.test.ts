@@ -51,7 +51,7 @@ describe('the list of what was found', () => {
       ['Rounded, fewer teeth', 'proven', true],
     ]);
     expect(groups[0]!.says).toBe('none come out even');
-    expect(groups[1]!.says).toContain('204 trains come out even at 9 different steps a turn');
+    expect(groups[1]!.says).toContain('20 sets of wheels come out even at 3 different steps a turn');
     expect(groups[3]!.says).toMatch(/back on a step after [\d\u2009]+, .* turns/);
     expect(proven).toBe(true);
     expect(certificate).toContain(

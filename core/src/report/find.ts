@@ -1,6 +1,13 @@
 import { exactly, factors, mul, toNumber, type Rational } from '../numbers/index.ts';
 import { kindOf } from '../drive/index.ts';
-import type { FindAnswer, FindRequest, FoundRow, Gone, Reason } from '../find/index.ts';
+import {
+  ownOf,
+  type FindAnswer,
+  type FindRequest,
+  type FoundRow,
+  type Gone,
+  type Reason,
+} from '../find/index.ts';
 import { angleText, counted, grouped, inLine, listed, measured, powers, shortList } from './text.ts';
 import { sentenceText } from './rich.ts';
 
@@ -21,6 +28,40 @@ function where({ kit }: FindRequest): string {
   return kit.mostBought === 0
     ? 'From your shelf'
     : `From your shelf and up to ${counted(kit.mostBought, 'bought wheel')}`;
+}
+
+/** What the search built from, family by family, what stays of the present train, and what was left out and why. */
+export function poolSays({ kit }: FindRequest): string {
+  const families = kit.families.flatMap((f) => {
+    const wheels = f.wheels.filter((w) => w.own > 0 || w.buy);
+    if (wheels.length === 0) return [];
+    const size =
+      f.sizeMm === null
+        ? `${f.pair === 'spur' ? 'wheels' : 'belt wheels'} of no ${f.pair === 'spur' ? 'module' : 'pitch'} said`
+        : `${f.pair === 'spur' ? 'wheels of module' : 'belt wheels of pitch'} ${f.sizeMm}`;
+    const owned = wheels.reduce((n, w) => n + w.own, 0);
+    const teeth = `${wheels.length === 1 ? '' : `${wheels[0]!.teeth}–`}${wheels.at(-1)!.teeth} teeth`;
+    return [`${size} (${teeth}${owned > 0 ? `, ${grouped(String(owned))} owned` : ''})`];
+  });
+  const owned = kit.parts.reduce((n, p) => n + Math.min(p.quantity, ownOf(p)), 0);
+  const parts = owned > 0 ? [`${counted(owned, 'whole stage')} of the shelf`] : [];
+  const kept = [...(kit.kept?.first ?? []), ...(kit.kept?.last ?? [])].map(
+    (s) => `${kindOf(s).short} ${kindOf(s).label(s)}`,
+  );
+  const pool = [...families, ...parts, ...(kit.variants ?? [])];
+  return [
+    `Pool: ${pool.length > 0 ? pool.join('; ') : 'nothing'}.`,
+    ...(kept.length > 0 ? [`Kept: ${listed(kept)}.`] : []),
+    ...(kit.leftOut && kit.leftOut.length > 0 ? [`Left out: ${kit.leftOut.join('; ')}.`] : []),
+  ].join(' ');
+}
+
+/** The question that an answer is to, in words. */
+export function askedSays(request: FindRequest): string {
+  const { asked: a } = request;
+  if (a.question === 'ratio') return `Ratio ${inLine(a.target)} : 1`;
+  if (a.question === 'divisions') return `Divisions ${asked(request)}`;
+  return `One turn in ${grouped(String(Number(toNumber(a.periodSeconds).toFixed(6))))} s, ${grouped(String(Math.round(toNumber(a.tickHz))))} ticks a second`;
 }
 
 /** "1, 2 or 3 pairs" */
@@ -51,7 +92,7 @@ export function findCertificate(request: FindRequest, answer: FindAnswer): strin
   const rest = open
     ? ` With ${counted(open.stages, word)} it was stopped: what stands there is provisional.`
     : '';
-  return `${proved(request, answer, proven, word)}${rest}`;
+  return `${proved(request, answer, proven, word)}${rest} ${poolSays(request)}`;
 }
 
 function proved(
@@ -82,9 +123,14 @@ function proved(
   if (!last) return `${where(request)} nothing of ${upTo(proven, word)} comes near enough. ${counts}`;
   const what = request.asked.question === 'ratio' ? 'comes nearer' : 'keeps the rate better';
   if (request.rank === 'pareto')
-    return `${where(request)} nothing of ${upTo(proven, word)} beats one of these in error, stages and teeth at once. ${counts}`;
-  return `${where(request)} nothing of ${upTo(proven, word)} ${what} than these; the last is off by ${ppmText(exactly(last.error!))}. ${counts}`;
+    return `${where(request)} nothing of ${upTo(proven, word)} beats one of these in error, stages, teeth and largest wheel at once. ${counts}`;
+  return `${where(request)} nothing of ${upTo(proven, word)} ${what} than these; the last ${lastSays(last)}. ${counts}`;
 }
+
+const lastSays = (row: FoundRow): string => {
+  const error = exactly(row.error!);
+  return error.n === 0n ? 'is exact' : `is off by ${ppmText(error)}`;
+};
 
 const sum = (gone: readonly Gone[], of: (g: Gone) => number): number => gone.reduce((n, g) => n + of(g), 0);
 
@@ -104,7 +150,7 @@ export function reasonSays(request: FindRequest, reason: Reason): string {
       const primes = listed(reason.primes);
       return reason.primes.length === 1
         ? `${primes} is in none of the wheels and not in the motor: a driven wheel with ${first} teeth, or a multiple of it, would bring it.`
-        : `${primes} are in none of the wheels and not in the motor: each wants a driven wheel of its own, or a multiple of it.`;
+        : `${primes} are in none of the wheels and not in the motor: driven wheels must bring them, one each or one of ${grouped(String(reason.primes.reduce((n, p) => n * BigInt(p), 1n)))} for all.`;
     }
     case 'tooFewStages':
       return reason.primes.length === reason.stages && reason.stages > 1

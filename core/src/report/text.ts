@@ -1,4 +1,13 @@
-import { decimal, floorDiv, numerator, rational, scientific, tenTo, toNumber, type Rational } from '../numbers/index.ts';
+import {
+  decimal,
+  floorDiv,
+  numerator,
+  rational,
+  scientific,
+  tenTo,
+  toNumber,
+  type Rational,
+} from '../numbers/index.ts';
 import type { Factors } from '../numbers/index.ts';
 import type { Exponents } from '../divide/index.ts';
 import { THIN, type Piece, type Rich } from './rich.ts';

@@ -78,11 +78,12 @@ export function workReport(drive: Drive, k: Kinematics, divisions: number | unde
     : k.hinge
       ? hingeRows(drive, k, k.hinge)
       : rotaryRows(drive, k, divisions, radius);
-  const carries = k.travel || k.hinge
-    ? kind.says
-    : radius === null
-      ? 'give a radius in the Job'
-      : `at the rim, ${measured(radius)} mm`;
+  const carries =
+    k.travel || k.hinge
+      ? kind.says
+      : radius === null
+        ? 'give a radius in the Job'
+        : `at the rim, ${measured(radius)} mm`;
   return {
     title: kind.title,
     carries,
@@ -154,12 +155,21 @@ function linearRows(drive: Drive, k: Kinematics): readonly Row[] {
 
 /** At the hinge that a screw opens, all of it at the start. */
 function hingeRows(drive: Drive, k: Kinematics, hinge: PiValue): readonly Row[] {
-  const exactly_ = { label: 'the hinge', text: [`${piText(hinge)} turns of the screw for one turn`], exact: true };
+  const exactly_ = {
+    label: 'the hinge',
+    text: [`${piText(hinge)} turns of the screw for one turn`],
+    exact: true,
+  };
   const minute = measured(piToNumber(hinge) / 1440);
   const rows = [
-    row('screw', 'screw for 15′', 'turns of the screw for 15′ at the hinge', [minute, { unit: 'turns' }], false, () => [
-      exactly_,
-    ]),
+    row(
+      'screw',
+      'screw for 15′',
+      'turns of the screw for 15′ at the hinge',
+      [minute, { unit: 'turns' }],
+      false,
+      () => [exactly_],
+    ),
   ];
   if (!k.stepsPerWorkTurn) return rows;
   const step = angleText(Number(ARCSEC_PER_TURN) / piToNumber(k.stepsPerWorkTurn));

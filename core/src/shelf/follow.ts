@@ -140,3 +140,42 @@ export function owns(
         w.pair === kind && w.teeth === teeth && (sizeMm === null || w.sizeMm === null || w.sizeMm === sizeMm),
     );
 }
+
+/**
+ * A train's stages with lines of the shelf taken for them, where they have what a stage wants and one is free: wheels by teeth and
+ * module, whole parts by all their figures. What follows a line already, or finds none, stays as it is.
+ */
+export function fromShelf(
+  stages: readonly Stage[],
+  parts: readonly ShelfPart[],
+  free: (part: ShelfPart) => number,
+): readonly Stage[] {
+  const taken = new Map<string, number>();
+  for (const id of stages.flatMap(follows)) taken.set(id, (taken.get(id) ?? 0) + 1);
+  const has = (part: ShelfPart): boolean => free(part) > (taken.get(part.id) ?? 0);
+  const take = (part: ShelfPart): ShelfPart => {
+    taken.set(part.id, (taken.get(part.id) ?? 0) + 1);
+    return part;
+  };
+  const wheelOf = (pair: string, sizeMm: number | undefined, teeth: number): ShelfPart | undefined =>
+    parts.find((p) => {
+      const wheel = partKindOf(p).wheel?.(p);
+      const sameSize = sizeMm === undefined || wheel?.sizeMm === sizeMm;
+      return wheel && wheel.pair === pair && wheel.teeth === teeth && sameSize && has(p);
+    });
+  return stages.map((stage) => {
+    if ((stage.kind !== 'spur' && stage.kind !== 'belt') || follows(stage).length > 0) return stage;
+    const size = stage.kind === 'spur' ? stage.moduleMm : stage.pitchMm;
+    const driver = wheelOf(stage.kind, size, stage.z1);
+    if (!driver) return stage;
+    take(driver);
+    const driven = wheelOf(stage.kind, size, stage.z2);
+    const pair = driven && pairOfParts(driver, driven);
+    if (!pair) {
+      taken.set(driver.id, taken.get(driver.id)! - 1);
+      return stage;
+    }
+    take(driven);
+    return { ...stage, ...pair } as Stage;
+  });
+}

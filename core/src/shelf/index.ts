@@ -24,6 +24,7 @@ export {
 export {
   aloneAt,
   followed,
+  fromShelf,
   follows,
   left,
   owns,

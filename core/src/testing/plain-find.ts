@@ -96,19 +96,20 @@ export function plainEven(
   [low, high]: readonly [number, number],
 ): { readonly trains: number; readonly steps: number; readonly least: readonly number[] | null } {
   const steps = new Set<bigint>();
-  let trains = 0;
+  const sets = new Set<string>();
   let least: readonly number[] | null = null;
   for (const train of plainTrains(wheels, stages))
     for (const mode of modes) {
       const n = mul(rational(fullSteps * mode), train.ratio);
       if (n.d !== 1n || !divisions.every((d) => n.n % d === 0n)) continue;
-      trains++;
-      steps.add(n.n);
       if (n.n < BigInt(low) || n.n > BigInt(high)) continue;
+      const set = `${descending(train.driven).join(' ')} : ${descending(train.drivers).join(' ')}`;
+      if (!sets.has(set)) steps.add(n.n);
+      sets.add(set);
       const row = [train.teeth, Number(n.n), mode];
       if (!least || lexically(row, least) < 0) least = row;
     }
-  return { trains, steps: steps.size, least };
+  return { trains: sets.size, steps: steps.size, least };
 }
 
 /**

@@ -5,6 +5,7 @@ import {
   joined,
   requestFor,
   searchSays,
+  workersFor,
   type Drive,
   type FindAnswer,
   type FindRequest,
@@ -31,9 +32,6 @@ interface Hand {
   readonly worker: Worker;
   readonly work: Remote<FindWork>;
 }
-
-/** As many as the machine has cores, less one for the page. */
-const hands = (): number => Math.max(1, (navigator.hardwareConcurrency || 2) - 1);
 
 /** As it can pass to a worker: stores hand out what watches itself. */
 const plain = <T>(data: T): T => JSON.parse(JSON.stringify(data)) as T;
@@ -68,9 +66,9 @@ export const useFinding = defineStore('finding', () => {
     progress.value = [];
   }
 
-  function start(): readonly Hand[] {
+  function start(request: FindRequest): readonly Hand[] {
     end();
-    pool = Array.from({ length: hands() }, () => {
+    pool = Array.from({ length: workersFor(request, navigator.hardwareConcurrency || 2) }, () => {
       const worker = new Worker(new URL('../workers/find.worker.ts', import.meta.url), { type: 'module' });
       return { worker, work: wrap<FindWork>(worker) };
     });
@@ -86,7 +84,7 @@ export const useFinding = defineStore('finding', () => {
       const count = shelf.usedBeside(p.id, drive.name);
       if (count > 0) used[p.id] = count;
     }
-    const asked = { find: drive.find, job: drive.job, train: drive.train };
+    const asked = { find: drive.find, job: drive.job, train: drive.train, timer: drive.timer };
     const key = JSON.stringify([driveId, asked, shelf.parts, used]);
     if (finding.value?.key === key) return;
     const request = requestFor(drive, shelf.parts, (id) => used[id] ?? 0);
@@ -99,7 +97,7 @@ export const useFinding = defineStore('finding', () => {
       return;
     }
     refusal.value = null;
-    const mates = start();
+    const mates = start(request.value);
     const whole: FindTask = {
       drive: plain(drive),
       shelf: plain(shelf.parts),

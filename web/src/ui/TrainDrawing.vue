@@ -232,7 +232,11 @@ const inner = (w: DrawnWheel): string => {
           class="s2"
           :d="`M${picture.bar.x} ${picture.bar.y}h${picture.bar.length}M${picture.bar.x} ${picture.bar.y - 5}v10M${picture.bar.x + picture.bar.length / 2} ${picture.bar.y - 3}v6M${picture.bar.x + picture.bar.length} ${picture.bar.y - 5}v10`"
         />
-        <text class="lt" :x="picture.bar.x + (picture.bar.length > 0 ? picture.bar.length + 8 : 0)" :y="picture.bar.y + 4.5">
+        <text
+          class="lt"
+          :x="picture.bar.x + (picture.bar.length > 0 ? picture.bar.length + 8 : 0)"
+          :y="picture.bar.y + 4.5"
+        >
           {{ picture.bar.says }}
         </text>
       </g>

@@ -101,3 +101,9 @@ export const altAzInputs: readonly InputSpec[] = [
     ...optional,
   },
 ];
+
+const ARCSEC_PER_RADIAN = (180 / Math.PI) * 3600;
+
+/** ″ of sky on one pixel. (handbook: follow) */
+export const pixelScale = (pixelUm: number, focalMm: number): number =>
+  (ARCSEC_PER_RADIAN / 1000) * (pixelUm / focalMm);

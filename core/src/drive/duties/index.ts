@@ -5,11 +5,11 @@ import { knobInputs, spinInputs } from './spin.ts';
 import { sweepInputs } from './sweep.ts';
 import { timerInputs } from './timer.ts';
 
-export type { AltAz, Camera } from './camera.ts';
+export { pixelScale, type AltAz, type Camera } from './camera.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
 export { refuseSweep, type Easing, type Sweep } from './sweep.ts';
-export { controllerInputs, keepingInputs, type Timer } from './timer.ts';
+export { controllerInputs, counterBits, keepingInputs, tickHz, type Timer } from './timer.ts';
 
 /** What a drive may be asked to do besides dividing, and what is needed to judge it: each duty is data with its inputs. (handbook: follow, travel) */
 

@@ -1,3 +1,4 @@
+import { exactly, rational, type Rational } from '../../numbers/index.ts';
 import type { InputSpec } from '../inputs.ts';
 import { optional } from './common.ts';
 
@@ -123,3 +124,18 @@ export const keepingInputs: readonly InputSpec[] = [
 ];
 
 export const timerInputs: readonly InputSpec[] = [...controllerInputs, ...keepingInputs];
+
+/** Ticks a second that a wait is counted in: of the timer, or whole delays. */
+export function tickHz(timer: Timer): Rational {
+  switch (timer.waits ?? 'timer') {
+    case 'ms':
+      return rational(1000);
+    case 'us':
+      return rational(1_000_000);
+    case 'timer':
+      return exactly(timer.tickHz);
+  }
+}
+
+/** Bits of its counter, until somebody says. */
+export const counterBits = (timer: Timer): number => timer.bits ?? 16;

@@ -49,3 +49,5 @@ export const stageInputs = (stage: StageData): readonly InputSpec[] => [
   ...kindOf(stage).inputs,
   ...commonInputs,
 ];
+
+export { wormHolds } from './worm.ts';

@@ -8,7 +8,14 @@ import {
   toNumber,
   type Rational,
 } from '../../numbers/index.ts';
-import { periodOf, type ArmKind, type Drive, type Kinematics, type TangentArm } from '../../drive/index.ts';
+import {
+  periodOf,
+  type ArmKind,
+  type Drive,
+  type Kinematics,
+  type TangentArm,
+  tickHz,
+} from '../../drive/index.ts';
 import { doubtOf, gradeWithin, isSure, toleranceArcsec, toleranceOf } from '../../motion/index.ts';
 import {
   armError,
@@ -17,7 +24,6 @@ import {
   corrections,
   screwFor,
   speedAt,
-  tickHz,
   turningArm,
   type Correction,
   type TurningArm,

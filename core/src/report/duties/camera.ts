@@ -1,12 +1,7 @@
+import { pixelScale } from '../../drive/index.ts';
 import { doubtOf } from '../../motion/index.ts';
 import type { Drive, Kinematics } from '../../drive/index.ts';
-import {
-  longestExposure,
-  onChip,
-  pixelScale,
-  turningExposure,
-  undrivenExposure,
-} from '../../follow/index.ts';
+import { longestExposure, onChip, turningExposure, undrivenExposure } from '../../follow/index.ts';
 import { doubtful, doubtText } from '../doubt-words.ts';
 import { measured, timeText } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';

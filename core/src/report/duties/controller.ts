@@ -1,7 +1,8 @@
+import { counterBits } from '../../drive/index.ts';
 import { exactly, toNumber } from '../../numbers/index.ts';
 import type { Drive, Kinematics } from '../../drive/index.ts';
 import { gradeReach } from '../../motion/index.ts';
-import { counterBits, longestWait } from '../../follow/index.ts';
+import { longestWait } from '../../follow/index.ts';
 import { speedOf } from '../../travel/index.ts';
 import type { Graded } from '../figure.ts';
 import { grouped, measured } from '../text.ts';

@@ -1,7 +1,8 @@
+import { tickHz } from '../../drive/index.ts';
 import { toNumber } from '../../numbers/index.ts';
 import type { Drive } from '../../drive/index.ts';
 import { gradeWithin } from '../../motion/index.ts';
-import { tickHz } from '../../follow/index.ts';
+
 import {
   LONGEST_TABLE,
   rampLength,

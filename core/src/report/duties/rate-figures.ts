@@ -10,17 +10,17 @@ import {
   toText,
   type Rational,
 } from '../../numbers/index.ts';
-import { ratePeriods, type Drive, type Kinematics, type Rate, type Timer } from '../../drive/index.ts';
-import { doubtOf, isSure } from '../../motion/index.ts';
 import {
-  clockOff,
+  ratePeriods,
+  type Drive,
+  type Kinematics,
+  type Rate,
+  type Timer,
   counterBits,
-  largestCause,
-  overheadSeconds,
-  ppm,
   tickHz,
-  type Timing,
-} from '../../follow/index.ts';
+} from '../../drive/index.ts';
+import { doubtOf, isSure } from '../../motion/index.ts';
+import { clockOff, largestCause, overheadSeconds, ppm, type Timing } from '../../follow/index.ts';
 import type { Figure, WorkingLine } from '../figure.ts';
 import type { Rich } from '../rich.ts';
 import { fraction, grouped, measured, mixed, signed, timeText, whole } from '../text.ts';

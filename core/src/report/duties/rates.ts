@@ -17,6 +17,7 @@ import {
   type Drive,
   type Kinematics,
   type Rate,
+  counterBits,
 } from '../../drive/index.ts';
 import {
   doubtOf,
@@ -29,7 +30,6 @@ import {
 import {
   armError,
   causesOf,
-  counterBits,
   largestCause,
   secondsADay,
   timingOf,

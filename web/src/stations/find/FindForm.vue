@@ -4,6 +4,7 @@ import {
   FIND_KINDS,
   findForm,
   findInputs,
+  kindOf,
   type Drive,
   type Edit,
   type FindKind,
@@ -146,9 +147,22 @@ const STAGES = [1, 2, 3, 4] as const;
       >
     </div>
 
+    <template v-if="drive.train.stages.length > 0">
+      <h3>Keep</h3>
+      <div class="kinds" role="group" aria-label="Stages that stay">
+        <label v-for="(s, i) in drive.train.stages" :key="i"
+          ><input
+            type="checkbox"
+            :checked="s.kept === true"
+            @change="edit({ do: 'stage', at: i, key: 'kept', text: s.kept ? '' : 'true' })"
+          />{{ kindOf(s).short.replace(/^./, (c) => c.toUpperCase()) }} {{ kindOf(s).label(s) }}</label
+        >
+      </div>
+    </template>
+
     <h3>Limits</h3>
     <div class="upto">
-      <span>Stages, most</span>
+      <span>{{ drive.train.stages.some((s) => s.kept) ? 'Stages beside' : 'Stages, most' }}</span>
       <span class="seg" role="radiogroup" aria-label="Most stages">
         <label v-for="n in STAGES" :key="n"
           ><input

@@ -7,11 +7,13 @@ import {
   findReport,
   foundSays,
   foundTrain,
+  fromShelf,
   refusalSays,
   withFound,
   type FindOrder,
   type FindRow,
   type FoundRow,
+  type Stage,
 } from '@pendrix/core';
 import { useFinding } from '../../stores/finding.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -75,11 +77,16 @@ const found = computed(() =>
     : null,
 );
 
+/** What the train takes of the shelf, beside what other drives take of it. */
+const taken = (stages: readonly Stage[]): readonly Stage[] =>
+  fromShelf(stages, shelf.parts, (p) => p.own - shelf.usedBeside(p.id, present.value.drive.name));
+
 function use(): void {
   if (!row.value || !mine.value || id.value === null) return;
   const at = id.value;
   const says = `use ${foundSays(row.value.row)}`;
-  edit({ do: 'train', train: foundTrain(present.value.drive, mine.value.request, row.value.row), says });
+  const train = foundTrain(present.value.drive, mine.value.request, row.value.row);
+  edit({ do: 'train', train: { ...train, stages: taken(train.stages) }, says });
   notices.tell({
     says: `The train is now ${foundSays(row.value.row)}.`,
     tone: 'plain',
@@ -138,6 +145,10 @@ const again = (): void => {
         <FindForm :drive="present.drive" :edit="edit" />
         <div class="results">
           <template v-if="report">
+            <p class="asked">
+              <b>{{ report.asked }}</b>
+              <span v-if="refusal" class="tone-misses"> {{ refusal.says }}. {{ refusal.cure }}.</span>
+            </p>
             <FindList
               :report="report"
               :opened="opened"
@@ -208,6 +219,11 @@ const again = (): void => {
 .right {
   background: var(--p-surface);
   border-left: 1px solid var(--p-hair);
+}
+.asked {
+  padding: 6px 14px;
+  font-size: 14px;
+  border-bottom: 1px solid var(--p-hair);
 }
 .body {
   flex: 1 1 0;

@@ -82,10 +82,8 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
         <h2>Run</h2>
         <span class="q"
           >{{ D }} gaps, <RichText :text="plate ? rows.crank : rows.steps" />
-          {{ plate ? 'from each to the next' : `${rows.unit} a turn` }}<template
-            v-if="state.plan.doubt"
-            >, {{ state.plan.doubt }}</template
-          ></span
+          {{ plate ? 'from each to the next' : `${rows.unit} a turn`
+          }}<template v-if="state.plan.doubt">, {{ state.plan.doubt }}</template></span
         >
         <span class="sp"></span>
         <v-btn variant="text" :prepend-icon="mdiTableLarge" @click="emit('sheet')">Sheet</v-btn>

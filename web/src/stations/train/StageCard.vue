@@ -7,6 +7,8 @@ import {
   mdiDeleteOutline,
   mdiDotsVertical,
   mdiDragVertical,
+  mdiPin,
+  mdiPinOff,
 } from '@mdi/js';
 import {
   follows,
@@ -96,11 +98,19 @@ function keys(e: KeyboardEvent): void {
             :disabled="at === last"
             @click="emit('move', at + 1)"
           />
+          <v-list-item
+            :prepend-icon="stage.kept ? mdiPinOff : mdiPin"
+            :title="stage.kept ? 'Let it be changed' : 'Keep this stage'"
+            @click="edit({ do: 'stage', at, key: 'kept', text: stage.kept ? '' : 'true' })"
+          />
           <v-list-item :prepend-icon="mdiBookshelf" title="From the shelf…" @click="emit('shelf')" />
           <v-list-item :prepend-icon="mdiDeleteOutline" title="Remove" @click="emit('remove')" />
         </v-list>
       </v-menu>
     </template>
+    <p v-if="stage.kept" class="follows">
+      <v-icon :icon="mdiPin" size="16" /><span>kept: Find and cures leave it as it is</span>
+    </p>
     <p v-if="lines.length > 0" class="follows">
       <v-icon :icon="mdiBookshelf" size="16" />
       <span
