@@ -306,3 +306,19 @@ describe('what cannot be, and what cannot be read', () => {
     expect(await refusal(request)).toContain(place);
   });
 });
+
+describe('a kept stage', () => {
+  test('every train ends with it, and the rest makes what is left', async () => {
+    const worm = { kind: 'worm', starts: 1, wheel: 90 };
+    const { results, certificate } = await ask({
+      question: 'ratio',
+      target: '342',
+      pool: { wheels: { from: 12, to: 80 }, kept: [worm] },
+      maxStages: 1,
+    });
+    expect(results[0]).toMatchObject({ ratio: '342', error: '0', largest: 90 });
+    for (const r of results) expect(r.stages.at(-1)).toEqual(worm);
+    expect(certificate.says).toContain('Kept: worm 1 : 90.');
+    expect(certificate.says).toContain('Pool: wheels of no module said (12–80 teeth).');
+  });
+});

@@ -99,6 +99,7 @@ const schema = Joi.object({
   pool: Joi.object({
     wheels,
     parts: Joi.array().items(part).max(20_000),
+    kept: Joi.array().items(stage).max(20),
     families: Joi.array().items(family).max(20),
     mostBought: Joi.number().integer().min(0).max(20),
   }).required(),
@@ -133,6 +134,7 @@ interface RequestFile {
   readonly pool: {
     readonly wheels?: WheelsFile;
     readonly parts?: readonly (Stage & { readonly quantity: number })[];
+    readonly kept?: readonly Stage[];
     readonly families?: readonly {
       readonly pair: 'spur' | 'belt';
       readonly sizeMm?: number;
@@ -197,6 +199,7 @@ function requestOf(file: RequestFile): Result<FindRequest> {
         quantity: many,
       })),
       mostBought: pool.mostBought ?? (owned && families.length > 0 ? 0 : null),
+      ...(pool.kept && { kept: { first: [], last: pool.kept } }),
       ...pairLimits(limits),
     },
     maxStages: file.maxStages,

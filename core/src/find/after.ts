@@ -41,12 +41,11 @@ export function* findAfter(request: FindRequest, answer: FindAnswer): Search<Fin
       more.push(...(yield* near(bench, hands, request, request.asked.divisions, answer.rows)));
   }
   if (request.rank !== 'best') {
-    const found =
-      request.asked.question === 'rate'
-        ? yield* rateFront(request)
-        : request.asked.question === 'divisions'
-          ? yield* withSmallerWheels(request, answer.rows)
-          : { rows: [], proven: true };
+    let found: Part = { rows: [], proven: true };
+    // the search for a rate itself looks for the least errors alone; that for a ratio has its front already
+    if (request.asked.question === 'rate' && request.rank === 'both')
+      found = yield* findShare({ ...request, rank: 'pareto' }, WHOLE);
+    if (request.asked.question === 'divisions') found = yield* withSmallerWheels(request, answer.rows);
     more.push(...found.rows);
     proven &&= found.proven;
   }
@@ -57,14 +56,6 @@ export function* findAfter(request: FindRequest, answer: FindAnswer): Search<Fin
 }
 
 type Part = Pick<FindAnswer, 'rows' | 'proven'>;
-
-/** What nothing beats in error, stages, teeth and largest wheel: the search for a rate itself looks for the least errors alone. */
-const rateFront = (request: FindRequest): Search<Part> =>
-  request.rank === 'both' ? findShare({ ...request, rank: 'pareto' }, WHOLE) : nothing();
-
-function* nothing(): Search<Part> {
-  return { rows: [], proven: true };
-}
 
 /**
  * What nothing beats when the largest wheel counts too: the front again with only wheels below the largest that it took, until

@@ -2,7 +2,8 @@ import { gcd, lcm } from '../numbers/index.ts';
 import { Rows, Tally, type DivisionsQuestion, type EvenRatio } from './even-rows.ts';
 import { Hands } from './hands.ts';
 import type { Shape, Workbench } from './kit.ts';
-import { divisorsUpTo, LARGEST_PRODUCT, places, type Products } from './products.ts';
+import { divisorsUpTo } from './divisors.ts';
+import { LARGEST_PRODUCT, places, type Products } from './products.ts';
 import type { Search } from './search.ts';
 
 /** How many there are with so many stages within the limits; `trains` counts sets of wheels, whatever their order and mode. */

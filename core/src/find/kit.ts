@@ -1,10 +1,11 @@
 import { ONE, mul, toNumber, type Rational } from '../numbers/index.ts';
 import { wormHolds, type Stage } from '../drive/index.ts';
+import { multisets, shared } from './choosing.ts';
 import { ownOf, partKey, partLargest, partRatio, partTeeth, type FixedPart } from './parts.ts';
+import { primesOf } from './divisors.ts';
 import {
   ONLY_ONE,
   ONLY_ONE_WEIGHTED,
-  primesOf,
   ProductSets,
   times,
   timesWeighted,
@@ -287,24 +288,3 @@ export class Workbench {
 /** Both lists may be long: the shorter is taken wheel by wheel. */
 const timesSorted = (a: Products, b: Products): Products =>
   a.length < b.length ? timesSorted(b, a) : b === ONLY_ONE ? a : times(a, b);
-
-/** In how many ways so many can be chosen of some kinds, the same one as often as one likes. */
-function multisets(kinds: number, count: number): number {
-  let out = count > 0 && kinds === 0 ? 0 : 1;
-  for (let i = 0; i < count; i++) out = (out * (kinds + i)) / (i + 1);
-  return Math.round(out);
-}
-
-/** Every way to share a whole number between so many. */
-function* shared(count: number, among: number): Generator<readonly number[]> {
-  if (among === 0) {
-    if (count === 0) yield [];
-    return;
-  }
-  if (among === 1) {
-    yield [count];
-    return;
-  }
-  for (let first = count; first >= 0; first--)
-    for (const rest of shared(count - first, among - 1)) yield [first, ...rest];
-}

@@ -2,7 +2,8 @@ import { lcm, rational } from '../numbers/index.ts';
 import { compareRows, type DivisionsQuestion, type EvenRatio } from './even-rows.ts';
 import type { Hands } from './hands.ts';
 import type { Shape, Workbench } from './kit.ts';
-import { divisorsUpTo, LARGEST_PRODUCT, places, type Products } from './products.ts';
+import { divisorsUpTo } from './divisors.ts';
+import { LARGEST_PRODUCT, places, type Products } from './products.ts';
 import type { Search } from './search.ts';
 import { bestTrain, trainTeeth } from './trains.ts';
 

@@ -229,7 +229,7 @@ describe('the search of a drive', () => {
       pair: { meet: 'hunting' },
     });
     expect(asked.maxStages).toBe(2);
-    expect(taken(drive({ question: 'rate' })).asked).toMatchObject({ question: 'rate', bits: 32 });
+    expect(taken(drive({ question: 'rate' })).asked).toMatchObject({ question: 'rate', bits: 16 });
   });
 
   test('a kit from the shelf: families by size, parts that are stages, nothing else', () => {

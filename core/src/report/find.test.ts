@@ -157,7 +157,7 @@ describe('in words', () => {
     expect(findReport(asked, found, true).groups[2]!.says).toContain('least +0.32 ppm');
     const front = { ...asked, rank: 'pareto' as const };
     expect(findCertificate(front, runNow(find(front)))).toContain(
-      'beats one of these in error, stages and teeth',
+      'beats one of these in error, stages, teeth and largest wheel',
     );
   });
 

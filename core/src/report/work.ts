@@ -15,24 +15,15 @@ import {
   knownPlay,
   lostMotion,
   outputKindOf,
-  readMoves,
   type Drive,
   type Kinematics,
 } from '../drive/index.ts';
-import { judgeMove, type JudgedMove } from '../divide/index.ts';
-import { doubtful } from './doubt-words.ts';
-import type { Figure, Graded, WorkingLine } from './figure.ts';
+import { moveReports, type MoveReport } from './moves.ts';
+import type { Figure, WorkingLine } from './figure.ts';
 import { rpmOf, speedLine, stepAngle } from './shafts.ts';
 import { stageLines, turnLine } from './train.ts';
 import { angleText, dmsText, grouped, lengthText, measured, mixed, strong, timeText, whole } from './text.ts';
 import type { Rich } from './rich.ts';
-
-/** One wanted move of a linear output. */
-export interface MoveReport {
-  readonly label: string;
-  readonly graded: Graded;
-  readonly figure: Figure;
-}
 
 /** The work: what one division, one microstep and one turn are there, and what a maker should know of it. */
 export interface WorkReport {
@@ -274,54 +265,4 @@ function extremes(drive: Drive, k: Kinematics): readonly string[] {
       'The last wheel’s backlash is more than a day’s motion: at first it only takes up backlash. Never drive such a train from its slow end.',
     );
   return out;
-}
-
-function moveReports(drive: Drive, k: Kinematics): readonly MoveReport[] {
-  const read = readMoves(drive.job.moves ?? '');
-  if (!k.travel || !read.ok) return [];
-  const tolerance = drive.job.toleranceMm === undefined ? null : exactly(drive.job.toleranceMm);
-  return read.value.flatMap((move, i) => {
-    const judged = judgeMove(drive.train, k, move, tolerance);
-    return judged ? [moveReport(drive, k, judged, i)] : [];
-  });
-}
-
-function moveReport(drive: Drive, k: Kinematics, m: JudgedMove, i: number): MoveReport {
-  const error = lengthText(Math.abs(m.errorMm)).join(' ');
-  const words: Record<string, string> = {
-    even: 'Even',
-    evenMicrostep: `Even at 1/${m.coarsestMode ?? '?'}`,
-    rounded: `Rounded ±${error}`,
-    misses: m.stopped ? `Stopped by the limit, ${error} short` : `Misses, off by ${error}`,
-  };
-  const label = /mm|in|µ|π|pi/i.test(m.move.text) ? m.move.text : `${m.move.text} mm`;
-  const steps: Rich = m.steps.piPower === 0 ? mixed(m.steps.q) : [measured(piToNumber(m.steps))];
-  const exactSteps = piText(m.steps);
-  return {
-    label,
-    graded: doubtful({ grade: m.grade, word: words[m.grade] ?? 'Unknown' }, m.doubt, 'ppm'),
-    figure: {
-      key: `work.move${i}`,
-      label: `steps for ${label}`,
-      value: exactSteps,
-      text: steps,
-      exact: m.steps.piPower === 0,
-      working: () => [
-        turnLine(drive, k),
-        { label: 'travel a turn', text: [`${piText(k.travel!)} mm`], exact: true },
-        { label: 'the move', text: [`${piText(m.move.mm)} mm`], exact: true },
-        { label: 'steps, exactly', text: [exactSteps], exact: true },
-        ...(m.errorMm === 0
-          ? []
-          : [
-              {
-                label: 'goes to',
-                text: [`${whole(m.nearest)}: ${error} ${m.errorMm > 0 ? 'too far' : 'short'}`],
-                exact: false,
-              },
-            ]),
-        { label: `steps for ${label}`, text: strong(steps), exact: m.steps.piPower === 0 },
-      ],
-    },
-  };
 }

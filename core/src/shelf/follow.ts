@@ -176,6 +176,6 @@ export function fromShelf(
       return stage;
     }
     take(driven);
-    return { ...stage, ...pair } as Stage;
+    return { ...stage, ...pair };
   });
 }

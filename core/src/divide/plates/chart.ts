@@ -45,6 +45,8 @@ export interface NewPlates {
   readonly beyond: readonly number[];
   /** the fewest circles that serve the rest: every choice, fewest holes first */
   readonly choices: readonly NewPlate[];
+  /** where a plate of so many circles cannot serve all: circle by circle what serves the most of what is left; null where it can */
+  readonly most: (NewPlate & { readonly left: readonly number[] }) | null;
 }
 
 /** Circles of one choice at most. */
@@ -77,7 +79,34 @@ export function newPlates(
       serves: open.filter((n) => holes % n.circle === 0).map((n) => n.divisions),
     })),
   }));
-  return { served, beyond, choices };
+  return {
+    served,
+    beyond,
+    choices,
+    most: choices.length > 0 || open.length === 0 ? null : mostServed(open, mostHoles),
+  };
+}
+
+interface Need {
+  readonly divisions: number;
+  readonly circle: number;
+}
+
+/** Circle by circle the one that serves the most counts of those left, of equals the smallest; as many as one plate takes. */
+function mostServed(open: readonly Need[], mostHoles: number): NonNullable<NewPlates['most']> {
+  let left = open;
+  const circles: NewPlate['circles'][number][] = [];
+  while (left.length > 0 && circles.length < MOST_CIRCLES) {
+    let best: { readonly holes: number; readonly serves: readonly Need[] } = { holes: 0, serves: [] };
+    for (let holes = 2; holes <= mostHoles; holes++) {
+      const serves = left.filter((n) => holes % n.circle === 0);
+      if (serves.length > best.serves.length) best = { holes, serves };
+    }
+    const { holes, serves } = best;
+    circles.push({ holes, serves: open.filter((n) => holes % n.circle === 0).map((n) => n.divisions) });
+    left = left.filter((n) => !serves.includes(n));
+  }
+  return { circles, left: left.map((n) => n.divisions) };
 }
 
 /** Every set of the fewest numbers up to `most` such that each of `needs` divides one of them; smallest sum first. */

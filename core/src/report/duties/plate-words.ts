@@ -8,7 +8,7 @@ import {
   type SimpleMove,
 } from '../../divide/index.ts';
 import type { Figure } from '../figure.ts';
-import type { Rich } from '../rich.ts';
+import { plainText, type Rich } from '../rich.ts';
 import { fraction, grouped, listed, mixed } from '../text.ts';
 import { figureOf, worked } from './duty.ts';
 
@@ -202,7 +202,8 @@ export function procedure(
   if (wheels)
     return [
       `Wheels from spindle to plate: ${wheelsText(wheels)} (drivers : driven)${wheels.ratio.s < 0n ? ', with one idler more, so that the plate turns against the crank' : ''}.`,
-      `Free the plate from its stop and move as for ${wheels.near}: the arms over ${wheels.move.holes + 1} holes of ${wheels.move.circle}.`,
+      `Free the plate from its stop and move as for ${wheels.near}, each time ${plainText(simpleText(wheels.move))}:`,
+      ...procedure(turns, wheels.move, null, null),
     ];
   return [`Make a circle of ${smallestCircle(turns)} holes, or a multiple.`];
 }

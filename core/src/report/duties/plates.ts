@@ -156,7 +156,7 @@ function rowOf(a: PlateAnswer, worm: Rational, wheels: Differential | null): Pla
           graded: { grade: 'even', word: 'Even with wheels' },
           move: [`as ${wheels.near}: `, ...simpleText(wheels.move)],
           plate: `plate ${wheels.move.plate + 1}`,
-          arms: String(wheels.move.holes + 1),
+          arms: wheels.move.holes === 0 ? '' : String(wheels.move.holes + 1),
           also: `wheels ${wheelsText(wheels)}`,
         };
       return {
@@ -182,11 +182,15 @@ function freshSays(
       ? ''
       : ` ${shortList(fresh.beyond.map((n) => grouped(String(n))))} ${fresh.beyond.length === 1 ? 'wants' : 'want'} more than ${mostHoles} holes.`;
   const [choice] = fresh.choices;
-  if (!choice)
+  if (!choice && fresh.most) {
+    const { circles, left } = fresh.most;
+    const [first] = circles;
     return {
-      strong: `No new plate serves ${shortList(open)}.`,
-      rest: beyond.trim() || 'More than twelve circles would be wanted: ask for fewer counts.',
+      strong: `No plate of ${inWords(circles.length)} circles serves all of ${shortList(open)}.`,
+      rest: `A circle of ${first!.holes} alone serves ${counted(first!.serves.length, 'count')}; these ${inWords(circles.length)} serve all but ${left.length === 0 ? 'none' : shortList(left.map(String))}.${beyond}`,
     };
+  }
+  if (!choice) return { strong: `No new plate serves ${shortList(open)}.`, rest: beyond.trim() };
   const compound = answers.filter((a) => a.how === 'compound').map((a) => String(a.divisions));
   const served =
     compound.length === 0

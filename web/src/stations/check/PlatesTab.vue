@@ -26,7 +26,11 @@ const opened = computed(() =>
 const making = ref(false);
 const choice = ref(0);
 const fresh = computed(
-  () => plates.value?.fresh.choices[choice.value] ?? plates.value?.fresh.choices[0] ?? null,
+  () =>
+    plates.value?.fresh.choices[choice.value] ??
+    plates.value?.fresh.choices[0] ??
+    plates.value?.fresh.most ??
+    null,
 );
 /** The circle that is offered to be made: what the opened count lacks, else the first of the best new plate. */
 const toMake = computed(() => fresh.value?.circles[0]?.holes ?? 26);

@@ -4,7 +4,6 @@ import {
   FIND_KINDS,
   findForm,
   findInputs,
-  kindOf,
   type Drive,
   type Edit,
   type FindKind,
@@ -13,6 +12,7 @@ import {
 } from '@pendrix/core';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import ReadField from '../../ui/ReadField.vue';
+import KeepStages from './KeepStages.vue';
 
 /** What is searched for and from what: read from the job, and bent here. Everything is kept with the drive. */
 const { drive, edit } = defineProps<{
@@ -147,18 +147,7 @@ const STAGES = [1, 2, 3, 4] as const;
       >
     </div>
 
-    <template v-if="drive.train.stages.length > 0">
-      <h3>Keep</h3>
-      <div class="kinds" role="group" aria-label="Stages that stay">
-        <label v-for="(s, i) in drive.train.stages" :key="i"
-          ><input
-            type="checkbox"
-            :checked="s.kept === true"
-            @change="edit({ do: 'stage', at: i, key: 'kept', text: s.kept ? '' : 'true' })"
-          />{{ kindOf(s).short.replace(/^./, (c) => c.toUpperCase()) }} {{ kindOf(s).label(s) }}</label
-        >
-      </div>
-    </template>
+    <KeepStages :drive="drive" :edit="edit" />
 
     <h3>Limits</h3>
     <div class="upto">
