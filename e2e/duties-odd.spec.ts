@@ -21,7 +21,7 @@ test('fields of rates and timers take no nonsense, and what was in force stays',
   await openDemo(page);
   await openDrive(page, 'Night meadow', 'Check');
   const before = await page.locator('.ways').innerText();
-  await refuses(page, 'Ticks a second', [
+  await refuses(page, 'Timer rate', [
     ['', /nothing is written/i],
     ['fast', /cannot be read as a clock/],
     ['-5', /negative/],
@@ -76,10 +76,10 @@ test('with the keyboard alone: from the job to a rate, its timer, and another ta
   await page.keyboard.press('g');
   await page.keyboard.press('c');
   await expect(page.locator('main h2').first()).toHaveText('Check');
-  await page.getByRole('button', { name: 'Give the timer' }).press('Enter');
-  await page.getByRole('radio', { name: /Share/ }).focus();
+  await page.getByRole('button', { name: 'Add the controller' }).press('Enter');
+  await page.getByRole('radio', { name: /Alternate/ }).focus();
   await page.keyboard.press('ArrowDown');
-  await expect(page.locator('.ways tr.on')).toContainText('Always');
+  await expect(page.locator('.ways tr.on')).toContainText('One interval');
   await page.getByRole('link', { name: 'Plates', exact: true }).press('Enter');
   await page.getByRole('button', { name: /Begin with three plates/ }).press('Enter');
   await field(page, 'Worm').fill('40:1');
@@ -124,5 +124,5 @@ test('the sheet of one count by plates prints by itself; on a phone the tabs are
   expect(wide).toBeLessThanOrEqual(1);
   await page.getByRole('link', { name: 'Spin', exact: true }).click();
   await page.getByRole('button', { name: 'Ask for a range of speeds' }).click();
-  await expect(page.getByRole('region', { name: 'Spin 1' })).toContainText('Motor at the fastest');
+  await expect(page.getByRole('region', { name: 'Speed range 1' })).toContainText('Motor at the fastest');
 });

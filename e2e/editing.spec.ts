@@ -128,7 +128,7 @@ test('two tabs on one drive agree', async ({ page, context }) => {
   await openDrive(page, 'Tide dial', 'Job');
   const other = await context.newPage();
   await other.goto(page.url());
-  await field(other, 'Divisions of one turn').fill('59');
+  await field(other, 'Divisions of one turn').fill('61');
   await expect(cell(page, 'divisions')).toContainText('of 1');
 });
 

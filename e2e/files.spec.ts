@@ -101,6 +101,6 @@ test('tables leave as CSV and a backup holds everything', async ({ page }) => {
   const sheet = await targets;
   expect(sheet.suggestedFilename()).toBe('targets-95.csv');
   expect(readFileSync(await sheet.path(), 'utf8').split('\n')[2]).toBe(
-    '2,1,11520,11520,0,0.000000000,3.789473684,18/5',
+    '2,1,11520,11520,0,0.000000000,3.789473684,18/5,gap',
   );
 });

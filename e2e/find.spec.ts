@@ -83,6 +83,8 @@ test('a ratio and a rate are searched for, and what cannot be read is said under
   await expect(rows(page).first()).toContainText('+0.32 ppm');
   await page.getByRole('radiogroup', { name: 'Question' }).getByText('Rate').click();
   await field(page, 'Steps').fill('1000-');
+  await field(page, 'Timer').fill('2000000');
+  await field(page, 'Counter').fill('32');
   await expect(rows(page).first()).toContainText('Exact');
   await expect(certificate(page)).toContainText('57 442 727'.replaceAll(' ', '\u2009'));
   await field(page, 'Wheels').fill('127-12');

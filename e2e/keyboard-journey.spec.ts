@@ -137,10 +137,10 @@ test('the keys are listed under ?, and search finds counts, stations and drives'
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('/');
-  await page.keyboard.type('58');
+  await page.keyboard.type('62');
   await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('Rounded ±0.57″');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: '58, gap by gap' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '62, gap by gap' })).toBeVisible();
   await page.locator('h2').first().click();
   await page.keyboard.press('/');
   await page.keyboard.type('tide');

@@ -17,7 +17,7 @@ async function fiveStages(page: Page): Promise<void> {
   await expect(page.locator('.sub').first()).toContainText('reduction 14953');
   await expect(stage(page, 2)).toContainText('(13 + 47)/4 = 15: four planets fit.');
   await expect(stage(page, 4)).toContainText('indexes 60°');
-  await expect(cell(page, 'steps')).toContainText('Locked');
+  await expect(cell(page, 'steps')).toContainText('Repeats after 13 turns');
   const says = page.getByRole('img', { name: /Train reduction/ });
   await expect(says).toHaveAccessibleName(
     /^Stepper motor, then belt 20 : 60 to shaft 1, which makes 4 984 8\/13 turns .* then planetary 13 \/ 47 to shaft 2, .* then Geneva 6 slots to shaft 4, .* then worm 1 : 60 to shaft 5, which carries the work, then table\. Train reduction 14 953 11\/13 : 1\.$/,
@@ -222,7 +222,7 @@ test('sources, a linear output, limits and an encoder', async ({ page }) => {
   await page.getByRole('button', { name: /Another source than/ }).click();
   await page.getByText('Spring barrel', { exact: true }).click();
   await expect(page.getByText('A wound spring can break fingers')).toBeVisible();
-  await page.getByRole('button', { name: 'Read, put away' }).click();
+  await page.getByRole('button', { name: 'Dismiss' }).click();
   await expect(page.getByText('A wound spring can break fingers')).toBeHidden();
   await expect(page.getByText(/Runs 3 hours on one winding/)).toBeVisible();
   await expect(cell(page, 'steps')).toContainText('Unknown');

@@ -9,7 +9,9 @@ export interface BenchReport {
   readonly before: SheetRow | null;
   /** the last moves, newest first, with the time of each */
   readonly last: readonly { readonly at: number; readonly row: SheetRow }[];
-  /** "Gap 4", "Rewind", "All cut" */
+  /** where it stands: "Gap 4", "Rewind", "Done" */
+  readonly place: string;
+  /** what now: the same, "Waiting" or "All cut" */
   readonly title: string;
   /** what to do: "Back by 3 459 microsteps, 51 beyond that and forward again; clamp, cut." */
   readonly says: string;
@@ -43,7 +45,8 @@ export function benchReport(state: RunState): BenchReport {
     row,
     before: came && s.rowOf(came, null),
     last: back.slice(0, LAST).map((b, i) => ({ at: b.at, row: s.rowOf(b.step, back[i + 1]?.step ?? null) })),
-    title: titleOf(state, step, plan.divisions),
+    place: state.finished ? 'Done' : placeOf(step, plan.divisions),
+    title: state.finished ? 'All cut' : state.paused ? 'Waiting' : placeOf(step, plan.divisions),
     says: nowSays(state, row, s.unit),
     then: thenSays(next, s.unit),
     go: goSays(state, next),
@@ -51,9 +54,7 @@ export function benchReport(state: RunState): BenchReport {
   };
 }
 
-const titleOf = (state: RunState, step: Step, D: number): string => {
-  if (state.finished) return 'All cut';
-  if (state.paused) return 'Waiting';
+const placeOf = (step: Step, D: number): string => {
   if (step.is === 'rewind') return step.gap > D ? 'Rewind to the start' : 'Rewind';
   return `Gap ${step.gap}`;
 };

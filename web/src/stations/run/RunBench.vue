@@ -107,7 +107,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
         <div class="target">
           <p class="what">
             <span
-              ><b>{{ bench.title }}</b> of {{ D }}</span
+              ><b>{{ bench.place }}</b> of {{ D }}</span
             >
             <span v-if="plate" class="quiet r">{{ plate.arms }}</span>
             <span v-else class="quiet r"
