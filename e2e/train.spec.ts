@@ -227,7 +227,7 @@ test('sources, a linear output, limits and an encoder', async ({ page }) => {
   await expect(page.getByText(/Runs 3 hours on one winding/)).toBeVisible();
   await expect(cell(page, 'steps')).toContainText('Unknown');
   await go(page, 'Run');
-  await expect(page.getByText('This source has no steps')).toBeVisible();
+  await expect(page.getByText(/spring barrel has no steps/i)).toBeVisible();
   await go(page, 'Train');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');

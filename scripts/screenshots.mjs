@@ -66,16 +66,6 @@ await shot(page, 'find');
 await go(page, 'Shelf');
 await page.locator('[data-row="wheel-1-15"] [data-column="4"]').click();
 await shot(page, 'shelf');
-await page.getByRole('button', { name: 'Paste', exact: true }).click();
-await page
-  .getByLabel('Lines from a spreadsheet or a CSV file')
-  .fill(
-    'Brass wheel\t31\t1\t6\t2\t7.50\nSteel pinion\t14.5\t1\t5\t1\t4.20\nBelt wheel\t40\t2\t8\t1\t6.10\nAcetal wheel\t50\t1\t?\t2\t3.00\nWorm\t1÷50\t1\t8\t1\t28.00\nBrass wheel\t36\t1\t6\t1\t8.00',
-  );
-await page.clock.runFor(400);
-await page.getByText('2 not').waitFor();
-await shot(page, 'shelf-paste');
-await page.getByRole('button', { name: 'Close', exact: true }).click();
 await go(page, 'Check');
 await page.locator('.chart canvas').first().waitFor();
 await page.locator('.figures .figure').first().click();
@@ -95,7 +85,6 @@ await go(bench, 'Train');
 await bench.getByRole('button', { name: 'Whole train' }).click();
 await shot(bench, 'train-long');
 await bench.getByRole('button', { name: 'Night', exact: true }).click();
-await shot(bench, 'train-night');
 await go(bench, 'Find');
 await bench.getByRole('radiogroup', { name: 'Question' }).getByText('Ratio').click();
 await bench.getByRole('textbox', { name: 'Ratio', exact: true }).first().fill('365.24219');
@@ -132,6 +121,22 @@ for (const [drive, name, ready] of [
   if (name === 'plates') await bench.locator('.rows tr', { hasText: '95' }).first().click();
   await shot(bench, name);
 }
+
+await bench.getByRole('link', { name: 'Pendrix' }).first().click();
+await bench.locator('th.name a', { hasText: 'Meadow barn door' }).click();
+await go(bench, 'Train');
+await shot(bench, 'barn-door');
+await bench.getByRole('link', { name: 'Pendrix' }).first().click();
+await bench.locator('th.name a', { hasText: 'Sundial plate' }).click();
+await go(bench, 'Run');
+await bench.getByRole('button', { name: '63', exact: true }).click();
+await bench.getByRole('button', { name: 'Start at gap 1' }).click();
+for (let gap = 2; gap <= 12; gap++) {
+  await bench.clock.runFor(71_000);
+  await bench.getByRole('button', { name: 'Cut, go on' }).click();
+  await bench.getByText(`Gap ${gap}`, { exact: true }).first().waitFor();
+}
+await shot(bench, 'run-plates');
 
 const phone = await open(390, 844);
 await phone.locator('th.name a', { hasText: 'Orrery' }).click();

@@ -123,7 +123,9 @@ export function noRun(drive: Drive, divisions: number): Refusal | null {
       return refused('noCircle', count, { limit: turnsOf(worm, divisions).d.toString() }).refusal;
   } else if (k.hinge) return refused('noTurn', drive.train.output.kind).refusal;
   else if (!stopsOf(drive.train, k))
-    return refused('noSteps', drive.train.source.kind, { path: 'train.source.kind' }).refusal;
+    return refused('noSteps', sourceKindOf(drive.train.source).title.toLowerCase(), {
+      path: 'train.source.kind',
+    }).refusal;
   const room = roomOf(drive.train);
   const passes = passesRoom(room, divisions);
   return passes

@@ -111,6 +111,7 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 }
 .value :deep(.fr) {
   font-size: 0.7em;
+  margin-block: -5px;
 }
 .absent {
   font-size: 14px;

@@ -66,8 +66,15 @@ function open(key: string): void {
   opened.value = key;
   other.value = null;
 }
+/** All that was found: a row that is opened stays open when others beat it. */
+const everything = computed(() =>
+  mine.value?.answer ? findReport(mine.value.request, mine.value.answer, true) : null,
+);
+const rowOf = (from: typeof report.value): FindRow | null =>
+  from?.groups.flatMap((g) => g.rows).find((r) => r.key === opened.value) ?? null;
 const row = computed<FindRow | null>(() => {
-  const found = report.value?.groups.flatMap((g) => g.rows).find((r) => r.key === opened.value) ?? null;
+  if (opened.value === null) return null;
+  const found = rowOf(report.value) ?? rowOf(everything.value);
   if (!found || !other.value) return found;
   return { ...found, row: other.value, teeth: String(other.value.teeth) };
 });

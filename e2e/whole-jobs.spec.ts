@@ -1,0 +1,196 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+import { cell, field, go, openDemo, openDrive, saved } from './bench.ts';
+
+/** Whole jobs from the wish to the bench, as a maker would do them. */
+
+const newDrive = async (page: Page, name: string): Promise<void> => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive' }).click();
+  await field(page, 'Name of the drive').fill(name);
+};
+const addStage = async (page: Page, kind: string): Promise<void> => {
+  await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
+  await page.getByText(kind, { exact: true }).last().click();
+};
+const work = (page: Page) => page.getByRole('region', { name: 'Work', exact: true }).last();
+const checkTab = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'What is judged' }).getByRole('link', { name, exact: true });
+
+test('a barn door from its lead and hinge to constants and camera', async ({ page }) => {
+  await newDrive(page, 'Field barn door');
+  await page.getByLabel('Follow a rate').selectOption('Stars');
+  await go(page, 'Train');
+  await addStage(page, 'Toothed belt');
+  await field(page, 'Driver').fill('20');
+  await field(page, 'Driven').fill('60');
+  await work(page).getByLabel('Kind').selectOption('Tangent arm');
+  await work(page).getByRole('textbox', { name: 'Lead', exact: true }).fill('0.8');
+  await work(page).getByRole('textbox', { name: 'Hinge to screw' }).fill('212');
+  await go(page, 'Check');
+  await checkTab(page, 'Arm').click();
+  const arm = page.locator('.page');
+  await expect(arm).toContainText('1.15945');
+  await checkTab(page, 'Rate').click();
+  await page.getByRole('button', { name: 'Add the controller' }).click();
+  await field(page, 'Clock within ±').fill('30');
+  // through the belt and the screw: 200 steps × 3 × 1.15945 turns a minute, or what microsteps make of it
+  await expect(page.getByRole('region', { name: 'What puts the rate out' })).toContainText('the arm');
+  await expect(page.getByLabel('C header')).toContainText('STARS_TICKS');
+  await expect(page.getByLabel('C header')).toContainText('sense of the motor');
+  const coming = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  const text = await readFile(await (await coming).path(), 'utf8');
+  expect(text).toMatch(/#define STARS_FORWARD [01]/);
+  await checkTab(page, 'Camera').click();
+  await page.getByRole('button', { name: /Give a camera/ }).click();
+  const seen = page.getByRole('region', { name: 'What the camera sees' });
+  await expect(seen).toContainText('Round');
+  await seen.getByRole('textbox', { name: 'Exposure' }).fill('3600');
+  await expect(seen).toContainText('Round only for');
+});
+
+test('a plate head for 61, 63 and 87 from the job to the bench, by plates', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Sundial plate head', 'Job');
+  await field(page, 'Divisions of one turn').fill('61, 63, 87');
+  await expect(cell(page, 'divisions')).toContainText('3of 3');
+  await expect(cell(page, 'error')).toContainText('whole holes');
+  await go(page, 'Check');
+  await expect(page.getByRole('table', { name: 'Wanted counts' })).toContainText('63');
+  await go(page, 'Run');
+  await page.getByRole('button', { name: '63', exact: true }).click();
+  const sheet = page.getByRole('table', { name: 'Sheet of targets' });
+  await expect(sheet).toContainText(/\d+ on \d+ and \d+ on \d+|turn/);
+  await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  await expect(page.locator('.what')).toContainText('Gap 1 of 63');
+  await expect(page.getByText('Pin then in hole')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.locator('.what')).toContainText('Gap 2 of 63');
+  await expect(page.locator('.by-plate')).toContainText(/\d+ on \d+ and \d+ on \d+/);
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('.what')).toContainText('Gap 2 of 63');
+});
+
+test('a preload cord: the run rewinds, and says so', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Specimen table', 'Train');
+  await work(page).getByText('Limits of turning').click();
+  await work(page).getByRole('textbox', { name: 'Forth' }).fill('1');
+  await work(page).getByRole('textbox', { name: 'Why' }).fill('preload cord');
+  await go(page, 'Run');
+  await field(page, 'Count').fill('4');
+  await expect(page.getByRole('table', { name: 'Sheet of targets' })).toContainText('rewind');
+  await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  for (let i = 1; i < 4; i++) await page.keyboard.press('Space');
+  await expect(page.getByRole('button', { name: 'Cut, rewind' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.locator('.what')).toContainText('Rewind to the start');
+  await expect(page.getByText(/^Back by .* Wind it back slowly/)).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('.what')).toContainText('Rewind to the start');
+  await page.keyboard.press('Space');
+  await expect(page.locator('.what')).toContainText('Done');
+});
+
+test('a kept worm, and the belts round it that serve two counts', async ({ page }) => {
+  await newDrive(page, 'Bought head');
+  await field(page, 'Divisions of one turn').fill('73, 95');
+  await go(page, 'Train');
+  await addStage(page, 'Worm');
+  await field(page, 'Wheel').fill('90');
+  await page.getByRole('button', { name: /^What to do with stage 1/ }).click();
+  await page.locator('.v-list-item-title', { hasText: 'Keep this stage' }).click();
+  await expect(page.getByText('kept: Find and cures leave it as it is')).toBeVisible();
+  await go(page, 'Find');
+  await page.getByRole('group', { name: 'Kinds of stage' }).getByLabel('Belts').check();
+  await page.getByRole('group', { name: 'Kinds of stage' }).getByLabel('Spur pairs').uncheck();
+  await expect(page.getByRole('group', { name: 'Stages that stay' }).getByLabel('Worm 1 : 90')).toBeChecked();
+  await page.getByRole('radiogroup', { name: 'Most stages' }).getByText('1', { exact: true }).click();
+  await field(page, 'Steps').fill('1000-');
+  await page.getByRole('radiogroup', { name: 'Most stages' }).getByText('2', { exact: true }).click();
+  const first = page.locator('tr[data-key]').first();
+  await expect(first).toContainText('worm 1:90');
+  await expect(first).toContainText('belt');
+  await expect(page.locator('.certificate')).toContainText('Kept: worm 1 : 90.');
+  await expect(page.locator('.asked')).toContainText('Divisions 73 and 95');
+  await expect(page.getByRole('radiogroup', { name: 'Shown' })).not.toContainText('so far');
+  await first.click();
+  await page.getByRole('button', { name: 'Use it' }).click();
+  await expect(cell(page, 'divisions')).toContainText('2of 2');
+  await go(page, 'Train');
+  await expect(page.getByText('kept: Find and cures leave it as it is')).toBeVisible();
+});
+
+test('a printed box says "if exactly" on every page', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Planet dial head', 'Job');
+  for (const id of ['steps', 'divisions', 'error'])
+    await expect(cell(page, id)).toContainText('if exactly 64 : 1');
+  await page.getByLabel('Follow a rate').selectOption('Stars');
+  await go(page, 'Check');
+  await expect(page.getByRole('table', { name: 'Divisions' })).toContainText('if exactly');
+  await checkTab(page, 'Rate').click();
+  const add = page.getByRole('button', { name: 'Add the controller' });
+  if (await add.isVisible()) await add.click();
+  await expect(page.locator('.ways')).toContainText('if exactly');
+  await expect(page.getByLabel('C header')).toContainText('if exactly');
+  await checkTab(page, 'Spin').click();
+  await page.getByRole('button', { name: 'Give a hand knob' }).click();
+  await expect(page.getByRole('region', { name: 'Hand knob' }).last()).toContainText('if exactly');
+  await go(page, 'Run');
+  await expect(page.locator('main')).toContainText('if exactly');
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: /Pendrix/ })
+    .click();
+  await expect(page.getByRole('row', { name: /Planet dial head/ })).toContainText('if exactly');
+});
+
+test('no cell of the strip and no figure under a shaft is cut or runs into its neighbour', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const links = await page
+    .locator('th.name a')
+    .evaluateAll((all) => all.map((a) => (a as HTMLAnchorElement).pathname));
+  for (const [width, height] of [
+    [1280, 800],
+    [1024, 700],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const link of links) {
+      await page.goto(link.replace(/\/job$/, '/train'));
+      await expect(page.locator('main h2').first()).toHaveText('Train');
+      await page.locator('.shafts').waitFor();
+      const cut = await page.evaluate(() => {
+        const out: string[] = [];
+        const within = (box: Element, inner: string): void => {
+          const outer = box.getBoundingClientRect();
+          for (const e of box.querySelectorAll(inner)) {
+            const r = e.getBoundingClientRect();
+            if (r.width === 0) continue;
+            if (r.right > outer.right + 1 || r.bottom > outer.bottom + 1 || r.left < outer.left - 1)
+              out.push(e.textContent ?? '');
+          }
+        };
+        for (const c of document.querySelectorAll('.verdict .cell')) within(c, '.value, .grade, .absent');
+        for (const s of document.querySelectorAll('.shafts .shaft')) within(s, '.num, h4');
+        // labels of the drawing, as the browser sets them: none on another
+        const boxes = [...document.querySelectorAll('main svg g[transform] > g')].map((g) => ({
+          box: g.getBoundingClientRect(),
+          says: g.textContent ?? '',
+        }));
+        boxes.forEach(({ box: a, says }, i) => {
+          for (const { box: b, says: other } of boxes.slice(i + 1))
+            if (a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)
+              out.push(`${says} on ${other}`);
+        });
+        return out;
+      });
+      expect([width, link, cut]).toEqual([width, link, []]);
+    }
+  }
+});
