@@ -24,8 +24,8 @@ const anySource = fc.oneof(
   fc.record({
     kind: fc.constant('stepper' as const),
     fullSteps: fc.constantFrom(20, 48, 200, 400),
-    modes: fc.constantFrom([1, 2, 4, 8, 16], [16, 1, 4], [1]),
-    mode: fc.constantFrom(1, 4, 16),
+    modes: fc.constantFrom<readonly number[]>([1, 2, 4, 8, 16], [16, 1, 4], [1]),
+    mode: fc.constantFrom<number>(1, 4, 16),
   }),
   fc.record({
     kind: fc.constant('encoderMotor' as const),

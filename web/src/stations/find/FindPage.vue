@@ -125,6 +125,7 @@ const again = (): void => {
         <span class="sp"></span>
         <ChoiceField
           class="order"
+          across
           label="Put first"
           :value="order"
           :options="ORDERS"

@@ -116,7 +116,12 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
               >go to <b class="mono"><Digits :text="row.target" /></b
             ></span>
           </p>
-          <p v-if="plate" class="huge mono by-plate" :aria-label="`Move ${plate.move}`">
+          <p
+            v-if="plate"
+            class="huge mono by-plate"
+            :class="{ long: plate.move.length > 18 }"
+            :aria-label="`Move ${plate.move}`"
+          >
             <Digits :text="plate.move" />
           </p>
           <p
