@@ -16,6 +16,7 @@ import {
   unbeaten,
   type FindRequest,
   type Pool,
+  workersFor,
 } from './index.ts';
 
 const range = (from: number, to: number) =>
@@ -303,5 +304,17 @@ describe('the search of a drive', () => {
     const answer = runNow(find(taken(drive({ mostTeeth: 204 }))));
     const even = answer.rows.filter((r) => r.kind === 'even');
     expect(even.map((r) => r.teeth)).toEqual([202]);
+  });
+
+  const asked = (more: Partial<FindRequest>): FindRequest => ({
+    ...taken(drive({ made: 'ranges', wheels: '12-127', kinds: ['spur'], maxStages: 4 }, '97')),
+    ...more,
+  });
+  test('one worker below a second of work, the rest beyond it', () => {
+    expect(workersFor(asked({}), 4)).toBe(3);
+    expect(workersFor(asked({}), 1)).toBe(1);
+    expect(workersFor(asked({ maxStages: 3 }), 4)).toBe(1);
+    expect(workersFor(asked({ asked: { question: 'ratio', target: rational(9) } }), 4)).toBe(1);
+    expect(workersFor(asked({ asked: { question: 'divisions', divisions: [73n, 97n] } }), 4)).toBe(1);
   });
 });

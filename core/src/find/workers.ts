@@ -1,14 +1,24 @@
+import { gcd, lcm } from '../numbers/index.ts';
 import type { FindRequest } from './request.ts';
 
 /** With this many stages a search of divisions or rates takes more than a second. */
 const LONG = 4;
+/** Fewer different wheels than this are soon gone through. */
+const FEW_WHEELS = 40;
+/** One driven product in more than so many comes into question: making the lists is then most of the work. */
+const SPARSE = 300n;
 
 /**
- * How many workers are worth their start: each makes the lists anew, so what takes under a second is done sooner by one alone. A
- * ratio is one walk over lists; divisions and rates share out their driven products and drivers. (handbook: find)
+ * How many workers are worth their start: each makes the lists anew, so what takes a second is done sooner by one alone. A ratio is
+ * one walk over lists; rates share out their drivers, divisions their driven products where there are enough of them. (handbook: find)
  */
-export function workersFor({ asked, maxStages, kit }: FindRequest, cores: number): number {
-  if (asked.question === 'ratio' || maxStages < LONG) return 1;
+export function workersFor({ asked, maxStages, kit, source }: FindRequest, cores: number): number {
   const wheels = kit.families.reduce((n, f) => n + f.wheels.length, 0);
-  return wheels < 40 ? 1 : Math.max(1, cores - 1);
+  if (asked.question === 'ratio' || maxStages < LONG || wheels < FEW_WHEELS) return 1;
+  if (asked.question === 'divisions') {
+    const all = lcm(asked.divisions);
+    const steps = lcm((source?.modes ?? [1]).map((m) => BigInt(m * (source?.fullSteps ?? 1))));
+    if (all / gcd(all, steps) > SPARSE) return 1;
+  }
+  return Math.max(1, cores - 1);
 }

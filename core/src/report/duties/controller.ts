@@ -31,19 +31,23 @@ export function controllerReport(
   const widest = rates.flatMap((r) => (r.timing ? [r.timing] : []));
   const longest = widest.reduce((n, t) => (t.spread.q + 1n > n ? t.spread.q + 1n : n), 0n);
   const most = timer.maxStepsPerSecond === undefined ? null : toNumber(exactly(timer.maxStepsPerSecond));
+  // a motor that is counted is watched, not stepped: what comes in is what must be served
+  const counted = drive.train.source.kind === 'encoderMotor';
   const lines: DutyLine[] = [];
   if (fastest?.steps)
     lines.push(
       line(
         figureOf({
           key: 'controller.steps',
-          label: 'greatest step rate asked',
+          label: counted ? 'interrupts a second from the motor’s encoder' : 'greatest step rate asked',
           value: fastest.steps,
-          text: [measured(fastest.steps), { unit: 'steps/s' }],
+          text: [measured(fastest.steps), { unit: counted ? 'a second' : 'steps/s' }],
           from: [worked('asked by', fastest.of)],
         }),
-        most === null ? `asked by ${fastest.of}` : `asked by ${fastest.of}; it makes ${measured(most)}`,
-        most === null ? null : enough(most, fastest.steps, 'steps/s'),
+        most === null || counted
+          ? `asked by ${fastest.of}`
+          : `asked by ${fastest.of}; it makes ${measured(most)}`,
+        most === null || counted ? null : enough(most, fastest.steps, 'steps/s'),
       ),
     );
   if (longest > 0n)
