@@ -350,3 +350,87 @@ describe('great figures and small ones', () => {
     expect(ring!.warns.join(' ')).toContain('10 teeth');
   });
 });
+
+describe('more of it', () => {
+  test('a sweep through a wheel that stands still misses', () => {
+    const d = drive('', [{ kind: 'geneva', slots: 4 }], {
+      job: { sweeps: [{ unit: 'turns', from: '0', to: '1', frames: 10 }] as never },
+    });
+    expect(checkAnswer(d)).toMatchObject({ sweeps: [{ grade: 'misses' }] });
+  });
+
+  test('change wheels keep their whole turns: 37 as 36 on a worm of 60', () => {
+    const d = drive(
+      '37',
+      [{ kind: 'worm', starts: 1, wheel: 60 }],
+      { plates: { plates: [[54]], gears: [24, 24, 28, 32, 36, 40, 44, 48, 56, 60, 64, 72, 86, 100] } },
+      { kind: 'crank', marks: 1 },
+    );
+    const opened = report(d).plates!.opened(37);
+    expect(opened.procedure.join(' ')).toContain('1 turn and 36 holes on 54');
+    const plan = planRun(d, 37)!;
+    expect(plainText(sheet(plan).row(1).crank)).toBe('1 turn and 36 on 54');
+  });
+
+  test('where no plate serves all, what one circle of 77 does is told', () => {
+    const wanted =
+      '7, 11, 77, 14, 22, 154, 28, 44, 308, 35, 55, 31, 37, 41, 43, 47, 61, 67, 71, 73, 79, 83, 89, 97';
+    const d = drive(wanted, [worm], { plates: { plates: [[16]] } }, { kind: 'crank', marks: 1 });
+    const says = report(d).plates!.freshSays!;
+    expect(`${says.strong} ${says.rest}`).not.toContain('No new plate serves');
+    expect(says.rest).toMatch(/A circle of 77 alone serves (eleven|\d+) counts/);
+  });
+
+  test('a screw behind a belt has a nut whose backlash nobody knows', () => {
+    const d = drive('', [{ kind: 'belt', z1: 20, z2: 60 }], {
+      train: { output: { kind: 'screw', leadMm: '2' } as never },
+    });
+    expect(checkAnswer(d)).toMatchObject({ lostMotionArcsec: null });
+    const known = drive('', [{ kind: 'belt', z1: 20, z2: 60 }], {
+      train: { output: { kind: 'screw', leadMm: '2', playMm: 0.1 } as never },
+    });
+    expect((checkAnswer(known) as { lostMotionArcsec: number }).lostMotionArcsec).toBeCloseTo(
+      0.05 * 1_296_000,
+      0,
+    );
+  });
+
+  test('a worm’s sense is shown, not promised', () => {
+    expect(
+      report(drive('', [worm]))
+        .train.ratio.working()
+        .some((l) => l.label === 'sense' && !l.exact),
+    ).toBe(true);
+  });
+
+  test('modes of a file in any order; one mode for two counts is the lcm of what they want', () => {
+    const d = drive('400, 1000', [], {}, { kind: 'stepper', fullSteps: 200, modes: [16, 1, 5, 2], mode: 2 });
+    const rows = (checkAnswer(d) as { divisions: readonly { coarsestMode: number | null }[] }).divisions;
+    expect(rows.map((r) => r.coarsestMode)).toEqual([2, 5]);
+  });
+
+  test('a mode that is told to do for several counts does for each of them', () => {
+    const d = drive('400, 1000', [], {}, { kind: 'stepper', fullSteps: 200, modes: [1, 2, 5, 10], mode: 1 });
+    for (const [, mode, counts] of plainText(report(d).check.says ?? []).matchAll(
+      /Microsteps of 1\/(\d+) would do for ([\d ,and\u2009]+)/g,
+    ))
+      for (const count of counts!.replace(/(\d)\s(?=\d)/g, '$1').match(/\d+/g)!)
+        expect([count, (200 * Number(mode)) % Number(count)]).toEqual([count, 0]);
+  });
+
+  test('polar misalignment is not less away from the equator; a half-rate mirror’s errors count double', () => {
+    const seen = (declinationDeg: number, half = false): string =>
+      plainText(
+        report(
+          drive('', [{ kind: 'worm', starts: 1, wheel: 144 }], {
+            timer: { tickHz: '1000000', bits: 32 },
+            job: {
+              rates: [{ kind: 'stars', ...(half && { half: true }) }],
+              camera: { focalMm: 180, pixelUm: 4.3, polarArcmin: 7, exposureSeconds: 150, declinationDeg },
+            },
+          }),
+        ).duties.camera!.lines.find((l) => /polar/.test(l.figure?.label ?? ''))!.figure!.text,
+      );
+    expect(seen(0)).toBe(seen(-80));
+  });
+});

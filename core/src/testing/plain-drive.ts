@@ -1,5 +1,5 @@
 /**
- * What a drive does, as anyone would write it from the handbook: whole fractions of its own, a loop over every gap. The judge of
+ * What a drive does, as anyone would write it who knows the trade, with fractions of its own, a loop over every gap. The judge of
  * landing, grades, spacing, sheets and rates; it shares no code with what it judges.
  */
 
