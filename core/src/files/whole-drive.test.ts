@@ -429,7 +429,7 @@ describe('more of it', () => {
               camera: { focalMm: 180, pixelUm: 4.3, polarArcmin: 7, exposureSeconds: 150, declinationDeg },
             },
           }),
-        ).duties.camera!.lines.find((l) => /polar/.test(l.figure?.label ?? ''))!.figure!.text,
+        ).duties.camera!.lines.find((l) => /polar/.test(l.figure?.label ?? ''))!.figure.text,
       );
     expect(seen(0)).toBe(seen(-80));
   });

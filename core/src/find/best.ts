@@ -1,5 +1,5 @@
 import { ONE, abs, compare, div, mul, rational, sub, toNumber, type Rational } from '../numbers/index.ts';
-import { commonFactor } from './hands.ts';
+import { commonFactor } from './divisors.ts';
 import type { Shape } from './kit.ts';
 
 /** What doubles may get wrong in |A − t·B| / (t·B), with room to spare: 2⁻⁵³ times a handful. (handbook: find) */

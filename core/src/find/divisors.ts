@@ -1,4 +1,8 @@
-import { factors } from '../numbers/index.ts';
+/** The greatest whole number that goes into both. */
+export function commonFactor(a: number, b: number): number {
+  while (b !== 0) [a, b] = [b, a % b];
+  return a;
+}
 
 /** Primes whose product is a small whole number: a great number is divided once for all of them. */
 interface PrimeGroup {
@@ -23,6 +27,33 @@ function groupsOf(primes: readonly number[]): readonly PrimeGroup[] {
   }
   groupsKnown.set(primes, groups);
   return groups;
+}
+
+/**
+ * How many of these numbers go into another: it is divided once for as many of them as have a small common multiple. What cannot
+ * reach `least` any more is not counted to its end.
+ */
+export function hitsOf(numbers: readonly number[]): (whole: number, least?: number) => number {
+  const groups: { multiple: number; numbers: number[] }[] = [];
+  for (const n of numbers) {
+    const last = groups.at(-1);
+    const both = last ? (last.multiple / commonFactor(last.multiple, n)) * n : Infinity;
+    if (last && both < SMALL) {
+      last.multiple = both;
+      last.numbers.push(n);
+    } else groups.push({ multiple: n, numbers: [n] });
+  }
+  return (whole, least = 0) => {
+    let hits = 0;
+    let open = numbers.length;
+    for (const { multiple, numbers: some } of groups) {
+      const left = whole % multiple;
+      for (const n of some) if (left % n === 0) hits++;
+      open -= some.length;
+      if (hits + open < least) return hits;
+    }
+    return hits;
+  };
 }
 
 const NONE: number[] = [];
@@ -58,6 +89,14 @@ export function divisorsUpTo(whole: number, most: number, primes: readonly numbe
 /** The primes that go into any of these wheels, ascending. */
 export function primesOf(wheels: Iterable<number>): readonly number[] {
   const out = new Set<number>();
-  for (const wheel of wheels) for (const p of factors(BigInt(wheel)).keys()) out.add(Number(p));
+  for (const wheel of wheels) {
+    let rest = wheel;
+    for (let p = 2; p * p <= rest; p++)
+      while (rest % p === 0) {
+        out.add(p);
+        rest /= p;
+      }
+    if (rest > 1) out.add(rest);
+  }
   return [...out].sort((a, b) => a - b);
 }

@@ -1,5 +1,5 @@
 import { lcm, mul, rational, type Rational } from '../numbers/index.ts';
-import { commonFactor } from './hands.ts';
+import { commonFactor } from './divisors.ts';
 import type { Shape } from './kit.ts';
 import type { Share } from './ratio-question.ts';
 

@@ -1,4 +1,5 @@
 import { compare, rational } from '../numbers/index.ts';
+import { commonFactor } from './divisors.ts';
 import type { HeldWheel, PairLimits, Shape, Workbench } from './kit.ts';
 
 /** Wheels of one side of a train, largest first. */
@@ -178,9 +179,4 @@ function mayPair(driver: HeldWheel, driven: HeldWheel, limits: PairLimits | unde
   if (limits.sum && (low + high < limits.sum[0] || low + high > limits.sum[1])) return false;
   if (limits.meet && (commonFactor(high, low) === 1) !== (limits.meet === 'hunting')) return false;
   return true;
-}
-
-export function commonFactor(a: number, b: number): number {
-  while (b !== 0) [a, b] = [b, a % b];
-  return a;
 }

@@ -161,9 +161,9 @@ class List {
     }
   }
 
-  /** Bounds of windows that hold some 4n products each. */
+  /** Bounds of windows that hold some 32n products each: fewer of them, while one still lies near at hand. */
   private edges(low: number, high: number): readonly number[] {
-    const wanted = Math.max(4096, this.length * 4);
+    const wanted = Math.max(4096, this.length * 32);
     const out = [low];
     while (out.at(-1)! < high) {
       const last = out.at(-1)!;

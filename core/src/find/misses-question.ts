@@ -2,7 +2,7 @@ import { lcm, rational } from '../numbers/index.ts';
 import { compareRows, type DivisionsQuestion, type EvenRatio } from './even-rows.ts';
 import type { Hands } from './hands.ts';
 import type { Shape, Workbench } from './kit.ts';
-import { divisorsUpTo } from './divisors.ts';
+import { divisorsUpTo, hitsOf as hitsIn } from './divisors.ts';
 import { LARGEST_PRODUCT, places, type Products } from './products.ts';
 import type { Search } from './search.ts';
 import { bestTrain, trainTeeth } from './trains.ts';
@@ -140,23 +140,19 @@ function reachOf(
   const [n, d] = [Number(shape.partsRatio.n), Number(shape.partsRatio.d)];
   const all = Number(lcm(modes.map((m) => BigInt(m * fullSteps)))) * n;
   if ((driven.at(-1) ?? 0) * all > LARGEST_PRODUCT) throw new RangeError('these products pass what is exact');
-  const hitsOf = (steps: number): number => {
-    let hits = 0;
-    for (const division of wanted) if (steps % division === 0) hits++;
-    return hits;
-  };
+  const hits = hitsIn(wanted);
   return {
     driven,
-    atMost: Uint16Array.from(driven, (a) => hitsOf(a * all)),
-    *stepsOf(a, hits) {
+    atMost: Uint16Array.from(driven, (a) => hits(a * all)),
+    *stepsOf(a, exactly) {
       for (const mode of modes) {
         const above = a * fullSteps * mode * n;
         if (above % d !== 0) continue;
         const whole = above / d;
-        if (hitsOf(whole) < hits) continue;
+        if (hits(whole, exactly) < exactly) continue;
         for (const b of divisorsUpTo(whole, most, bench.primes)) {
           const steps = whole / b;
-          if (place(b) < 0 || hitsOf(steps) !== hits) continue;
+          if (place(b) < 0 || hits(steps, exactly) !== exactly) continue;
           if (low && BigInt(steps) * low.d < low.n) continue;
           if (high && BigInt(steps) * high.d > high.n) continue;
           yield steps;

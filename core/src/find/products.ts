@@ -45,8 +45,8 @@ export function* segmentsOf(
 ): Generator<Products> {
   const next = new Int32Array(wheels.length);
   for (let w = 0; w < wheels.length; w++) next[w] = firstAtLeast(before, Math.ceil(low / wheels[w]!));
-  const bits = new Uint32Array(SEGMENT / 32);
   const start = Math.floor(low / SEGMENT) * SEGMENT;
+  const bits = new Uint32Array(Math.ceil(Math.min(SEGMENT, high - start) / 32));
   for (let base = start; base < high; base += SEGMENT) {
     const marks = mark(before, wheels, next, bits, base, Math.min(base + SEGMENT, high));
     yield gathered(bits, base, marks);

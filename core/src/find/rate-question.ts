@@ -159,9 +159,9 @@ function nearby(
 ): Nearby {
   const all = bench.products(shape).at(-1)!.driven;
   const limited = question.mostWheel !== Infinity;
-  const weights = bench.unlimited || limited ? bench.weighted(shape) : null;
+  const weights = question.mostTeeth !== Infinity || limited ? bench.weighted(shape) : null;
   // the fewest teeth of both sides are those of the train only where nothing else binds it
-  const free = bench.unlimited && !limited;
+  const free = bench.unlimited && !limited && weights !== null;
   const fixed = shape.partsTeeth;
   // with a budget only what is light enough beside the lightest
   const lightest = weights?.teeth.reduce((n, t) => Math.min(n, t), Infinity) ?? 0;
