@@ -10,6 +10,9 @@ import {
   sheet,
   type VerdictCell,
 } from '../report/index.ts';
+import { fromShelf, type ShelfPart } from '../shelf/index.ts';
+import { planSweep } from '../travel/index.ts';
+import { rational } from '../numbers/index.ts';
 import { nextState, startRun, type RunState } from '../run/index.ts';
 import { checkAnswer, divisionsCsv, targetsAnswer } from './index.ts';
 
@@ -418,19 +421,56 @@ describe('more of it', () => {
         expect([count, (200 * Number(mode)) % Number(count)]).toEqual([count, 0]);
   });
 
-  test('polar misalignment is not less away from the equator; a half-rate mirror’s errors count double', () => {
-    const seen = (declinationDeg: number, half = false): string =>
+  test('polar misalignment is not less away from the equator', () => {
+    const seen = (declinationDeg: number): string =>
       plainText(
         report(
           drive('', [{ kind: 'worm', starts: 1, wheel: 144 }], {
             timer: { tickHz: '1000000', bits: 32 },
             job: {
-              rates: [{ kind: 'stars', ...(half && { half: true }) }],
+              rates: [{ kind: 'stars' }],
               camera: { focalMm: 180, pixelUm: 4.3, polarArcmin: 7, exposureSeconds: 150, declinationDeg },
             },
           }),
-        ).duties.camera!.lines.find((l) => /polar/.test(l.figure?.label ?? ''))!.figure.text,
+        ).duties.camera!.lines.find((l) => l.figure?.label.includes('polar'))!.figure.text,
       );
     expect(seen(0)).toBe(seen(-80));
+  });
+
+  test('a ramp is whole: 62 500 intervals are not cut', () => {
+    const sweep = { unit: 'turns', from: '0', to: '100', frames: 20, topStepRate: 50_000, stepAccel: 20_000 };
+    const d = drive('', [worm], { timer: { tickHz: '16000000' }, job: { sweeps: [sweep] as never } });
+    expect(report(d).duties.ramp!.table!.rows.length).toBeGreaterThanOrEqual(62_500);
+    const endless = { ...sweep, topStepRate: 500_000, stepAccel: 10 };
+    const refused = report({ ...d, job: { ...d.job, sweeps: [endless] as never } }).duties.ramp!;
+    expect(refused.table).toBeNull();
+    expect(refused.says.join(' ').replace(/\s/g, '')).toContain('atmost1000000aremade');
+  });
+
+  test.each(['smoothstep', 'cosine', 'trapezoid', 'linear'])(
+    'half a microstep goes up, eased by %s',
+    (easing) => {
+      const sweep = { unit: 'turns', from: '0', to: '1', frames: 3, easing } as never;
+      expect(planSweep(sweep, rational(55)).targets).toEqual([0, 28, 55]);
+    },
+  );
+
+  test('tables say what they count: counts of an encoder motor, not microsteps', () => {
+    const source = { kind: 'encoderMotor', lines: 500, decode: 4 } as const;
+    const csv = divisionsCsv(report(drive('7', [worm], {}, source)).divider!, [7]);
+    expect(csv).toMatch(/counts/);
+    expect(csv).not.toMatch(/microstep/);
+  });
+
+  test('a found train takes wheels of the shelf that are free, and none that is taken', () => {
+    const wheels = [20, 60].map(
+      (teeth, i) => ({ id: `w${i}`, kind: 'wheel', teeth, moduleMm: 1, own: 1 }) as unknown as ShelfPart,
+    );
+    const pair = { kind: 'spur', z1: 20, z2: 60, moduleMm: 1 } as const;
+    expect(fromShelf([pair, pair], wheels, (p) => p.own)).toMatchObject([
+      { driverPartId: 'w0', drivenPartId: 'w1' },
+      { z1: 20 },
+    ]);
+    expect(fromShelf([pair], wheels, () => 0)).toEqual([pair]);
   });
 });
