@@ -20,6 +20,7 @@ import {
   withFound,
   type FindReport,
 } from './index.ts';
+import { askedSays } from './find.ts';
 
 const range = (from: number, to: number) =>
   Array.from({ length: to - from + 1 }, (_, i) => ({ teeth: from + i, own: i % 2, buy: true }));
@@ -219,4 +220,12 @@ describe('a found train in a drive', () => {
     expect(pairsText(only!)).toBe('worm 1:90');
     expect(findReport(asked, runNow(find(asked)), true).groups[0]!.title).toBe('1 stage');
   });
+});
+
+test('the question of a list is told as it was typed', () => {
+  const of = (target: string): string =>
+    askedSays({ ...divisions, asked: { question: 'ratio', target: exactly(target) } }).replace(/\s/g, ' ');
+  expect(of('365.24219')).toBe('Ratio 365.24219 : 1');
+  expect(of('9')).toBe('Ratio 9 : 1');
+  expect(of('60/13')).toBe('Ratio 4 8/13 : 1');
 });

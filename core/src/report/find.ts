@@ -1,4 +1,4 @@
-import { exactly, factors, mul, toNumber, type Rational } from '../numbers/index.ts';
+import { decimal, exactly, factors, mul, toNumber, type Rational } from '../numbers/index.ts';
 import { kindOf } from '../drive/index.ts';
 import {
   ownOf,
@@ -56,10 +56,17 @@ export function poolSays({ kit }: FindRequest): string {
   ].join(' ');
 }
 
+/** A figure with a point where it ends, as it was typed; else a mixed number. */
+function asWritten(r: Rational): string {
+  for (let places = 0; places <= 12; places++)
+    if (10n ** BigInt(places) % r.d === 0n) return grouped(decimal(r, places));
+  return inLine(r);
+}
+
 /** The question that an answer is to, in words. */
 export function askedSays(request: FindRequest): string {
   const { asked: a } = request;
-  if (a.question === 'ratio') return `Ratio ${inLine(a.target)} : 1`;
+  if (a.question === 'ratio') return `Ratio ${asWritten(a.target)} : 1`;
   if (a.question === 'divisions') return `Divisions ${asked(request)}`;
   return `One turn in ${grouped(String(Number(toNumber(a.periodSeconds).toFixed(6))))} s, ${grouped(String(Math.round(toNumber(a.tickHz))))} ticks a second`;
 }
