@@ -119,6 +119,8 @@ test('a wheel of 77 teeth by plates', async ({ page }) => {
   await field(page, 'Wanted').fill('73, 97');
   await expect(page.getByText('Best new plate for 73 and 97')).toBeVisible();
   await page.getByRole('button', { name: 'Make this plate' }).click();
+  // on the head that it is for, not on any other
+  await expect(field(page, 'on a head of')).toHaveValue('40');
   await field(page, 'Holes').fill('26');
   await expect(page.getByRole('group', { name: 'Where the crank stands' })).toContainText('110 10/13');
   await expect(page.getByText('repeat after 13 holes')).toBeVisible();

@@ -437,6 +437,20 @@ describe('more of it', () => {
     expect(seen(0)).toBe(seen(-80));
   });
 
+  test('the error of a move keeps nine true digits, and π of a travel is π', () => {
+    const d = drive('', [], {
+      job: { moves: '1, π' },
+      train: { output: { kind: 'rack', moduleMm: '0.5', teeth: 20 } as never },
+    });
+    const { moves } = checkAnswer(d) as { readonly moves: readonly { readonly errorMm: number }[] };
+    const told = JSON.stringify(moves);
+    const N = 3200;
+    const step = (Math.PI * 0.5 * 20) / N;
+    const off = Math.round(1 / step) * step - 1;
+    expect(moves[0]!.errorMm).toBeCloseTo(off, 12);
+    expect(told).not.toMatch(/3141592|355\/113/);
+  });
+
   test('a ramp is whole: 62 500 intervals are not cut', () => {
     const sweep = { unit: 'turns', from: '0', to: '100', frames: 20, topStepRate: 50_000, stepAccel: 20_000 };
     const d = drive('', [worm], { timer: { tickHz: '16000000' }, job: { sweeps: [sweep] as never } });
