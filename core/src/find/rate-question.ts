@@ -177,7 +177,7 @@ function nearby(
   const drivers = light(bench.products(shape)[0]!.drivers);
   const place = places(driven);
   const [leastTicks, mostTicks] = question.interval;
-  const limits = question.steps.map((s) => (s ? toNumber(s) : null));
+  const limits = question.steps.map((s, i) => (s ? toNumber(s) : i === 0 ? 0 : Infinity));
   const parts = toNumber(shape.partsRatio);
   const perMode = [...question.modes]
     .sort((a, b) => a - b)
@@ -223,17 +223,19 @@ function nearby(
       for (const { mode, steps, y } of perMode) {
         // drivers ascend, and with them the driven products that come into question
         let [low, high] = [-1, -1];
+        const [lowest, highest] = [limits[0]! / (steps * parts), limits[1]! / (steps * parts)];
         for (let i = from; i < to; i++) {
           const b = drivers[i]!;
           const at = y * b;
           if (at * (1 - width) > LARGEST_PRODUCT) break;
           // the doubles may be off by a few parts in 2⁵³: a little more is looked at, and what is taken is measured exactly
           const slack = at * SLACK;
-          const [first, last] = [Math.ceil(at * (1 - width) - slack), Math.floor(at * (1 + width) + slack)];
+          const reach = at * width + slack;
+          const first = Math.ceil(at - reach);
+          const last = Math.floor(at + reach);
           if (first > last || last < 1) continue;
-          const perTooth = (steps * parts) / b;
-          const least = Math.max(first / mostTicks, limits[0] ? limits[0] / perTooth : 0) * (1 - 1e-12);
-          const most = Math.min(last / leastTicks, limits[1] ? limits[1] / perTooth : Infinity) * (1 + 1e-12);
+          const least = Math.max(first / mostTicks, lowest * b) * (1 - 1e-12);
+          const most = Math.min(last / leastTicks, highest * b) * (1 + 1e-12);
           if (low < 0) [low, high] = [firstAtLeast(driven, least), firstAtLeast(driven, most + 1)];
           while (low < driven.length && driven[low]! < least) low++;
           while (high < driven.length && driven[high]! < most + 1) high++;
@@ -255,7 +257,8 @@ function nearby(
             for (const a of divisorsUpTo(x, most, bench.primes, least)) {
               if (a < least || place(a) < 0 || tooHeavy(a, b)) continue;
               const ticks = x / a;
-              if (ticks >= leastTicks && ticks <= mostTicks) take(a, ticks, b, mode);
+              if (ticks >= leastTicks && ticks <= mostTicks && Math.abs(x - at) - slack <= rows.bound * at)
+                take(a, ticks, b, mode);
             }
           }
         }
