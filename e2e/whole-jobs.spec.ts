@@ -116,7 +116,8 @@ test('a kept worm, and the belts round it that serve two counts', async ({ page 
   await expect(first).toContainText('belt');
   await expect(page.locator('.certificate')).toContainText('Kept: worm 1 : 90.');
   await expect(page.locator('.asked')).toContainText('Divisions 73 and 95');
-  await expect(page.getByRole('radiogroup', { name: 'Shown' })).not.toContainText('so far');
+  await expect(page.getByRole('rowheader', { name: /^2 pairs .*proven/ })).toBeVisible();
+  await expect(page.locator('.searching')).toHaveCount(0);
   await first.click();
   await page.getByRole('button', { name: 'Use it' }).click();
   await expect(cell(page, 'divisions')).toContainText('2of 2');
