@@ -14,7 +14,7 @@ import { fromShelf, type ShelfPart } from '../shelf/index.ts';
 import { planSweep } from '../travel/index.ts';
 import { rational } from '../numbers/index.ts';
 import { nextState, startRun, type RunState } from '../run/index.ts';
-import { checkAnswer, divisionsCsv, targetsAnswer } from './index.ts';
+import { checkAnswer, divisionsCsv, readDrive, targetsAnswer, writeDrive } from './index.ts';
 
 /** Whole drives through everything that shows a figure: what one page says every page and file says. */
 
@@ -449,6 +449,41 @@ describe('more of it', () => {
     const off = Math.round(1 / step) * step - 1;
     expect(moves[0]!.errorMm).toBeCloseTo(off, 12);
     expect(told).not.toMatch(/3141592|355\/113/);
+  });
+
+  test('ripple is cured by a finer mode of the driver before a greater reduction is asked for', () => {
+    const sweep = { unit: 'turns', from: '0', to: '1', frames: 150, easing: 'linear' } as never;
+    const said = (mode: number, modes: readonly number[]): string =>
+      JSON.stringify(
+        report(
+          drive('', [], { job: { sweeps: [sweep] } }, {
+            kind: 'stepper',
+            fullSteps: 200,
+            modes,
+            mode,
+          } as never),
+        ).duties.sweeps[0]!.says,
+      );
+    expect(said(1, [1, 2, 4, 8, 16, 32])).toMatch(/microsteps|1\/\d+/i);
+    expect(said(1, [1, 2, 4, 8, 16, 32])).not.toMatch(/times the reduction/);
+    expect(said(1, [1])).toMatch(/reduction/);
+  });
+
+  test('a list that is too long is refused by its own name', () => {
+    const d = drive('', [], {
+      job: { rates: Array.from({ length: 500 }, () => ({ kind: 'stars' })) as never },
+    });
+    const read = readDrive(writeDrive(d));
+    expect(read.ok ? '' : [read.refusal.code, read.refusal.path]).toEqual(['listTooLong', 'job.rates']);
+  });
+
+  test('along a screw a rate drifts by a length, not by an angle', () => {
+    const d = drive('', [], {
+      timer: { tickHz: '1000000', how: 'fixed', bits: 32 },
+      job: { rates: [{ kind: 'period', periodSeconds: '700.7' }] as never },
+      train: { output: { kind: 'screw', leadMm: '2' } as never },
+    });
+    for (const way of rate(d).ways) expect(way.hour).toMatch(/mm|µm/);
   });
 
   test('a ramp is whole: 62 500 intervals are not cut', () => {
