@@ -469,6 +469,18 @@ describe('more of it', () => {
     expect(said(1, [1])).toMatch(/reduction/);
   });
 
+  test('a turn closes when both steps and places do', () => {
+    // 2 1/2 steps a turn, rests at 40/7 places
+    const stages = [
+      { kind: 'ratio', value: '1/16' },
+      { kind: 'geneva', slots: 4 },
+      { kind: 'spur', z1: 7, z2: 10 },
+    ] as const;
+    const d = drive('', stages, {}, { kind: 'stepper', fullSteps: 7, modes: [1], mode: 1 });
+    expect(checkAnswer(d)).toMatchObject({ stepsPerTurn: '5/2', turnsToClose: '14' });
+    expect(cell(d, 'steps').graded!.word).toContain('14 turns');
+  });
+
   test('a list that is too long is refused by its own name', () => {
     const d = drive('', [], {
       job: { rates: Array.from({ length: 500 }, () => ({ kind: 'stars' })) as never },
