@@ -11,7 +11,7 @@ export async function openDemo(page: Page): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name: 'Open the demo workshop' }).click();
   await expect(page.getByRole('link', { name: /Orrery wheel cutter/ }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Put this away' }).click();
+  await page.getByRole('button', { name: 'Dismiss' }).click();
 }
 
 /** Opens a drive of the list at a station. */

@@ -24,7 +24,7 @@ const open = async (width, height) => {
   await page.clock.install({ time: new Date('2026-11-24T20:41:00Z') });
   await page.goto(base);
   await page.getByRole('button', { name: 'Open the demo workshop' }).click();
-  await page.getByRole('button', { name: 'Put this away' }).click();
+  await page.getByRole('button', { name: 'Dismiss' }).click();
   return page;
 };
 const shot = async (page, name) => {

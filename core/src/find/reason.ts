@@ -56,7 +56,7 @@ const rangeText = ([low, high]: readonly [Rational | null, Rational | null]): st
   [low ? toText(low) : '', high ? toText(high) : ''].join('–');
 
 /** What of the divisions no mode of the motor brings. */
-const missingOf = (divisor: bigint, perMode: readonly bigint[]): bigint =>
+export const missingOf = (divisor: bigint, perMode: readonly bigint[]): bigint =>
   divisor / gcd(divisor, lcm(perMode));
 
 /** What one stage can bring: driven wheels, and what the parts multiply by. */

@@ -1,4 +1,5 @@
-import { gcd, lcm } from '../numbers/index.ts';
+import { lcm } from '../numbers/index.ts';
+import { missingOf } from './reason.ts';
 import type { FindRequest } from './request.ts';
 
 /** With this many stages a search of divisions or rates takes more than a second. */
@@ -16,9 +17,8 @@ export function workersFor({ asked, maxStages, kit, source }: FindRequest, cores
   const wheels = kit.families.reduce((n, f) => n + f.wheels.length, 0);
   if (asked.question === 'ratio' || maxStages < LONG || wheels < FEW_WHEELS) return 1;
   if (asked.question === 'divisions') {
-    const all = lcm(asked.divisions);
-    const steps = lcm((source?.modes ?? [1]).map((m) => BigInt(m * (source?.fullSteps ?? 1))));
-    if (all / gcd(all, steps) > SPARSE) return 1;
+    const perMode = (source?.modes ?? [1]).map((m) => BigInt(m * (source?.fullSteps ?? 1)));
+    if (missingOf(lcm(asked.divisions), perMode) > SPARSE) return 1;
   }
   return Math.max(1, cores - 1);
 }

@@ -21,7 +21,7 @@ function act(): void {
       <v-icon :icon="notices.notice.tone === 'bad' ? mdiAlertCircleOutline : mdiCheck" size="18" />
       <span>{{ notices.notice.says }}</span>
       <v-btn v-if="notices.notice.act" variant="text" @click="act">{{ notices.notice.act.label }}</v-btn>
-      <button type="button" class="icon-button" aria-label="Put this away" @click="notices.dismiss()">
+      <button type="button" class="icon-button" aria-label="Dismiss" @click="notices.dismiss()">
         <v-icon :icon="mdiClose" size="18" />
       </button>
     </div>
