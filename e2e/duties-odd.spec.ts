@@ -8,10 +8,10 @@ async function refuses(
   texts: readonly (readonly [string, RegExp])[],
 ): Promise<void> {
   const input = page.getByRole('textbox', { name, exact: true }).first();
-  for (const [text, says] of texts) {
+  for (const [text, message] of texts) {
     await input.fill(text);
     await expect(input).toHaveAttribute('aria-invalid', 'true');
-    await expect(page.getByText(says).first()).toBeVisible();
+    await expect(page.getByText(message).first()).toBeVisible();
   }
   await input.press('Escape');
   await expect(input).toHaveAttribute('aria-invalid', 'false');

@@ -11,7 +11,7 @@ test('what cannot be read is said under the field and the last good value stays 
   await expect(page.getByText('12.5 is not a whole count.')).toBeVisible();
   await expect(page.locator('.pieces .bad')).toContainText('12.5');
   await expect(cell(page, 'divisions')).toContainText('of 6');
-  for (const [text, says] of [
+  for (const [text, message] of [
     ['-5', '-5 is negative.'],
     ['63-60', '63-60 runs backwards.'],
     ['1-9000', '1-9000 asks for more than 5000 counts.'],
@@ -20,7 +20,7 @@ test('what cannot be read is said under the field and the last good value stays 
     ['60,'.repeat(800), 'The text is longer than 2000 characters.'],
   ] as const) {
     await list.fill(text);
-    await expect(page.locator('.refusal b').first()).toHaveText(says);
+    await expect(page.locator('.refusal b').first()).toHaveText(message);
     await expect(cell(page, 'divisions')).toContainText('of 6');
   }
   await page.keyboard.press('Escape');
@@ -76,7 +76,7 @@ test('odd teeth are refused in the card; a burst of typing is one undo; a reload
   await openDemo(page);
   await openDrive(page, 'Orrery wheel cutter', 'Train');
   const driven = field(page, 'Driven');
-  for (const [text, says] of [
+  for (const [text, message] of [
     ['', 'Nothing is written here.'],
     ['-7', '-7 is negative.'],
     ['7.5', '7.5 is not a whole count.'],
@@ -85,7 +85,7 @@ test('odd teeth are refused in the card; a burst of typing is one undo; a reload
     ['2', '2 is below 6 teeth.'],
   ] as const) {
     await driven.fill(text);
-    await expect(page.locator('.card .refusal b')).toHaveText(says);
+    await expect(page.locator('.card .refusal b')).toHaveText(message);
     await expect(cell(page, 'steps')).toContainText('1094400');
   }
   await driven.fill('76');

@@ -19,11 +19,11 @@ test('a broken file is refused in one sentence and changes nothing', async ({ pa
     ['empty.json', '', 'the file is empty'],
     ['big.json', Buffer.alloc(21_000_000, 32), 'larger than 20 MB'],
   ];
-  for (const [name, text, says] of bad) {
+  for (const [name, text, message] of bad) {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Import a file' }).click();
     await (await chooser).setFiles(upload(name, text));
-    await expect(page.getByRole('alert')).toContainText(says);
+    await expect(page.getByRole('alert')).toContainText(message);
     expect(await list.innerText()).toBe(before);
   }
   await page.reload();

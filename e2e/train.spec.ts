@@ -18,8 +18,8 @@ async function fiveStages(page: Page): Promise<void> {
   await expect(stage(page, 2)).toContainText('(13 + 47)/4 = 15: four planets fit.');
   await expect(stage(page, 4)).toContainText('indexes 60°');
   await expect(cell(page, 'steps')).toContainText('Repeats after 13 turns');
-  const says = page.getByRole('img', { name: /Train reduction/ });
-  await expect(says).toHaveAccessibleName(
+  const message = page.getByRole('img', { name: /Train reduction/ });
+  await expect(message).toHaveAccessibleName(
     /^Stepper motor, then belt 20 : 60 to shaft 1, which makes 4 984 8\/13 turns .* then planetary 13 \/ 47 to shaft 2, .* then Geneva 6 slots to shaft 4, .* then worm 1 : 60 to shaft 5, which carries the work, then table\. Train reduction 14 953 11\/13 : 1\.$/,
   );
 }

@@ -182,12 +182,12 @@ test('no cell of the strip and no figure under a shaft is cut or runs into its n
         // labels of the drawing, as the browser sets them: none on another
         const boxes = [...document.querySelectorAll('main svg g[transform] > g')].map((g) => ({
           box: g.getBoundingClientRect(),
-          says: g.textContent ?? '',
+          message: g.textContent ?? '',
         }));
-        boxes.forEach(({ box: a, says }, i) => {
-          for (const { box: b, says: other } of boxes.slice(i + 1))
+        boxes.forEach(({ box: a, message }, i) => {
+          for (const { box: b, message: other } of boxes.slice(i + 1))
             if (a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)
-              out.push(`${says} on ${other}`);
+              out.push(`${message} on ${other}`);
         });
         return out;
       });

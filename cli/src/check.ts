@@ -1,4 +1,4 @@
-import { byPlates, plainText, report, taken } from '@pendrix/core';
+import { byPlates, plainText, report, ok } from '@pendrix/core';
 import { checkAnswer } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
 import { readOptions } from './options.ts';
@@ -8,13 +8,13 @@ import { readDriveFile } from './read.ts';
 export const check: Command = {
   name: 'check',
   usage: 'check FILE [--json]',
-  says: 'what comes out even with this drive',
+  message: 'what comes out even with this drive',
   run: async (words) => {
     const given = readOptions(words, { json: 'flag' });
     if (!given.ok) return given;
     const drive = await readDriveFile(given.value.files);
     if (!drive.ok) return drive;
-    if (given.value.flags.has('json')) return taken(JSON.stringify(checkAnswer(drive.value), null, 2));
+    if (given.value.flags.has('json')) return ok(JSON.stringify(checkAnswer(drive.value), null, 2));
     const r = report(drive.value);
     const cells = r.verdict.map((c) => [
       c.label,
@@ -71,10 +71,10 @@ export const check: Command = {
         ...r.duties.rates.flatMap((rate) => [
           ...rate.causes.map(
             (c) =>
-              `  ${rate.name}: ${c.figure.label} ${plainText(c.figure.text)}${c.says ? ` (${c.says})` : ''}`,
+              `  ${rate.name}: ${c.figure.label} ${plainText(c.figure.text)}${c.message ? ` (${c.message})` : ''}`,
           ),
           ...(rate.largest ? [rate.largest] : []),
-          ...rate.says,
+          ...rate.message,
         ]),
       );
     for (const duty of r.duties.all)
@@ -82,9 +82,9 @@ export const check: Command = {
         [
           duty.title + (duty.graded ? `: ${duty.graded.word}` : ''),
           ...duty.lines.map(
-            (l) => `  ${l.figure.label}: ${plainText(l.figure.text)}${l.says ? ` (${l.says})` : ''}`,
+            (l) => `  ${l.figure.label}: ${plainText(l.figure.text)}${l.message ? ` (${l.message})` : ''}`,
           ),
-          ...duty.says,
+          ...duty.message,
         ].join('\n'),
       );
     if (r.plates)
@@ -119,8 +119,8 @@ export const check: Command = {
       ...r.train.work.facts,
     ];
     if (told.length > 0) parts.push(told.join('\n'));
-    if (r.check.says) parts.push(plainText(r.check.says));
+    if (r.check.message) parts.push(plainText(r.check.message));
     if (r.check.idle) parts.push(r.check.idle);
-    return taken(parts.join('\n\n').replaceAll('\u2009', ' '));
+    return ok(parts.join('\n\n').replaceAll('\u2009', ' '));
   },
 };

@@ -125,8 +125,8 @@ describe('the examples of the handbook, by the terminal', () => {
     );
     expect(long.out).toContain('At 60 rpm one turn of the work takes 565.14 days (1.55 years).');
     const misfit = await run('check', driveWith([{ ...set, planets: 5 }]), '--json');
-    expect((JSON.parse(misfit.out) as { misfits: { stage: number; says: string }[] }).misfits).toMatchObject([
-      { stage: 0, says: expect.stringContaining('17.63') },
+    expect((JSON.parse(misfit.out) as { misfits: { stage: number; message: string }[] }).misfits).toMatchObject([
+      { stage: 0, message: expect.stringContaining('17.63') },
     ]);
   });
 

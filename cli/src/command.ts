@@ -4,7 +4,7 @@ import type { Result } from '@pendrix/core';
 export interface Command {
   readonly name: string;
   readonly usage: string;
-  readonly says: string;
+  readonly message: string;
   readonly run: (words: readonly string[]) => Promise<Result<string>>;
 }
 

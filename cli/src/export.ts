@@ -2,12 +2,12 @@ import { writeFile } from 'node:fs/promises';
 import {
   at,
   LARGEST_COUNT,
-  MOST_ROWS,
+  MAX_ROWS,
   noRun,
   planRun,
   readCount,
-  refused,
-  taken,
+  error,
+  ok,
   type Drive,
   type Result,
 } from '@pendrix/core';
@@ -29,7 +29,7 @@ const WAYS = ['cheader', 'gcode', 'csv'] as const;
 export const exported: Command = {
   name: 'export',
   usage: 'export FILE --as cheader|gcode|csv [--divisions 73] [--axes slide=X,pan=A] [--out PATH]',
-  says: 'constants of the rates, moves for a machine, or a table',
+  message: 'constants of the rates, moves for a machine, or a table',
   run: async (words) => {
     const given = readOptions(words, {
       as: 'text',
@@ -43,18 +43,18 @@ export const exported: Command = {
     if (!given.ok) return given;
     const { files, texts } = given.value;
     const as = texts.get('as');
-    if (as === undefined) return refused('needsOption', '--as', { example: '--as csv' });
+    if (as === undefined) return error('needsOption', '--as', { example: '--as csv' });
     if (!(WAYS as readonly string[]).includes(as))
-      return refused('notAChoice', as, { path: '--as', limit: WAYS.join(', ') });
+      return error('notAChoice', as, { path: '--as', limit: WAYS.join(', ') });
     const drive = await readDriveFile(files);
     if (!drive.ok) return drive;
     const asked = texts.get('divisions');
     const divisions =
       asked === undefined
-        ? taken(null)
+        ? ok(null)
         : readCount(asked, {
             min: 1,
-            max: Math.min(LARGEST_COUNT, MOST_ROWS),
+            max: Math.min(LARGEST_COUNT, MAX_ROWS),
             unit: 'divisions',
             example: '73',
           });
@@ -70,13 +70,13 @@ export const exported: Command = {
     );
     if (!text.ok) return text;
     const out = texts.get('out');
-    if (out === undefined) return taken(text.value.trimEnd());
+    if (out === undefined) return ok(text.value.trimEnd());
     try {
       await writeFile(out, text.value);
     } catch (fault) {
-      return refused('cannotWrite', (fault as { code?: string }).code ?? 'unknown', { path: out });
+      return error('cannotWrite', (fault as { code?: string }).code ?? 'unknown', { path: out });
     }
-    return taken(`written to ${out}`);
+    return ok(`written to ${out}`);
   },
 };
 
@@ -84,10 +84,10 @@ export const exported: Command = {
 function gcodeOptions(texts: ReadonlyMap<string, string>): Result<GcodeOptions> {
   const [axes, dwell, shutter] = ['axes', 'dwell', 'shutter'].map((name) => texts.get(name));
   if (dwell !== undefined && dwell !== 's' && dwell !== 'ms')
-    return refused('notAChoice', dwell, { path: '--dwell', limit: 's, ms' });
+    return error('notAChoice', dwell, { path: '--dwell', limit: 's, ms' });
   if (shutter !== undefined && !/^[A-Za-z][\w. ]{0,30}$/.test(shutter))
-    return refused('badValue', shutter, { path: '--shutter' });
-  return taken({
+    return error('badValue', shutter, { path: '--shutter' });
+  return ok({
     ...(axes !== undefined && { axes }),
     ...(dwell !== undefined && { dwell }),
     ...(shutter !== undefined && { shutter }),
@@ -104,7 +104,7 @@ function write(
   switch (as) {
     case 'cheader': {
       const text = cHeader(drive);
-      return text === null ? refused('nothingToExport', 'rates that a timer keeps') : taken(text);
+      return text === null ? error('nothingToExport', 'rates that a timer keeps') : ok(text);
     }
     case 'gcode':
       return divisions === null ? shotGcode(drive, options) : divisionsGcode(drive, divisions);
@@ -114,15 +114,15 @@ function write(
         if (refusal) return { ok: false, refusal };
         const plan = planRun(drive, divisions);
         return plan
-          ? taken(sheetCsv(plan))
-          : refused('badValue', drive.train.source.kind, { path: 'train.source.kind' });
+          ? ok(sheetCsv(plan))
+          : error('badValue', drive.train.source.kind, { path: 'train.source.kind' });
       }
       const tables = tablesOf(drive);
       const names = [...tables.keys()];
-      if (names[0] === undefined) return refused('nothingToExport', 'anything that makes a table');
+      if (names[0] === undefined) return error('nothingToExport', 'anything that makes a table');
       if (of !== undefined && !tables.has(of))
-        return refused('notAChoice', of, { path: '--of', limit: names.join(', ') });
-      return taken(tables.get(of ?? names[0])!());
+        return error('notAChoice', of, { path: '--of', limit: names.join(', ') });
+      return ok(tables.get(of ?? names[0])!());
     }
   }
 }

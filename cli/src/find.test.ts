@@ -48,7 +48,7 @@ interface Answer {
   readonly results: readonly Row[];
   readonly count: Readonly<Record<string, { readonly trains: string; readonly steps: number }>>;
   readonly reason: string | null;
-  readonly certificate: { readonly says: string };
+  readonly certificate: { readonly message: string };
 }
 
 const problems = JSON.parse(
@@ -318,7 +318,7 @@ describe('a kept stage', () => {
     });
     expect(results[0]).toMatchObject({ ratio: '342', error: '0', largest: 90 });
     for (const r of results) expect(r.stages.at(-1)).toEqual(worm);
-    expect(certificate.says).toContain('Kept: worm 1 : 90.');
-    expect(certificate.says).toContain('Pool: wheels of no module said (12–80 teeth).');
+    expect(certificate.message).toContain('Kept: worm 1 : 90.');
+    expect(certificate.message).toContain('Pool: wheels of no module said (12–80 teeth).');
   });
 });

@@ -1,9 +1,9 @@
 import {
   find as search,
   findReport,
-  refused,
+  error,
   runNow,
-  taken,
+  ok,
   type FindAnswer,
   type FindRequest,
   type Result,
@@ -17,7 +17,7 @@ import { readNamedFile } from './read.ts';
 export const find: Command = {
   name: 'find',
   usage: 'find REQUEST.json [--json]',
-  says: 'the trains that come out even, or come nearest, from the parts you name',
+  message: 'the trains that come out even, or come nearest, from the parts you name',
   run,
 };
 
@@ -31,11 +31,11 @@ async function run(words: readonly string[]): Promise<Result<string>> {
     answer = runNow(search(request.value));
   } catch (fault) {
     if (fault instanceof RangeError)
-      return refused('tooLarge', 'the products', { path: given.value.files[0]!, unit: 'to be exact' });
+      return error('tooLarge', 'the products', { path: given.value.files[0]!, unit: 'to be exact' });
     throw fault;
   }
-  if (given.value.flags.has('json')) return taken(JSON.stringify(findAnswer(request.value, answer), null, 2));
-  return taken(readable(request.value, answer));
+  if (given.value.flags.has('json')) return ok(JSON.stringify(findAnswer(request.value, answer), null, 2));
+  return ok(readable(request.value, answer));
 }
 
 function readable(request: FindRequest, answer: FindAnswer): string {

@@ -1,4 +1,4 @@
-import { refused, refusalSentence, type Refusal } from '@pendrix/core';
+import { error, refusalSentence, type Refusal } from '@pendrix/core';
 import { check } from './check.ts';
 import type { Command } from './command.ts';
 import { exported } from './export.ts';
@@ -24,7 +24,7 @@ const help = (): string =>
   [
     'pendrix: what comes out even',
     '',
-    ...commands.map((c) => `  pendrix ${c.usage.padEnd(68)} ${c.says}`),
+    ...commands.map((c) => `  pendrix ${c.usage.padEnd(68)} ${c.message}`),
   ].join('\n');
 
 /** Exit code 0 with the answer on standard output, 2 for bad input with one sentence on standard error, 1 for an internal error. */
@@ -37,7 +37,7 @@ export async function main(words: readonly string[], streams: Streams = console_
   const command = commands.find((c) => c.name === name);
   if (!command)
     return bad(
-      refused('noCommand', name ?? '', { limit: commands.map((c) => c.name).join(', ') }).refusal,
+      error('noCommand', name ?? '', { limit: commands.map((c) => c.name).join(', ') }).refusal,
       streams,
     );
   try {

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { refused, taken, type Result } from '@pendrix/core';
+import { error, ok, type Result } from '@pendrix/core';
 
 type Kind = 'flag' | 'text';
 
@@ -34,17 +34,17 @@ export function readOptions(words: readonly string[], known: Readonly<Record<str
     if (token.kind === 'positional') files.push(token.value);
     if (token.kind !== 'option') continue;
     const kind = Object.hasOwn(known, token.name) ? known[token.name] : undefined;
-    if (!kind) return refused('noOption', token.rawName, { limit: names });
-    if (flags.has(token.name) || texts.has(token.name)) return refused('twice', token.rawName);
+    if (!kind) return error('noOption', token.rawName, { limit: names });
+    if (flags.has(token.name) || texts.has(token.name)) return error('twice', token.rawName);
     if (kind === 'flag') {
       if (token.value !== undefined)
-        return refused('noOption', `${token.rawName}=${token.value}`, { limit: names });
+        return error('noOption', `${token.rawName}=${token.value}`, { limit: names });
       flags.add(token.name);
     } else {
       if (token.value === undefined)
-        return refused('needsOption', `the value of ${token.rawName}`, { example: `${token.rawName} 73` });
+        return error('needsOption', `the value of ${token.rawName}`, { example: `${token.rawName} 73` });
       texts.set(token.name, token.value);
     }
   }
-  return taken({ files, flags, texts });
+  return ok({ files, flags, texts });
 }

@@ -6,8 +6,8 @@ import {
   readGears,
   readPlates,
   readWorm,
-  refused,
-  taken,
+  error,
+  ok,
   exactly,
   type Rational,
   type Result,
@@ -23,7 +23,7 @@ const RADIUS = 50;
 export const plates: Command = {
   name: 'plates',
   usage: 'plates --worm 40 --circles 15,16;21,23 --divisions 77 [--gears …] [--json]',
-  says: 'how index plates make a count; --make 26 for the list that makes a plate',
+  message: 'how index plates make a count; --make 26 for the list that makes a plate',
   run: (words) => Promise.resolve(run(words)),
 };
 
@@ -41,7 +41,7 @@ function run(words: readonly string[]): Result<string> {
   if (!given.ok) return given;
   const { files, flags, texts } = given.value;
   if (files[0] !== undefined)
-    return refused('noOption', files[0], {
+    return error('noOption', files[0], {
       limit: '--worm, --circles, --divisions, --gears, --make, --json',
     });
   const worm = readOption(texts, 'worm', '40', readWorm);
@@ -54,10 +54,10 @@ function run(words: readonly string[]): Result<string> {
     readCount(t, { min: 1, max: LARGEST_COUNT, unit: 'divisions', example: '77' }),
   );
   if (!divisions.ok) return divisions;
-  const gears = texts.has('gears') ? readOption(texts, 'gears', '24,32,48', readGears) : taken([]);
+  const gears = texts.has('gears') ? readOption(texts, 'gears', '24,32,48', readGears) : ok([]);
   if (!gears.ok) return gears;
   const answer = platesAnswer(ratio, circles.value, divisions.value, gears.value);
-  if (flags.has('json')) return taken(JSON.stringify(answer, null, 2));
+  if (flags.has('json')) return ok(JSON.stringify(answer, null, 2));
   const { simple, compound, smallestNewCircle } = answer;
   const parts = [
     `${divisions.value} divisions by a worm of ${worm.value}: ${answer.turns} turns of the crank each.`,
@@ -87,7 +87,7 @@ function run(words: readonly string[]): Result<string> {
           .map((d) => ['near', 'circle', 'holes', 'ratio', 'drivers', 'driven'].map((key) => String(d[key]))),
       ),
     );
-  return taken(plainText([parts.join('\n\n')]));
+  return ok(plainText([parts.join('\n\n')]));
 }
 
 function make(
@@ -101,11 +101,11 @@ function make(
   if (!holes.ok) return holes;
   const radius = texts.has('radius')
     ? readOption(texts, 'radius', '50', (t) => readCount(t, { min: 1, max: 5000, unit: 'mm', example: '50' }))
-    : taken(RADIUS);
+    : ok(RADIUS);
   if (!radius.ok) return radius;
-  if (flags.has('json')) return taken(JSON.stringify(makingAnswer(worm, holes.value), null, 2));
-  if (flags.has('gcode')) return taken(drillingMoves(holes.value, radius.value).trimEnd());
-  return taken(makingCsv(worm, holes.value, radius.value).trimEnd());
+  if (flags.has('json')) return ok(JSON.stringify(makingAnswer(worm, holes.value), null, 2));
+  if (flags.has('gcode')) return ok(drillingMoves(holes.value, radius.value).trimEnd());
+  return ok(makingCsv(worm, holes.value, radius.value).trimEnd());
 }
 
 function readOption<T>(
@@ -116,7 +116,7 @@ function readOption<T>(
 ): Result<T> {
   const text = texts.get(name);
   const option = `--${name}`;
-  if (text === undefined) return refused('needsOption', option, { example: `${option} ${example}` });
+  if (text === undefined) return error('needsOption', option, { example: `${option} ${example}` });
   const read = reader(text);
   return read.ok ? read : { ok: false, refusal: at(option, read.refusal) };
 }

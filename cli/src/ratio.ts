@@ -7,9 +7,9 @@ import {
   pairTrains,
   readCount,
   readNumber,
-  refused,
+  error,
   simplestIn,
-  taken,
+  ok,
   toText,
   type Interval,
   type PairTrain,
@@ -22,14 +22,14 @@ import { readOptions } from './options.ts';
 
 /** Up to so many of each are given. */
 const COUNT = 20;
-const MOST_TEETH = 400;
-const MOST_PAIRS = 4;
+const MAX_TEETH = 400;
+const MAX_PAIRS = 4;
 
 /** `pendrix ratio --low A --high B [--teeth 8-60 --pairs 3] [--json]`: what ratio it may be. (handbook: numbers, true ratio) */
 export const ratio: Command = {
   name: 'ratio',
   usage: 'ratio --low 13.7325 --high 13.7365 [--teeth 8-60 --pairs 3] [--json]',
-  says: 'the simplest fractions in an interval, and the wheel pairs that make one',
+  message: 'the simplest fractions in an interval, and the wheel pairs that make one',
   run: (words) => Promise.resolve(run(words)),
 };
 
@@ -44,14 +44,14 @@ function run(words: readonly string[]): Result<string> {
   if (!given.ok) return given;
   const { files, flags, texts } = given.value;
   if (files[0] !== undefined)
-    return refused('noOption', files[0], { limit: '--low, --high, --teeth, --pairs, --json' });
+    return error('noOption', files[0], { limit: '--low, --high, --teeth, --pairs, --json' });
   const interval = readInterval(texts);
   if (!interval.ok) return interval;
   const trains = readTrains(texts, interval.value);
   if (!trains.ok) return trains;
   const fractions = simplestIn(interval.value, COUNT);
-  if (flags.has('json')) return taken(JSON.stringify(answer(fractions, trains.value), null, 2));
-  return taken(readable(fractions, trains.value));
+  if (flags.has('json')) return ok(JSON.stringify(answer(fractions, trains.value), null, 2));
+  return ok(readable(fractions, trains.value));
 }
 
 function readInterval(texts: ReadonlyMap<string, string>): Result<Interval> {
@@ -59,20 +59,20 @@ function readInterval(texts: ReadonlyMap<string, string>): Result<Interval> {
   for (const name of ['low', 'high']) {
     const text = texts.get(name);
     const option = `--${name}`;
-    if (text === undefined) return refused('needsOption', option, { example: `${option} 13.7325` });
+    if (text === undefined) return error('needsOption', option, { example: `${option} 13.7325` });
     const read = readNumber(text);
     if (!read.ok) return { ok: false, refusal: at(option, read.refusal) };
-    if (isZero(read.value)) return refused('zero', text, { path: option, example: '13.7325' });
-    if (isNegative(read.value)) return refused('negative', text, { path: option, example: '13.7325' });
+    if (isZero(read.value)) return error('zero', text, { path: option, example: '13.7325' });
+    if (isNegative(read.value)) return error('negative', text, { path: option, example: '13.7325' });
     ends.push(read.value);
   }
   const [low, high] = ends as [Rational, Rational];
   return compare(low, high) > 0
-    ? refused('backwards', `${toText(low)} to ${toText(high)}`, {
+    ? error('backwards', `${toText(low)} to ${toText(high)}`, {
         path: '--high',
         example: '--low 13.7 --high 13.8',
       })
-    : taken({ low, high });
+    : ok({ low, high });
 }
 
 /** The wheel trains when wheels were given; null when not. */
@@ -82,23 +82,23 @@ function readTrains(
 ): Result<readonly PairTrain[] | null> {
   const [wheels, pairs] = [texts.get('teeth'), texts.get('pairs')];
   if (wheels === undefined)
-    return pairs === undefined ? taken(null) : refused('needsOption', '--teeth', { example: '--teeth 8-60' });
+    return pairs === undefined ? ok(null) : error('needsOption', '--teeth', { example: '--teeth 8-60' });
   const teeth = readTeeth(wheels);
   if (!teeth.ok) return teeth;
-  const most = readCount(pairs ?? '2', { min: 1, max: MOST_PAIRS, unit: 'pairs', example: '2' });
+  const most = readCount(pairs ?? '2', { min: 1, max: MAX_PAIRS, unit: 'pairs', example: '2' });
   if (!most.ok) return { ok: false, refusal: at('--pairs', most.refusal) };
-  return taken(pairTrains(low, high, teeth.value, most.value, COUNT));
+  return ok(pairTrains(low, high, teeth.value, most.value, COUNT));
 }
 
 function readTeeth(text: string): Result<Teeth> {
   const sides = text
     .split('-')
-    .map((s) => readCount(s, { min: 1, max: MOST_TEETH, unit: 'teeth', example: '8-60' }));
+    .map((s) => readCount(s, { min: 1, max: MAX_TEETH, unit: 'teeth', example: '8-60' }));
   for (const side of sides) if (!side.ok) return { ok: false, refusal: at('--teeth', side.refusal) };
   const [from, to = from] = sides.map((s) => (s.ok ? s.value : 0));
   if (from === undefined || to === undefined || sides.length > 2)
-    return refused('notDivisions', text, { path: '--teeth' });
-  return from > to ? refused('backwards', text, { path: '--teeth', example: '8-60' }) : taken({ from, to });
+    return error('notDivisions', text, { path: '--teeth' });
+  return from > to ? error('backwards', text, { path: '--teeth', example: '8-60' }) : ok({ from, to });
 }
 
 const answer = (fractions: readonly Rational[], trains: readonly PairTrain[] | null): object => ({

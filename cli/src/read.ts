@@ -1,6 +1,6 @@
 import { readFile, stat } from 'node:fs/promises';
-import { refused, type Drive, type Result } from '@pendrix/core';
-import { MOST_BYTES, readDrive } from '@pendrix/core/files/index';
+import { error, type Drive, type Result } from '@pendrix/core';
+import { MAX_BYTES, readDrive } from '@pendrix/core/files/index';
 
 /** Reads one drive file named on the command line. */
 export const readDriveFile = (files: readonly string[]): Promise<Result<Drive>> =>
@@ -13,15 +13,15 @@ export async function readNamedFile<T>(
   read: (text: string) => Result<T>,
 ): Promise<Result<T>> {
   const [name, second] = files;
-  if (name === undefined) return refused('needsOption', 'the file', { example });
-  if (second !== undefined) return refused('twice', 'the file');
+  if (name === undefined) return error('needsOption', 'the file', { example });
+  if (second !== undefined) return error('twice', 'the file');
   let text: string;
   try {
     const { size } = await stat(name);
-    if (size > MOST_BYTES) return refused('fileTooBig', '', { path: name, limit: '20 MB' });
+    if (size > MAX_BYTES) return error('fileTooBig', '', { path: name, limit: '20 MB' });
     text = await readFile(name, 'utf8');
   } catch {
-    return refused('noFile', name);
+    return error('noFile', name);
   }
   const answer = read(text);
   return answer.ok

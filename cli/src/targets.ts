@@ -2,14 +2,14 @@ import {
   at,
   byPlates,
   LARGEST_COUNT,
-  MOST_ROWS,
+  MAX_ROWS,
   noRun,
   plainText,
   planRun,
   readCount,
-  refused,
+  error,
   sheet,
-  taken,
+  ok,
 } from '@pendrix/core';
 import { sheetCsv, targetsAnswer } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
@@ -20,26 +20,26 @@ import { readDriveFile } from './read.ts';
 export const targets: Command = {
   name: 'targets',
   usage: 'targets FILE --divisions 73 [--json | --csv]',
-  says: 'where to go for each division, in steps, degrees and turns of the crank',
+  message: 'where to go for each division, in steps, degrees and turns of the crank',
   run: async (words) => {
     const given = readOptions(words, { json: 'flag', csv: 'flag', divisions: 'text' });
     if (!given.ok) return given;
     const { files, flags, texts } = given.value;
-    if (flags.has('json') && flags.has('csv')) return refused('twice', 'the way to print');
+    if (flags.has('json') && flags.has('csv')) return error('twice', 'the way to print');
     const drive = await readDriveFile(files);
     if (!drive.ok) return drive;
     const asked = texts.get('divisions');
-    if (asked === undefined) return refused('needsOption', '--divisions', { example: '--divisions 73' });
+    if (asked === undefined) return error('needsOption', '--divisions', { example: '--divisions 73' });
     const read = readCount(asked, { min: 1, max: LARGEST_COUNT, unit: 'divisions', example: '73' });
     if (!read.ok) return { ok: false, refusal: at('--divisions', read.refusal) };
-    if (read.value > MOST_ROWS)
-      return refused('tooManyRows', String(read.value), { path: '--divisions', limit: String(MOST_ROWS) });
+    if (read.value > MAX_ROWS)
+      return error('tooManyRows', String(read.value), { path: '--divisions', limit: String(MAX_ROWS) });
     const refusal = noRun(drive.value, read.value);
     if (refusal) return { ok: false, refusal };
     const plan = planRun(drive.value, read.value);
-    if (!plan) return refused('badValue', drive.value.train.source.kind, { path: 'train.source.kind' });
-    if (flags.has('json')) return taken(JSON.stringify(targetsAnswer(plan), null, 2));
-    if (flags.has('csv')) return taken(sheetCsv(plan).trimEnd());
+    if (!plan) return error('badValue', drive.value.train.source.kind, { path: 'train.source.kind' });
+    if (flags.has('json')) return ok(JSON.stringify(targetsAnswer(plan), null, 2));
+    if (flags.has('csv')) return ok(sheetCsv(plan).trimEnd());
     const s = sheet(plan);
     const by = byPlates(drive.value) ? 'hole' : 'target';
     const rows = Array.from({ length: s.length }, (_, i) => s.row(i)).map((r) => [
@@ -52,7 +52,7 @@ export const targets: Command = {
       plainText(r.crank),
     ]);
     const told = plan.doubt ? `\n\nIt holds ${plan.doubt}.` : '';
-    return taken(
+    return ok(
       `${table(['gap', 'move', by, `moved, ${s.unit}`, 'error', 'angle', 'source turns'], rows, new Set())}${told}`.replaceAll(
         '\u2009',
         ' ',

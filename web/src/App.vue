@@ -1,79 +1,63 @@
 <script setup lang="ts">
 import { computed, ref, watch, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useDocumentVisibility, useEventListener } from '@vueuse/core';
 import { useTheme } from 'vuetify';
 import { mdiStop } from '@mdi/js';
-import { redoable, undoable } from './stores/history.ts';
+import type { Scope } from './records/history.ts';
+import { useRecords } from './records/records.ts';
+import { useFinding } from './stores/finding.ts';
 import { useNotices } from './stores/notices.ts';
 import { useSettings } from './stores/settings.ts';
-import { useShelf } from './stores/shelf.ts';
-import { useFinding } from './stores/finding.ts';
-import { openStorage } from './storage/storage.ts';
 import { useWorking } from './stores/working.ts';
-import { useWorkshop } from './stores/workshop.ts';
+import EmptyState from './ui/EmptyState.vue';
+import ErrorBoundary from './ui/ErrorBoundary.vue';
 import KeysDialog from './ui/KeysDialog.vue';
 import { useKeys } from './ui/keys.ts';
 import NoticeBar from './ui/NoticeBar.vue';
+import { useNewVersion } from './ui/new-version.ts';
 import { provideOpenDrive } from './ui/open-drive.ts';
 import RulerBar from './ui/RulerBar.vue';
 import SearchDialog from './ui/SearchDialog.vue';
 import StationRail from './ui/StationRail.vue';
 import { isShared, places, stations } from './ui/stations.ts';
-import { shelfMark } from '@pendrix/core';
 import TitleBar from './ui/TitleBar.vue';
-import { useNewVersion } from './ui/new-version.ts';
+import { useUndoing } from './ui/undoing.ts';
 import VerdictStrip from './ui/VerdictStrip.vue';
 import WorkingDrawer from './ui/WorkingDrawer.vue';
 
 /** The frame: rail, title, ruler, verdict strip, and the station in the middle. */
-const workshop = useWorkshop();
-const shelf = useShelf();
+const records = useRecords();
 const settings = useSettings();
 const notices = useNotices();
 const working = useWorking();
+const finding = useFinding();
 const route = useRoute();
 const router = useRouter();
 const theme = useTheme();
-const { id, record, report } = provideOpenDrive();
+const { id, record, report, fault } = provideOpenDrive();
 
 const keysOpen = ref(false);
 const searchOpen = ref(false);
 const railOpen = ref(false);
 
-const storage = openStorage();
-void workshop.open(storage).then(() => shelf.open(storage));
+void records.open();
 useNewVersion();
 
-const missing = computed(() => workshop.ready && id.value !== null && record.value === null);
-const runs = computed(() => (id.value === null ? 0 : workshop.runsOf(id.value).length));
-const marks = computed(() => [
-  ...(report.value?.marks(runs.value) ?? []),
-  shelfMark(shelf.parts, shelf.uses),
-]);
-const finding = useFinding();
-/** On the shelf its own edits are undone. */
+const missing = computed(() => records.ready && id.value !== null && record.value === null);
+/** On the shelf its own steps are undone, in a drive its edits, in the list whatever came last. */
 const onShelf = computed(() => route.meta['place'] === 'shelf');
-/** In a drive its edits are undone; in the list whatever came last. */
-const scope = computed(() => ({ id: id.value, whole: id.value === null }));
-const undo = computed(() =>
-  onShelf.value ? shelf.undoSays : (undoable(workshop.history, scope.value)?.says ?? null),
+const scope = computed<Scope>(() =>
+  onShelf.value
+    ? { kind: 'part', id: null, whole: true }
+    : { kind: 'drive', id: id.value, whole: id.value === null },
 );
-const redo = computed(() =>
-  onShelf.value ? shelf.redoSays : (redoable(workshop.history, scope.value)?.says ?? null),
-);
+const { undo, redo, takeBack, doAgain } = useUndoing(() => scope.value);
 const title = computed(
   () =>
     record.value?.drive.name ?? (onShelf.value ? 'Shelf' : id.value === null ? 'Drives' : 'No such drive'),
 );
 
-function takeBack(): void {
-  const says = onShelf.value ? shelf.undo() : workshop.undo(scope.value);
-  if (says) notices.tell({ says: `Undone: ${says}`, tone: 'plain', act: { label: 'Redo', do: again } });
-}
-function again(): void {
-  const says = onShelf.value ? shelf.redo() : workshop.redo(scope.value);
-  if (says) notices.tell({ says: `Done again: ${says}`, tone: 'plain' });
-}
 function go(letter: string): void {
   if (letter === 'd') void router.push('/');
   const place = places.find((p) => stations[p].key === letter);
@@ -83,7 +67,7 @@ function go(letter: string): void {
 
 useKeys({
   undo: takeBack,
-  redo: again,
+  redo: doAgain,
   search: () => (searchOpen.value = true),
   list: () => (keysOpen.value = true),
   go,
@@ -99,46 +83,70 @@ watch(
     working.close();
   },
 );
+/** What another tab did is told once. */
+watch(
+  () => records.news,
+  (news) => {
+    if (news === null) return;
+    notices.tell({ message: news, tone: 'plain', stays: true });
+    records.news = null;
+  },
+);
+const visibility = useDocumentVisibility();
+watch(visibility, (now) => records.visible(now === 'visible'));
+useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
+  if (records.endangered) e.preventDefault();
+});
 </script>
 
 <template>
   <v-app>
     <div class="frame" :class="{ open: railOpen }">
-      <StationRail :drive-id="record ? id : null" :marks="marks" @keys="keysOpen = true" />
+      <ErrorBoundary what="The rail" quiet>
+        <StationRail :drive-id="record ? id : null" :report="report" @keys="keysOpen = true" />
+      </ErrorBoundary>
       <div class="body">
         <TitleBar
           :title="title"
-          :purpose="report?.purpose ?? (id === null ? 'what comes out even' : '')"
+          :report="report"
+          :otherwise="id === null ? 'what comes out even' : ''"
           :undo="undo"
           :redo="redo"
           @undo="takeBack"
-          @redo="again"
+          @redo="doAgain"
           @search="searchOpen = true"
           @menu="railOpen = !railOpen"
         >
           <template v-if="finding.running">
-            <span class="searching" role="status">{{ finding.says }}</span>
+            <span class="searching" role="status">{{ finding.message }}</span>
             <v-btn class="stop" :prepend-icon="mdiStop" @click="finding.stop()">Stop and keep</v-btn>
           </template>
         </TitleBar>
         <RulerBar :progress="finding.part" />
-        <VerdictStrip v-if="report && id" :cells="report.verdict" :drive-id="id" />
+        <ErrorBoundary v-if="report && id" what="The verdict" quiet :again="report">
+          <VerdictStrip :report="report" :drive-id="id" />
+        </ErrorBoundary>
         <main>
           <template v-if="missing">
-            <div class="empty">
-              <h2>This drive is not on this device</h2>
-              <p class="quiet">
-                Drives stay in the browser they were made in. Export it there, then import the file here.
-              </p>
+            <EmptyState
+              title="This drive is not on this device"
+              text="Drives stay in the browser they were made in. Back them up there, then import the file here."
+            >
               <v-btn variant="flat" to="/">All drives</v-btn>
-            </div>
+            </EmptyState>
           </template>
-          <RouterView
-            v-else-if="workshop.ready && (id === null || report)"
-            :key="`${onShelf ? 'shelf' : (id ?? 'drives')}`"
-          />
+          <ErrorBoundary
+            v-else-if="records.ready"
+            :key="route.path"
+            what="This station"
+            :fault="id === null ? null : fault"
+          >
+            <RouterView v-if="id === null || report" :key="`${onShelf ? 'shelf' : (id ?? 'drives')}`" />
+          </ErrorBoundary>
         </main>
-        <WorkingDrawer v-if="report" :report="report" />
+        <ErrorBoundary v-if="report" what="The working" quiet :again="working.key">
+          <WorkingDrawer :report="report" />
+        </ErrorBoundary>
       </div>
     </div>
     <NoticeBar />
@@ -191,16 +199,6 @@ watch(
 .stop {
   margin: 0 8px;
   flex: none;
-}
-.empty {
-  margin: auto;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  align-items: center;
-  text-align: center;
-  max-width: 420px;
-  padding: 20px;
 }
 @media (max-width: 700px) {
   .frame > :deep(.rail) {

@@ -5,7 +5,7 @@ import { driveOf, wheelCutter } from '../testing/samples.ts';
 import { kindOf, kinematics, stageInputs, type Drive, type Stage } from '../drive/index.ts';
 import { cures, divide, dividerOf, type Cure, type WheelRange } from './index.ts';
 
-const says = ({ change }: Cure): string => {
+const message = ({ change }: Cure): string => {
   if (change.do === 'mode') return `mode ${change.mode}`;
   return change.do === 'wheel'
     ? `${change.stage}.${change.key} ${change.from}→${change.to}`
@@ -18,10 +18,10 @@ describe('cures', () => {
   test('73 on the wheel cutter: a wheel of 73 before one more pair', () => {
     const drive = wheelCutter();
     const found = cures(drive, [73], [60, 73, 95, 97]);
-    expect(found.map(says).slice(0, 2)).toEqual(['0.z2 76→73', '1.wheel 90→73']);
+    expect(found.map(message).slice(0, 2)).toEqual(['0.z2 76→73', '1.wheel 90→73']);
     expect(found.some((c) => c.change.do === 'pair')).toBe(true);
     for (const cure of found) expect(evenIn(drive, cure, 73)).toBe(true);
-    const belt = found.find((c) => says(c) === '0.z2 76→73')!;
+    const belt = found.find((c) => message(c) === '0.z2 76→73')!;
     expect([belt.gains, belt.loses]).toEqual([1, 1]);
   });
 
@@ -30,7 +30,7 @@ describe('cures', () => {
     const source = { kind: 'stepper', fullSteps: 200, modes: [1, 2, 4, 8], mode: 1 } as const;
     const fine = { ...drive, train: { ...drive.train, source } };
     // 12 000 steps and 64: three twos are short by one.
-    expect(cures(fine, [64], [64]).map(says)[0]).toBe('mode 2');
+    expect(cures(fine, [64], [64]).map(message)[0]).toBe('mode 2');
   });
 
   test('nothing is offered where nothing will do, or nothing can be judged', () => {

@@ -12,8 +12,8 @@ export {
 export {
   crankTurns,
   errorSeries,
-  MOST_CHARTED,
-  MOST_ROWS,
+  MAX_CHARTED,
+  MAX_ROWS,
   targetAt,
   worstMove,
   type Target,

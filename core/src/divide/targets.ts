@@ -13,10 +13,10 @@ export interface Target {
 }
 
 /** Most rows of a sheet; the terminal and the page refuse more by name. */
-export const MOST_ROWS = 100_000;
+export const MAX_ROWS = 100_000;
 
 /** Most places whose errors are listed one by one, for a chart. */
-export const MOST_CHARTED = 20_000;
+export const MAX_CHARTED = 20_000;
 
 /** The place of move i of D. i may pass D: tables repeat from turn to turn. Absolute: nothing adds up. (handbook: divide) */
 export function targetAt(stops: Stops, divisions: number, index: number): Target {

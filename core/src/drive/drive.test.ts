@@ -94,7 +94,7 @@ describe('every kind of stage', () => {
       expect(toText(of.parts(stage).reduce((n, p) => mul(n, p.factor), rational(1n)))).toBe(toText(abs(r)));
       expect(of.label(stage)).toMatch(/\d+ [:/] \d+|slots/);
       expect(of.refuse?.(stage) ?? null).toBeNull();
-      expect(of.says.length).toBeGreaterThan(10);
+      expect(of.message.length).toBeGreaterThan(10);
       expect(of.shape(stage).form.length).toBeGreaterThan(2);
       expect(of.warns?.(stage) ?? []).toEqual([]);
     },

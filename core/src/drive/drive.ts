@@ -87,8 +87,8 @@ export const encoderInputs: readonly InputSpec[] = [
   { type: 'count', key: 'shaft', label: 'On shaft', min: 0, max: 40, default: 0, hint: '0 is the motor’s' },
 ];
 
-export const MOST_STAGES = 40;
-export const MOST_NAME = 120;
+export const MAX_STAGES = 40;
+export const MAX_NAME = 120;
 
 /** A drive with nothing asked of it yet: a 200-step motor at 1/16 straight on the work. */
 export const newDrive = (name: string): Drive => ({

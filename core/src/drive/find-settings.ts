@@ -2,8 +2,8 @@ import {
   readCount,
   readDivisions,
   readNumber,
-  refused,
-  taken,
+  error,
+  ok,
   toText,
   isNegative,
   type Rational,
@@ -149,9 +149,9 @@ export const FIND_STAGES = 3;
 /** "10000-200000", "10 000 – 200 000", "500-" or "-400": from and to, either side may be open; nothing for any. */
 export function readBetween(given: string): Result<readonly [Rational | null, Rational | null]> {
   const written = given.trim();
-  if (written === '' || /^any$/i.test(written)) return taken([null, null]);
+  if (written === '' || /^any$/i.test(written)) return ok([null, null]);
   const sides = written.split(/\s*(?:–|-|to|…|\.\.)\s*/);
-  if (sides.length !== 2) return refused('notRange', written, { example: FIND_STEPS });
+  if (sides.length !== 2) return error('notRange', written, { example: FIND_STEPS });
   const out: (Rational | null)[] = [];
   for (const side of sides) {
     if (side === '') {
@@ -160,13 +160,13 @@ export function readBetween(given: string): Result<readonly [Rational | null, Ra
     }
     const read = readNumber(side.replace(/[\s\u2009]/g, ''));
     if (!read.ok) return read;
-    if (isNegative(read.value)) return refused('negative', side, { example: FIND_STEPS });
+    if (isNegative(read.value)) return error('negative', side, { example: FIND_STEPS });
     out.push(read.value);
   }
   const [low, high] = out as [Rational | null, Rational | null];
   if (low && high && low.n * high.d > high.n * low.d)
-    return refused('backwards', written, { example: FIND_STEPS });
-  return taken([low, high]);
+    return error('backwards', written, { example: FIND_STEPS });
+  return ok([low, high]);
 }
 
 const TEETH = { min: 4, max: 400, unit: 'teeth', example: FIND_WHEELS };
@@ -175,13 +175,13 @@ const TEETH = { min: 4, max: 400, unit: 'teeth', example: FIND_WHEELS };
 export function readWheels(given: string): Result<{ readonly from: number; readonly to: number }> {
   const sides = given.trim().split(/\s*(?:–|-|to)\s*/);
   const [from, to = from, more] = sides;
-  if (more !== undefined) return refused('notRange', given.trim(), { example: FIND_WHEELS });
+  if (more !== undefined) return error('notRange', given.trim(), { example: FIND_WHEELS });
   const [a, b] = [readCount(from ?? '', TEETH), readCount(to ?? '', TEETH)];
   if (!a.ok) return a;
   if (!b.ok) return b;
   return a.value > b.value
-    ? refused('backwards', given.trim(), { example: FIND_WHEELS })
-    : taken({ from: a.value, to: b.value });
+    ? error('backwards', given.trim(), { example: FIND_WHEELS })
+    : ok({ from: a.value, to: b.value });
 }
 
 /** Reads what was typed into a field of the search; undefined empties it. */
@@ -193,25 +193,25 @@ export function readFindInput(
     const kinds = given.split(/[\s,]+/).filter((k) => k !== '');
     const unknown = kinds.find((k) => !(FIND_KINDS as readonly string[]).includes(k));
     return unknown === undefined
-      ? taken(FIND_KINDS.filter((k) => kinds.includes(k)))
-      : refused('unknownKind', unknown, { limit: FIND_KINDS.join(', ') });
+      ? ok(FIND_KINDS.filter((k) => kinds.includes(k)))
+      : error('unknownKind', unknown, { limit: FIND_KINDS.join(', ') });
   }
   const spec = findInputs.find((i) => i.key === key);
-  if (!spec) return refused('unknownEdit', key);
-  if (given.trim() === '' && key !== 'steps' && key !== 'between') return taken(undefined);
+  if (!spec) return error('unknownEdit', key);
+  if (given.trim() === '' && key !== 'steps' && key !== 'between') return ok(undefined);
   if (key === 'divisions') {
     const read = readDivisions(given);
-    return read.ok ? taken(given) : read;
+    return read.ok ? ok(given) : read;
   }
   if (key === 'steps' || key === 'between') {
     const read = readBetween(given);
     return read.ok
-      ? taken(read.value.some(Boolean) ? read.value.map((r) => (r ? toText(r) : '')).join('-') : '')
+      ? ok(read.value.some(Boolean) ? read.value.map((r) => (r ? toText(r) : '')).join('-') : '')
       : read;
   }
   if (key === 'wheels') {
     const read = readWheels(given);
-    return read.ok ? taken(`${read.value.from}-${read.value.to}`) : read;
+    return read.ok ? ok(`${read.value.from}-${read.value.to}`) : read;
   }
   return readInput(spec, given);
 }

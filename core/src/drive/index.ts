@@ -1,7 +1,7 @@
 export {
   encoderInputs,
-  MOST_NAME,
-  MOST_STAGES,
+  MAX_NAME,
+  MAX_STAGES,
   newDrive,
   type Drive,
   type Encoder,
@@ -15,7 +15,7 @@ export {
   counterBits,
   duties,
   keepingInputs,
-  MOST_DUTIES,
+  MAX_DUTIES,
   periodOf,
   rateName,
   refuseSweep,
@@ -35,7 +35,7 @@ export {
   type Sweep,
   type Timer,
 } from './duties/index.ts';
-export { MOST_GEARS, MOST_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
+export { MAX_GEARS, MAX_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';
 export { durationText } from './duration.ts';
@@ -67,7 +67,7 @@ export type { Origin, Part, Provenance, StageKind } from './stages/stage.ts';
 export type { ArmKind, TangentArm } from './outputs/tangent-arm.ts';
 export { refuseTrain } from './locks.ts';
 export { countsPerTurn, kinematics, kinematicsOf, type Kinematics, type Shaft } from './kinematics.ts';
-export { applyEdit, editSays, type Edit } from './edits/index.ts';
+export { applyEdit, editLabel, type Edit } from './edits/index.ts';
 export { dutiesIn } from './edits/duty.ts';
 export { standingAlone } from './edits/stages.ts';
 export { byModule, byPitch, type SetMember, type Shape, type Wheel } from './shape.ts';
@@ -84,3 +84,13 @@ export {
   type FindSettings,
 } from './find-settings.ts';
 export { amendDrive } from './amend.ts';
+export {
+  driveFault,
+  dutyFault,
+  encoderFault,
+  findFault,
+  outputFault,
+  sourceFault,
+  stageFault,
+  togetherFault,
+} from './fault.ts';

@@ -9,8 +9,8 @@ import {
   readRatio,
   readSigned,
   readSize,
-  refused,
-  taken,
+  error,
+  ok,
   toText,
   isZero,
   type Rational,
@@ -110,14 +110,14 @@ export function readInput(spec: InputSpec, text: string): Result<InputValue> {
     case 'number':
       return readSigned(text, { min: spec.min, max: spec.max, ...unitOf(spec), example: exampleOf(spec) });
     case 'flag':
-      return taken(text === 'true');
+      return ok(text === 'true');
     case 'pairs':
       return readPairs(text);
     case 'text':
       return checkInput(spec, text.trim());
     case 'ratio': {
       const read = readRatio(text);
-      return read.ok ? taken(toText(read.value.value)) : read;
+      return read.ok ? ok(toText(read.value.value)) : read;
     }
     case 'choice':
       return checkInput(spec, spec.number ? Number(text) : text);
@@ -128,15 +128,15 @@ export function readInput(spec: InputSpec, text: string): Result<InputValue> {
 function readExact(text: string, spec: InputSpec): Result<string> {
   const read = readNumber(text);
   if (!read.ok) return { ok: false, refusal: { ...read.refusal, ...unitOf(spec), example: exampleOf(spec) } };
-  if (isZero(read.value)) return refused('zero', text, { example: exampleOf(spec) });
-  if (isNegative(read.value)) return refused('negative', text, { example: exampleOf(spec) });
-  return taken(parseRational(text.trim()) ? text.trim() : toText(read.value));
+  if (isZero(read.value)) return error('zero', text, { example: exampleOf(spec) });
+  if (isNegative(read.value)) return error('negative', text, { example: exampleOf(spec) });
+  return ok(parseRational(text.trim()) ? text.trim() : toText(read.value));
 }
 
 /** Exact text of what was read; kept as it was written when a file can hold it so. */
 function asExact(read: Result<Rational>, text: string, spec: InputSpec): Result<string> {
   if (!read.ok) return { ok: false, refusal: { example: exampleOf(spec), ...read.refusal, ...unitOf(spec) } };
-  return taken(parseRational(text.trim()) ? text.trim() : toText(read.value));
+  return ok(parseRational(text.trim()) ? text.trim() : toText(read.value));
 }
 
 const exampleOf = (spec: InputSpec): string => (spec.default ? String(spec.default) : '1');
@@ -147,41 +147,47 @@ export function checkInput(spec: InputSpec, value: unknown): Result<InputValue> 
     const known = spec.options.map((o) => o.value);
     const word = spec.number && typeof value === 'number' ? String(value) : value;
     return typeof word === 'string' && known.includes(word) && (!spec.number || typeof value === 'number')
-      ? taken(value as number | string)
-      : refused('notAChoice', show(value), { limit: known.join(', ') });
+      ? ok(value as number | string)
+      : error('notAChoice', show(value), { limit: known.join(', ') });
   }
   if (spec.type === 'text') {
-    if (typeof value !== 'string') return refused('notText', show(value));
-    return value.length > spec.max ? refused('tooLong', value, { limit: String(spec.max) }) : taken(value);
+    if (typeof value !== 'string') return error('notText', show(value));
+    return value.length > spec.max ? error('tooLong', value, { limit: String(spec.max) }) : ok(value);
   }
   if (spec.type === 'flag')
     return typeof value === 'boolean'
-      ? taken(value)
-      : refused('notAChoice', show(value), { limit: 'true, false' });
+      ? ok(value)
+      : error('notAChoice', show(value), { limit: 'true, false' });
   if (spec.type === 'pairs') return checkPairs(value);
   if (isExactText(spec)) {
     const text = typeof value === 'number' && Number.isSafeInteger(value) ? String(value) : value;
-    if (typeof text === 'number')
-      return refused(Number.isFinite(text) ? 'inexact' : 'notFinite', String(text));
+    if (typeof text === 'number') return error(Number.isFinite(text) ? 'inexact' : 'notFinite', String(text));
     const r = typeof text === 'string' ? parseRational(text) : null;
-    if (!r) return refused('notExact', show(value));
-    if (spec.type === 'signed') return taken(text as string);
-    if (isZero(r)) return refused('zero', show(value), { example: `"${exampleOf(spec)}"` });
+    if (!r) return error('notExact', show(value));
+    if (spec.type === 'signed') return ok(text as string);
+    if (isZero(r)) return error('zero', show(value), { example: `"${exampleOf(spec)}"` });
     return spec.type !== 'ratio' && isNegative(r)
-      ? refused('negative', show(value), { example: `"${exampleOf(spec)}"` })
-      : taken(text as string);
+      ? error('negative', show(value), { example: `"${exampleOf(spec)}"` })
+      : ok(text as string);
   }
-  if (typeof value !== 'number') return refused('notNumber', show(value), { example: exampleOf(spec) });
-  if (!Number.isFinite(value)) return refused('notFinite', String(value));
+  if (typeof value !== 'number') return error('notNumber', show(value), { example: exampleOf(spec) });
+  if (!Number.isFinite(value)) return error('notFinite', String(value));
   const limits = { min: spec.min, max: spec.max, ...unitOf(spec), example: exampleOf(spec) };
   if (Math.abs(value) > 1e15)
-    return refused(value < 0 ? 'negative' : 'tooLarge', String(value), {
+    return error(value < 0 ? 'negative' : 'tooLarge', String(value), {
       ...unitOf(spec),
       limit: String(spec.max),
     });
-  const text = plainNumber(value);
-  if (spec.type === 'number') return readSigned(text, limits);
-  return spec.type === 'count' ? readCount(text, limits) : readSize(text, limits);
+  if (spec.type === 'count')
+    return Number.isInteger(value)
+      ? readCount(String(value), limits)
+      : error('notWhole', plainNumber(value), limits);
+  // a physical size is the double that stands there, however small
+  const { min, max, ...told } = limits;
+  if (value < 0 && min >= 0) return error('negative', plainNumber(value), told);
+  if (value === 0 && min > 0 && spec.type === 'size') return error('zero', '0', told);
+  if (value < min) return error('tooSmall', plainNumber(value), { ...told, limit: String(min) });
+  return value > max ? error('tooLarge', plainNumber(value), { ...told, limit: String(max) }) : ok(value);
 }
 
 type ExactSpec = InputOf<'ratio' | 'exact' | 'signed' | 'clock' | 'period'>;
@@ -206,11 +212,14 @@ export const showInput = (spec: InputSpec, value: InputValue | undefined): strin
 
 const unitOf = (spec: InputSpec): { unit?: string } => (spec.unit ? { unit: spec.unit } : {});
 
-/** A JSON number without an exponent, so that the readers take it. */
+/** A JSON number without an exponent, exactly as a file says it, so that the readers take it. */
 function plainNumber(value: number | string): string {
   const text = String(value);
-  if (typeof value === 'string' || !/e/i.test(text)) return text;
-  return Math.abs(value) < 1 ? value.toFixed(20).replace(/0+$/, '') : BigInt(Math.round(value)).toString();
+  const [, sign, whole, part = '', power] = /^(-?)(\d)(?:\.(\d+))?e([+-]\d+)$/.exec(text) ?? [];
+  if (typeof value === 'string' || whole === undefined) return text;
+  const by = Number(power);
+  const digits = `${whole}${part}`;
+  return by < 0 ? `${sign}0.${'0'.repeat(-by - 1)}${digits}` : `${sign}${digits.padEnd(by + 1, '0')}`;
 }
 
 /** A value from a file, short enough to echo. */
@@ -228,7 +237,7 @@ export function refusalOf(
     const value = data[spec.key];
     if (value === undefined) {
       if (spec.optional) continue;
-      return refused('missing', '', { path: spec.key, example: exampleOf(spec) }).refusal;
+      return error('missing', '', { path: spec.key, example: exampleOf(spec) }).refusal;
     }
     const checked = checkInput(spec, value);
     if (!checked.ok) return at(spec.key, checked.refusal);

@@ -1,4 +1,4 @@
-import { abs, compare, mul, ONE, rational, refused, type Rational, type Refusal } from '../numbers/index.ts';
+import { abs, compare, mul, ONE, rational, error, type Rational, type Refusal } from '../numbers/index.ts';
 import type { Train } from './drive.ts';
 import { kindOf } from './stages/index.ts';
 
@@ -15,7 +15,7 @@ export function refuseTrain(train: Train): Refusal | null {
     const between = train.stages.slice(first + 1, next).reduce((r, s) => mul(r, kindOf(s).reduction(s)), ONE);
     const crank = abs(mul(rational(kindOf(before).locks!(before)), between));
     if (compare(farthest(crank), dwell(kindOf(after).locks!(after))) > 0)
-      return refused('restsInMove', kindOf(before).label(before), {
+      return error('restsInMove', kindOf(before).label(before), {
         path: `stages[${next}]`,
         limit: kindOf(after).label(after),
       }).refusal;

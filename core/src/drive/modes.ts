@@ -1,4 +1,4 @@
-import { readCount, refused, taken, type Result } from '../numbers/index.ts';
+import { readCount, error, ok, type Result } from '../numbers/index.ts';
 
 /** Finest division of a full step that is taken. */
 export const FINEST_MODE = 1024;
@@ -6,30 +6,30 @@ export const FINEST_MODE = 1024;
 /** The driver's modes as people write them: "1, 2, 4, 8, 16" → ascending, each once. Refuses 0, fractions and more than 24 of them. */
 export function readModes(text: string): Result<readonly number[]> {
   const pieces = text.split(/[\s,;]+/).filter((p) => p !== '');
-  if (pieces.length === 0) return refused('empty', text, { example: '1, 2, 4, 8, 16' });
-  if (pieces.length > 24) return refused('tooMany', text, { limit: '24' });
+  if (pieces.length === 0) return error('empty', text, { example: '1, 2, 4, 8, 16' });
+  if (pieces.length > 24) return error('tooMany', text, { limit: '24' });
   const modes = new Set<number>();
   for (const piece of pieces) {
     // "1/16" is how drivers print it
     const read = readCount(piece.replace(/^1\/(?=\d)/, ''), { min: 1, max: FINEST_MODE, example: '16' });
-    if (!read.ok) return read.refusal.code === 'notNumber' ? refused('notModes', piece) : read;
+    if (!read.ok) return read.refusal.code === 'notNumber' ? error('notModes', piece) : read;
     modes.add(read.value);
   }
-  return taken([...modes].sort((a, b) => a - b));
+  return ok([...modes].sort((a, b) => a - b));
 }
 
 /** Checks modes and mode as a file holds them. */
 export function checkModes(modes: unknown, mode: unknown): Result<null> {
-  if (!Array.isArray(modes)) return refused('notList', JSON.stringify(modes) ?? '', { path: 'modes' });
-  if (modes.length === 0) return refused('empty', '', { path: 'modes', example: '[1, 2, 4]' });
+  if (!Array.isArray(modes)) return error('notList', JSON.stringify(modes) ?? '', { path: 'modes' });
+  if (modes.length === 0) return error('empty', '', { path: 'modes', example: '[1, 2, 4]' });
   const read = readModes(modes.map((m) => (typeof m === 'number' ? String(m) : JSON.stringify(m))).join(' '));
   if (!read.ok) return { ok: false, refusal: { ...read.refusal, path: 'modes' } };
   if (typeof mode !== 'number')
-    return refused(mode === undefined ? 'missing' : 'notNumber', JSON.stringify(mode) ?? '', {
+    return error(mode === undefined ? 'missing' : 'notNumber', JSON.stringify(mode) ?? '', {
       path: 'mode',
       example: '16',
     });
   if (!read.value.includes(mode))
-    return refused('notAMode', String(mode), { path: 'mode', limit: read.value.join(', ') });
-  return taken(null);
+    return error('notAMode', String(mode), { path: 'mode', limit: read.value.join(', ') });
+  return ok(null);
 }

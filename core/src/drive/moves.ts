@@ -3,8 +3,8 @@ import {
   piValue,
   rational,
   readLength,
-  refused,
-  taken,
+  error,
+  ok,
   type PiValue,
   type Result,
 } from '../numbers/index.ts';
@@ -15,7 +15,7 @@ export interface Move {
   readonly mm: PiValue;
 }
 
-const MOST_MOVES = 40;
+const MAX_MOVES = 40;
 
 /** "1, 0.5 mm, 1/8 in, 2π" → the moves, mm. π as "π" or "pi" after a number. Refuses what is not above 0 by its piece. (handbook: numbers) */
 export function readMoves(text: string): Result<readonly Move[]> {
@@ -23,20 +23,20 @@ export function readMoves(text: string): Result<readonly Move[]> {
     .split(/[,;]+/)
     .map((p) => p.trim())
     .filter((p) => p !== '');
-  if (pieces.length > MOST_MOVES) return refused('tooMany', text, { limit: String(MOST_MOVES) });
-  if (text.length > 2000) return refused('tooLong', text, { limit: '2000' });
+  if (pieces.length > MAX_MOVES) return error('tooMany', text, { limit: String(MAX_MOVES) });
+  if (text.length > 2000) return error('tooLong', text, { limit: '2000' });
   const out: Move[] = [];
   for (const piece of pieces) {
     const withPi = /^([\d./ ]*)\s*[·*x]?\s*(?:π|pi)\s*(mm)?$/i.exec(piece);
     if (withPi) {
       const q = withPi[1]!.trim() === '' ? rational(1n) : parseRational(withPi[1]!.replace(/\s+/g, ''));
-      if (!q || q.n === 0n) return refused('noTravel', piece);
+      if (!q || q.n === 0n) return error('noTravel', piece);
       out.push({ text: piece, mm: piValue(q, 1) });
       continue;
     }
     const read = readLength(piece);
-    if (!read.ok) return read.refusal.code === 'notLength' ? refused('noTravel', piece) : read;
+    if (!read.ok) return read.refusal.code === 'notLength' ? error('noTravel', piece) : read;
     out.push({ text: piece, mm: piValue(read.value) });
   }
-  return taken(out);
+  return ok(out);
 }

@@ -70,7 +70,7 @@ export function checkAnswer(drive: Drive): object {
         ] as const
       ).flatMap(([key, duty]) => (duty ? [[key, dutyAnswer(duty, key === 'controller' ? SURE : own)]] : [])),
     ),
-    misfits: r.train.stages.flatMap((s, stage) => s.warns.map((says) => ({ stage, says }))),
+    misfits: r.train.stages.flatMap((s, stage) => s.warns.map((message) => ({ stage, message }))),
     lostMotionArcsec: play === null ? null : play * Number(ARCSEC_PER_TURN),
     verdict: r.verdict.map(verdictAnswer),
   };

@@ -1,4 +1,4 @@
-import { refused, taken, type Result } from '../numbers/index.ts';
+import { error, ok, type Result } from '../numbers/index.ts';
 import { amendDrive, type Drive } from '../drive/index.ts';
 import { readJson } from './json.ts';
 import { migrate, type Unchecked } from './migrate.ts';
@@ -7,7 +7,7 @@ import { driveSchema, refusalFrom } from './schema.ts';
 /** Checks an unchecked drive of the current version. Unknown keys are kept; numbers where exact text is meant become text. */
 export function checkDrive(file: Unchecked): Result<Drive> {
   const checked = driveSchema.validate(amendDrive(file), { convert: false, abortEarly: true });
-  return checked.error ? { ok: false, refusal: refusalFrom(checked.error) } : taken(checked.value as Drive);
+  return checked.error ? { ok: false, refusal: refusalFrom(checked.error) } : ok(checked.value as Drive);
 }
 
 /** Reads the text of a `*.pendrix.json` drive file. One refusal names the first place that is wrong. */
@@ -17,7 +17,7 @@ export function readDrive(text: string): Result<Drive> {
   const file = migrate(json.value);
   if (!file.ok) return file;
   if (file.value.format !== 'pendrix-drive')
-    return refused('wrongFormat', file.value.format, { path: 'format', limit: 'pendrix-drive' });
+    return error('wrongFormat', file.value.format, { path: 'format', limit: 'pendrix-drive' });
   return checkDrive(file.value.file);
 }
 

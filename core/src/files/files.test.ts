@@ -2,8 +2,10 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import Papa from 'papaparse';
-import { refusalSentence, type Result } from '../numbers/index.ts';
-import { kinematicsOf, stages, type Drive } from '../drive/index.ts';
+import { ok, refusalSentence, type Result } from '../numbers/index.ts';
+import { driveFault, kinematicsOf, stages, type Drive } from '../drive/index.ts';
+import { startRun } from '../run/index.ts';
+import type { ShelfPart } from '../shelf/index.ts';
 import { dividerOf } from '../divide/index.ts';
 import { planRun } from '../report/index.ts';
 import { anyOfKind } from '../testing/any-stage.ts';
@@ -13,7 +15,10 @@ import {
   divisionsCsv,
   driveFileName,
   readDrive,
-  readDrives,
+  decodeText,
+  readWorkshop,
+  writeShelf,
+  type Workshop,
   sheetCsv,
   targetsAnswer,
   writeDrive,
@@ -22,7 +27,7 @@ import {
 
 const cutter = wheelCutter('60, 73, 95, 97');
 const file = (): Record<string, unknown> => JSON.parse(writeDrive(cutter)) as Record<string, unknown>;
-const says = (r: Result<unknown>): string => (r.ok ? 'taken' : refusalSentence(r.refusal));
+const message = (r: Result<unknown>): string => (r.ok ? 'read' : refusalSentence(r.refusal));
 
 /** The file with the value at a path replaced; undefined takes it away. */
 function bent(path: string, value: unknown): string {
@@ -52,7 +57,7 @@ describe('drive files', () => {
       .replace('"kind":"worm"', '"runoutMm":0.05,"kind":"worm"')
       .replace('"divisions"', '"__proto__":{"x":1},"rates":[{"kind":"stars"}],"divisions"');
     const read = readDrive(text);
-    expect(says(read)).toBe('taken');
+    expect(message(read)).toBe('read');
     const back = read.ok ? writeDrive(read.value) : '';
     for (const kept of ['"runoutMm": 0.05', '"said": "by ear"', '"kind": "stars"'])
       expect(back).toContain(kept);
@@ -64,7 +69,7 @@ describe('drive files', () => {
       fc.assert(
         fc.property(anyOfKind(kind), (stage) => {
           const read = readDrive(bent('train.stages', [stage]));
-          expect([kind, says(read)]).toEqual([kind, 'taken']);
+          expect([kind, message(read)]).toEqual([kind, 'read']);
           const back = readDrive(read.ok ? writeDrive(read.value) : '');
           expect(back.ok && back.value.train.stages[0]).toEqual(stage);
         }),
@@ -152,7 +157,7 @@ describe('drive files', () => {
     [
       'train.stages.1.moduleMm',
       0,
-      'train.stages[1].moduleMm: 0 is refused here; write a number above 0, for example 1.',
+      'train.stages[1].moduleMm: it must not be 0; write a number above 0, for example 1.',
     ],
     [
       'train.stages.1.hand',
@@ -178,7 +183,7 @@ describe('drive files', () => {
     [
       'train.source.fullSteps',
       0,
-      'train.source.fullSteps: 0 is refused here; write a number above 0, for example 200.',
+      'train.source.fullSteps: it must not be 0; write a number above 0, for example 200.',
     ],
     [
       'train.output',
@@ -242,14 +247,14 @@ describe('drive files', () => {
     ],
     ['job', 'cut wheels', 'job: "cut wheels" is not an object in braces; put { … } there.'],
   ])('%s of %j is refused with its place', (path, value, want) => {
-    expect(says(readDrive(bent(path, value)))).toBe(want);
+    expect(message(readDrive(bent(path, value)))).toBe(want);
   });
 
   test.each([
     ['an empty file', '', 'the file is empty'],
     ['blanks', ' \n ', 'the file is empty'],
     ['an archive', 'PK\u0003\u0004\u0014\u0000', 'not text but an archive'],
-    ['a picture read as text', '\uFFFDPNG\r\n', 'not text but an archive'],
+    ['a program', '\u007fELF\0\0', 'not text but an archive'],
     ['a web page', '<!doctype html><html>', 'the file is a web page'],
     ['broken JSON', '{\n  "name": "x",\n  "job": {,\n}', 'line 3, column 11: the text breaks off'],
     ['JSON cut short', '{"format": "pendrix-drive"', 'line 1, column 27: the text breaks off'],
@@ -260,14 +265,14 @@ describe('drive files', () => {
     ['60 MB', `{"x":"${'y'.repeat(20_000_001)}"}`, 'the file is larger than 20 MB'],
     ['a comment', '{ /* no */ "format": 1 }', 'line 1, column 3'],
   ])('%s is refused in one sentence', (_, text, want) => {
-    expect(says(readDrive(text))).toContain(want);
+    expect(message(readDrive(text))).toContain(want);
   });
 
   test('1e309 and its like do not pass for a number', () => {
-    expect(says(readDrive(bent('train.stages.0.z2', 'X').replace('"X"', '1e309')))).toBe(
+    expect(message(readDrive(bent('train.stages.0.z2', 'X').replace('"X"', '1e309')))).toBe(
       'train.stages[0].z2: Infinity is too large for a number; write a finite number.',
     );
-    expect(says(readDrive(bent('job.toleranceArcsec', 'X').replace('"X"', '1e309')))).toContain(
+    expect(message(readDrive(bent('job.toleranceArcsec', 'X').replace('"X"', '1e309')))).toContain(
       'job.toleranceArcsec: Infinity is too large',
     );
   });
@@ -297,7 +302,7 @@ describe('drive files', () => {
     fc.assert(
       fc.property(fc.constantFrom(...paths), fc.jsonValue(), (path, value) => {
         const read = readDrive(bent(path, value));
-        expect(says(read)).not.toContain('undefined');
+        expect(message(read)).not.toContain('undefined');
         // What is taken can be computed with.
         if (read.ok) expect(() => checkAnswer(read.value)).not.toThrow();
       }),
@@ -312,25 +317,129 @@ describe('drive files', () => {
 });
 
 describe('workshop files', () => {
-  test('all drives, or none and the place', () => {
-    const text = writeWorkshop([cutter, { ...cutter, name: 'Tide dial' }]);
-    const read = readDrives(text);
-    expect(read.ok && read.value.map((d) => d.name)).toEqual(['Orrery wheel cutter', 'Tide dial']);
-    expect(says(readDrives(text.replace('"wheel": 90', '"wheel": "x"')))).toMatch(
-      /^drives\[0\]\.train\.stages\[1\]\.wheel: /,
-    );
-    expect(says(readDrives('{"format":"pendrix-workshop","version":1}'))).toContain(
-      'drives: something that is needed is missing',
-    );
-    expect(says(readDrives('{"format":"pendrix-workshop","version":1,"drives":[3]}'))).toContain(
-      'drives[0]: 3 is not an object',
-    );
-    expect(says(readDrive(text))).toContain('a file of format pendrix-workshop cannot be used here');
+  const dial = { ...cutter, name: 'Tide dial' };
+  const line = { id: 'w76', kind: 'wheel', teeth: 76, own: 1, known: 'counted' } as ShelfPart;
+  const state = { ...startRun(planRun(cutter, 73)!, 1000, 12), paused: true };
+  const whole: Workshop = {
+    drives: [cutter, dial],
+    parts: [line],
+    runs: [{ drive: 1, name: 'second blank', state, ended: true }],
+  };
+
+  test('drives, shelf and runs come back as they went', () => {
+    const read = readWorkshop(writeWorkshop(whole));
+    expect(read).toEqual(ok({ ...whole, left: [] }));
+    expect(JSON.parse(writeWorkshop({ drives: [], parts: [], runs: [] }))).toEqual({
+      format: 'pendrix-workshop',
+      version: 1,
+      drives: [],
+    });
   });
 
-  test('a single drive file is a workshop of one', () => {
-    const read = readDrives(writeDrive(cutter));
-    expect(read.ok && read.value.length).toBe(1);
+  test('what is good is read, what is not is named with its place', () => {
+    const text = writeWorkshop(whole)
+      .replace('"wheel": 90', '"wheel": "x"')
+      .replace('"teeth": 76', '"teeth": -3');
+    const read = readWorkshop(text);
+    if (!read.ok) throw new Error('refused');
+    expect(read.value.drives.map((d) => d.name)).toEqual(['Tide dial']);
+    expect(read.value.parts).toEqual([]);
+    // the run follows its drive to its new place
+    expect(read.value.runs.map((r) => r.drive)).toEqual([0]);
+    expect(read.value.left.map((l) => [l.name, l.refusal.path])).toEqual([
+      ['Orrery wheel cutter', 'drives[0].train.stages[1].wheel'],
+      ['parts[0]', 'parts[0].teeth'],
+    ]);
+  });
+
+  test('a run of a drive that is not good is named, not given to another', () => {
+    const text = writeWorkshop({ ...whole, runs: [{ ...whole.runs[0]!, drive: 0 }] });
+    const read = readWorkshop(text.replace('"wheel": 90', '"wheel": 0'));
+    expect(read.ok && read.value.runs).toEqual([]);
+    expect(read.ok && read.value.left.map((l) => l.name)).toEqual(['Orrery wheel cutter', 'second blank']);
+  });
+
+  test.each([
+    ['{"format":"pendrix-workshop","version":1}', 'drives: something that is needed is missing'],
+    ['{"format":"pendrix-workshop","version":1,"drives":{}}', 'drives: '],
+    ['{"format":"pendrix-find","version":1}', 'a file of format pendrix-find cannot be used here'],
+  ])('%s is refused as a whole', (text, why) => {
+    expect(message(readWorkshop(text))).toContain(why);
+  });
+
+  test('a drive file is a workshop of one, a shelf file one of parts', () => {
+    expect(readWorkshop(writeDrive(cutter))).toMatchObject({ value: { drives: [cutter], parts: [] } });
+    expect(readWorkshop(writeShelf([line]))).toMatchObject({ value: { drives: [], parts: [line] } });
+    expect(message(readDrive(writeWorkshop(whole)))).toContain(
+      'a file of format pendrix-workshop cannot be used here',
+    );
+  });
+});
+
+describe('what Pendrix writes it reads', () => {
+  /** Any text of Unicode but halves of a pair, which no file can hold. */
+  const words = fc.string({ unit: "binary", maxLength: 60 });
+
+  test('names and notes of all of Unicode, whatever they begin with', () => {
+    fc.assert(
+      fc.property(words, words, words, (name, notes, part) => {
+        const drive = { ...cutter, name: `x${name}`.trim(), job: { ...cutter.job, notes } };
+        const line = { id: '1', kind: 'wheel', teeth: 12, own: 1, known: 'counted', name: part } as ShelfPart;
+        const workshop: Workshop = { drives: [drive], parts: [line], runs: [] };
+        const bytes = new TextEncoder().encode(writeWorkshop(workshop));
+        const text = decodeText(bytes);
+        if (!text.ok) throw new Error('refused');
+        const read = readWorkshop(text.value);
+        expect(read).toEqual(ok({ ...workshop, left: [] }));
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('a note with a replacement character near the start is a note', () => {
+    const odd = { ...cutter, name: '\uFFFD and \uFFFD' };
+    expect(readDrive(writeDrive(odd))).toEqual(ok(odd));
+  });
+
+  test('a backlash as small as a double can say', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5e-324, max: 21_600, noNaN: true, noDefaultInfinity: true }),
+        (playArcmin) => {
+          const [stage, ...rest] = cutter.train.stages;
+          const drive = {
+            ...cutter,
+            train: { ...cutter.train, stages: [{ ...stage!, playArcmin }, ...rest] },
+          } as Drive;
+          expect(readDrive(writeDrive(drive))).toEqual(ok(drive));
+          expect(driveFault(drive)).toBeNull();
+        },
+      ),
+    );
+  });
+});
+
+describe('bytes of a file', () => {
+  const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+  test('an older spreadsheet’s é is é', () => {
+    expect(decodeText(Uint8Array.of(0x63, 0x61, 0x66, 0xe9))).toEqual(ok('café'));
+    expect(decodeText(bytes('café'))).toEqual(ok('café'));
+    expect(decodeText(Uint8Array.of(0xff, 0xfe, 0xe9, 0))).toEqual(ok('é'));
+  });
+  test('an archive and a program are none', () => {
+    expect(message(decodeText(bytes('PK\u0003\u0004')))).toContain('not text but an archive');
+    expect(message(decodeText(Uint8Array.of(0x7f, 0x45, 0, 1)))).toContain('not text but an archive');
+  });
+});
+
+describe('JSON that would lose something', () => {
+  test('a key given twice is refused at its line', () => {
+    const text = writeDrive(cutter).replace('"wheel": 90', '"wheel": 90,\n      "wheel": 91');
+    expect(message(readDrive(text))).toMatch(/^line \d+, column \d+: "wheel" is given twice/);
+  });
+  test.each([20_000, 200_000])('%i brackets deep', (deep) => {
+    expect(message(readDrive('['.repeat(deep)))).toContain('nested deeper');
+    expect(message(readDrive(`{"a":${'['.repeat(deep)}${']'.repeat(deep)}}`))).toContain('line 1, column');
   });
 });
 
@@ -428,7 +537,7 @@ describe('the demo workshop', () => {
     for (const name of names) {
       const text = readFileSync(new URL(name, folder), 'utf8');
       const read = readDrive(text);
-      expect([name, says(read)]).toEqual([name, 'taken']);
+      expect([name, message(read)]).toEqual([name, 'read']);
       expect(read.ok && writeDrive(read.value)).toBe(text);
       expect(read.ok && driveFileName(read.value)).toBeTruthy();
     }

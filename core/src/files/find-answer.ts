@@ -1,6 +1,6 @@
 import type { FindAnswer, FindRequest, FoundRow } from '../find/index.ts';
 import { doubtKeys, doubtOfStages } from '../motion/index.ts';
-import { findCertificate, reasonSays } from '../report/index.ts';
+import { findCertificate, reasonMessage } from '../report/index.ts';
 
 /** What `pendrix find --json` prints. Exact quantities are text. (docs: formats) */
 export function findAnswer(request: FindRequest, answer: FindAnswer): object {
@@ -11,9 +11,9 @@ export function findAnswer(request: FindRequest, answer: FindAnswer): object {
     count: divisionsAsked
       ? Object.fromEntries(answer.gone.map((g) => [g.stages, { trains: g.trains, steps: g.steps }]))
       : {},
-    reason: answer.reason && reasonSays(request, answer.reason),
+    reason: answer.reason && reasonMessage(request, answer.reason),
     certificate: {
-      says: findCertificate(request, answer),
+      message: findCertificate(request, answer),
       stages: answer.gone.map(({ stages, proven, products, looked, refused: no }) => ({
         stages,
         proven,

@@ -1,9 +1,9 @@
 import Joi from 'joi';
-import { exactly, readDivisions, refused, taken, type Rational, type Result } from '../numbers/index.ts';
+import { exactly, readDivisions, error, ok, type Rational, type Result } from '../numbers/index.ts';
 import type { Stage } from '../drive/index.ts';
 import {
-  MOST_FIND_COUNT,
-  MOST_FIND_STAGES,
+  MAX_FIND_COUNT,
+  MAX_FIND_STAGES,
   type Asked,
   type Between,
   type Family,
@@ -16,11 +16,11 @@ import { migrate } from './migrate.ts';
 import { divisions, exact, positive, refusalFrom, refuse, stage } from './schema.ts';
 
 /** The largest wheel a request may name, teeth; four of the largest multiply to what doubles still hold exactly. */
-const MOST_TEETH = 2000;
+const MAX_TEETH = 2000;
 /** Wheels of a request, different ones. */
-const MOST_WHEELS = 2000;
+const MAX_WHEELS = 2000;
 
-const teeth = Joi.number().integer().min(1).max(MOST_TEETH);
+const teeth = Joi.number().integer().min(1).max(MAX_TEETH);
 const quantity = Joi.number().integer().min(0).max(1_000_000);
 
 const range = Joi.object({ from: teeth.required(), to: teeth.required() }).custom(
@@ -28,7 +28,7 @@ const range = Joi.object({ from: teeth.required(), to: teeth.required() }).custo
     value.from > value.to
       ? refuse(
           helpers,
-          refused('backwards', `${value.from} to ${value.to}`, { path: 'to', example: '12 to 127' }).refusal,
+          error('backwards', `${value.from} to ${value.to}`, { path: 'to', example: '12 to 127' }).refusal,
         )
       : value,
 );
@@ -42,7 +42,7 @@ const wheels = Joi.alternatives().conditional(Joi.array(), {
         buy: Joi.boolean().default(false),
       }),
     )
-    .max(MOST_WHEELS),
+    .max(MAX_WHEELS),
   otherwise: range,
 });
 
@@ -99,12 +99,12 @@ const schema = Joi.object({
     families: Joi.array().items(family).max(20),
     mostBought: Joi.number().integer().min(0).max(20),
   }).required(),
-  maxStages: Joi.number().integer().min(1).max(MOST_FIND_STAGES).default(3),
+  maxStages: Joi.number().integer().min(1).max(MAX_FIND_STAGES).default(3),
   limits: Joi.object({
     steps: between(limit),
     ratio: between(limit),
     maxErrorPpm: exact((text) =>
-      text.startsWith('-') ? refused('negative', text, { example: '"1000"' }).refusal : null,
+      text.startsWith('-') ? error('negative', text, { example: '"1000"' }).refusal : null,
     ),
     interval: between(Joi.number().integer().min(1)),
     pairRatio: positive('10'),
@@ -112,7 +112,7 @@ const schema = Joi.object({
     meet: Joi.string().valid('hunting', 'repeating'),
   }).default({}),
   rank: Joi.string().valid('best', 'pareto', 'both').default('best'),
-  count: Joi.number().integer().min(1).max(MOST_FIND_COUNT).default(20),
+  count: Joi.number().integer().min(1).max(MAX_FIND_COUNT).default(20),
 }).unknown(true);
 
 type WheelsFile =
@@ -159,7 +159,7 @@ export function readFindRequest(text: string): Result<FindRequest> {
   const file = migrate(json.value);
   if (!file.ok) return file;
   if (file.value.format !== 'pendrix-find')
-    return refused('wrongFormat', file.value.format, { path: 'format', limit: 'pendrix-find' });
+    return error('wrongFormat', file.value.format, { path: 'format', limit: 'pendrix-find' });
   const checked = schema.validate(file.value.file, { convert: false, abortEarly: true });
   if (checked.error) return { ok: false, refusal: refusalFrom(checked.error) };
   return requestOf(checked.value as RequestFile);
@@ -179,13 +179,13 @@ function requestOf(file: RequestFile): Result<FindRequest> {
   ];
   const largest = families.flatMap((f) => f.wheels).reduce((n, w) => Math.max(n, w.teeth), 1);
   if (largest ** file.maxStages > Number.MAX_SAFE_INTEGER / 2 ** 12)
-    return refused('tooLarge', String(largest), {
+    return error('tooLarge', String(largest), {
       path: 'pool.wheels',
       unit: 'teeth',
       limit: String(Math.floor((Number.MAX_SAFE_INTEGER / 2 ** 12) ** (1 / file.maxStages))),
     });
   const owned = families.every((f) => f.wheels.every((w) => !w.buy));
-  return taken({
+  return ok({
     asked: asked.value,
     source: file.source ?? null,
     kit: {
@@ -209,9 +209,9 @@ function requestOf(file: RequestFile): Result<FindRequest> {
 }
 
 function askedOf(file: RequestFile): Result<Asked> {
-  if (file.question === 'ratio') return taken({ question: 'ratio', target: exactly(file.target!) });
+  if (file.question === 'ratio') return ok({ question: 'ratio', target: exactly(file.target!) });
   if (file.question === 'rate')
-    return taken({
+    return ok({
       question: 'rate',
       periodSeconds: exactly(file.rate!.periodSeconds),
       tickHz: exactly(file.timer!.tickHz),
@@ -219,8 +219,8 @@ function askedOf(file: RequestFile): Result<Asked> {
     });
   const read = readDivisions(file.divisions!);
   if (!read.ok) return read;
-  if (read.value.length === 0) return refused('empty', '', { path: 'divisions', example: '"73, 97"' });
-  return taken({ question: 'divisions', divisions: read.value.map(BigInt) });
+  if (read.value.length === 0) return error('empty', '', { path: 'divisions', example: '"73, 97"' });
+  return ok({ question: 'divisions', divisions: read.value.map(BigInt) });
 }
 
 const wheelsOf = (file: WheelsFile): readonly PoolWheel[] =>

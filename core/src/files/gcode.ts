@@ -5,9 +5,9 @@ import {
   exactly,
   mul,
   rational,
-  refused,
+  error,
   sub,
-  taken,
+  ok,
   toText,
   type Rational,
   type Result,
@@ -34,10 +34,10 @@ const CAUTION =
 /** Text that may stand in a remark. */
 const remark = (text: string): string => text.replace(/[\p{Cc};()%]+/gu, ' ').trim();
 
-const head = (drive: Drive, says: readonly string[]): readonly string[] => [
+const head = (drive: Drive, message: readonly string[]): readonly string[] => [
   `; ${remark(drive.name)}`,
   CAUTION,
-  ...says.map((line) => `; ${remark(line)}`),
+  ...message.map((line) => `; ${remark(line)}`),
   'G21',
   'G90',
 ];
@@ -47,8 +47,8 @@ export function divisionsGcode(drive: Drive, divisions: number, letter = 'A'): R
   const refusal = noRun(drive, divisions);
   const plan = refusal ? null : planRun(drive, divisions);
   if (refusal) return { ok: false, refusal };
-  if (!plan) return refused('nothingToExport', 'steps to go by');
-  if (plan.plate) return refused('nothingToExport', 'motor: it is divided by hand, with plates');
+  if (!plan) return error('nothingToExport', 'steps to go by');
+  if (plan.plate) return error('nothingToExport', 'motor: it is divided by hand, with plates');
   const k = kinematicsOf(drive);
   const sequence = sequenceOf(plan);
   const degrees = (turns: Rational): string => decimal(mul(turns, rational(360)), 6);
@@ -68,7 +68,7 @@ export function divisionsGcode(drive: Drive, divisions: number, letter = 'A'): R
     return step.is === 'rewind' ? [move] : [move, 'M0'];
   });
   const doubt = doubtText(doubtOf(k), 'arcsec');
-  return taken(
+  return ok(
     [...head(drive, [`${letter} in degrees${perUnit(k, 'degree')}${doubt}`]), ...lines.flat(), 'M2', ''].join(
       '\n',
     ),
@@ -100,8 +100,8 @@ function lettersOf(axes: readonly ShotAxis[], asked: string | undefined): Result
     const at = axes.findIndex((a, i) => key(a.name) === key(name ?? '') && !named.has(i));
     const upper = letter?.toUpperCase() ?? '';
     if (at < 0 || more !== undefined || !EVERY.includes(upper))
-      return refused('axisLetter', piece.trim(), { limit: names });
-    if ([...named.values()].includes(upper)) return refused('axisTwice', upper);
+      return error('axisLetter', piece.trim(), { limit: names });
+    if ([...named.values()].includes(upper)) return error('axisTwice', upper);
     named.set(at, upper);
   }
   const free = (from: readonly string[], used: readonly string[]): string | undefined =>
@@ -109,38 +109,38 @@ function lettersOf(axes: readonly ShotAxis[], asked: string | undefined): Result
   const out: string[] = [];
   for (const [i, { sweep }] of axes.entries()) {
     const letter = named.get(i) ?? free(sweep.unit === 'mm' ? LENGTHS : ANGLES, out);
-    if (letter === undefined) return refused('axisLetter', axes[i]!.name, { limit: names });
+    if (letter === undefined) return error('axisLetter', axes[i]!.name, { limit: names });
     out.push(letter);
   }
-  return taken(out);
+  return ok(out);
 }
 
 /** The job's sweeps as one shot: frame by frame all axes move, settle, a mark where the shutter opens, expose, write, the rest. */
 export function shotGcode(drive: Drive, options: GcodeOptions = {}): Result<string> {
   const k = kinematicsOf(drive);
   const axes = shotAxes(drive, k);
-  if (axes.length === 0) return refused('nothingToExport', 'sweeps; give --divisions');
+  if (axes.length === 0) return error('nothingToExport', 'sweeps; give --divisions');
   const letters = lettersOf(axes, options.axes);
   if (!letters.ok) return letters;
   const shot = planShot(axes, drive.timer);
   if (!shot.ok) return shot;
   const unit = options.dwell ?? 's';
   const total = shotSeconds(shot.value);
-  const says = [
-    ...axes.map((a, i) => axisSays(drive, k, a, letters.value[i]!)),
+  const message = [
+    ...axes.map((a, i) => axisMessage(drive, k, a, letters.value[i]!)),
     total === null
       ? `${shot.value.frames.length} frames, one after the other`
       : `${shot.value.frames.length} frames, ${shot.value.interval} s from mark to mark, ${total} s from the first mark to the last`,
     `P of G4 in ${unit === 's' ? 'seconds' : 'milliseconds'}, moves at G0 are reckoned at the speeds above`,
   ];
-  return taken(
-    [...head(drive, says), ...framesOf(shot.value, letters.value, unit, options.shutter), 'M2', ''].join(
+  return ok(
+    [...head(drive, message), ...framesOf(shot.value, letters.value, unit, options.shutter), 'M2', ''].join(
       '\n',
     ),
   );
 }
 
-function axisSays(drive: Drive, k: Kinematics, { name, sweep, steps }: ShotAxis, letter: string): string {
+function axisMessage(drive: Drive, k: Kinematics, { name, sweep, steps }: ShotAxis, letter: string): string {
   const { top, accel } = speedOf(sweep, drive.timer);
   const what = sweep.unit === 'mm' ? 'mm' : 'degrees';
   const own = sweep.stepsPerUnit === undefined;

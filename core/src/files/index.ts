@@ -1,6 +1,13 @@
 export { driveFileName, readDrive, writeDrive } from './drive-file.ts';
-export { readDrives, writeWorkshop, type Workshop } from './workshop-file.ts';
-export { MOST_BYTES, readJson } from './json.ts';
+export {
+  readWorkshop,
+  writeWorkshop,
+  type KeptRun,
+  type Workshop,
+  type WorkshopRead,
+} from './workshop-file.ts';
+export { MAX_BYTES, readJson } from './json.ts';
+export { decodeText } from './text.ts';
 export { divisionsCsv, foundCsv, sheetCsv, writeCsv } from './csv.ts';
 export { checkAnswer, targetsAnswer } from './answers.ts';
 export { findAnswer } from './find-answer.ts';

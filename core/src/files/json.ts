@@ -1,35 +1,77 @@
-import { parse, type ParseError } from 'jsonc-parser';
-import { refused, taken, type Result } from '../numbers/index.ts';
+import { parse, visit, type ParseError } from 'jsonc-parser';
+import { error, ok, type Refusal, type Result } from '../numbers/index.ts';
 
 /** Largest file that is read, bytes. */
-export const MOST_BYTES = 20_000_000;
+export const MAX_BYTES = 20_000_000;
 
-/** NUL and the replacement character do not occur in JSON that was saved as UTF-8 text. */
-const NOT_TEXT = ['\0', '\uFFFD'] as const;
+/** Our files are four deep or so; far beyond that it is none, and could not be stored. */
+const MAX_DEPTH = 60;
 
-/** Text of an unread file as JSON. Refuses what is too big, empty, an archive or picture, a web page, or broken, naming line and column. */
+/**
+ * Text of an unread file as JSON. Refuses what is too big, empty, an archive or picture, a web page, nested without end, or broken, and
+ * a key that is given twice, naming line and column.
+ */
 export function readJson(text: string): Result<unknown> {
-  if (text.length > MOST_BYTES) return refused('fileTooBig', '', { limit: '20 MB' });
+  if (text.length > MAX_BYTES) return error('fileTooBig', '', { limit: '20 MB' });
   const body = text.replace(/^\uFEFF/, '');
-  if (body.trim() === '') return refused('fileEmpty', '');
-  const head = body.slice(0, 4096);
-  if (head.startsWith('PK') || NOT_TEXT.some((sign) => head.includes(sign)))
-    return refused('fileNotText', '');
-  if (/^\s*<(!doctype|html|\?xml|head|body)/i.test(body)) return refused('fileIsPage', '');
+  if (body.trim() === '') return error('fileEmpty', '');
+  if (body.startsWith('PK') || body.slice(0, 4096).includes('\0')) return error('fileNotText', '');
+  if (/^\s*<(!doctype|html|\?xml|head|body)/i.test(body)) return error('fileIsPage', '');
+  const deep = tooDeep(body);
+  if (deep !== null) return error('tooDeep', '', { path: place(body, deep), limit: String(MAX_DEPTH) });
+  let value: unknown;
   try {
-    return taken(JSON.parse(body) as unknown);
+    value = JSON.parse(body);
   } catch {
     return broken(body);
   }
+  const twice = keyGivenTwice(body);
+  return twice ? { ok: false, refusal: twice } : ok(value);
+}
+
+/** Where brackets are nested deeper than any file of ours; null when they are not. */
+function tooDeep(body: string): number | null {
+  let depth = 0;
+  let inText = false;
+  for (let i = 0; i < body.length; i++) {
+    const c = body[i];
+    if (inText) {
+      if (c === '\\') i++;
+      else if (c === '"') inText = false;
+    } else if (c === '"') inText = true;
+    else if (c === '{' || c === '[') {
+      if (++depth > MAX_DEPTH) return i;
+    } else if (c === '}' || c === ']') depth--;
+  }
+  return null;
+}
+
+/** The first key that one object is given twice: of two values one would be lost without a word. */
+function keyGivenTwice(body: string): Refusal | null {
+  const open: Set<string>[] = [];
+  let found: Refusal | null = null;
+  visit(body, {
+    onObjectBegin: () => void open.push(new Set()),
+    onObjectEnd: () => void open.pop(),
+    onObjectProperty: (key, offset) => {
+      const keys = open.at(-1);
+      if (keys?.has(key)) found ??= error('twice', `"${key}"`, { path: place(body, offset) }).refusal;
+      keys?.add(key);
+    },
+  });
+  return found;
+}
+
+/** "line 3, column 12" */
+function place(body: string, offset: number): string {
+  const before = body.slice(0, offset).split('\n');
+  return `line ${before.length}, column ${(before.at(-1) ?? '').length + 1}`;
 }
 
 function broken(body: string): Result<never> {
   const errors: ParseError[] = [];
   parse(body, errors, { disallowComments: true, allowTrailingComma: false });
   const offset = Math.min(errors[0]?.offset ?? body.length, body.length);
-  const before = body.slice(0, offset).split('\n');
   const piece = body.slice(offset).split(/[\s,}\]]/)[0] ?? '';
-  return refused('brokenJson', piece, {
-    path: `line ${before.length}, column ${(before.at(-1) ?? '').length + 1}`,
-  });
+  return error('brokenJson', piece, { path: place(body, offset) });
 }

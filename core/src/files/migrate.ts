@@ -1,4 +1,4 @@
-import { refused, taken, type Result } from '../numbers/index.ts';
+import { error, ok, type Result } from '../numbers/index.ts';
 
 /** A file as it was read: an object of one of our formats, any version, unchecked. */
 export type Unchecked = Readonly<Record<string, unknown>>;
@@ -30,23 +30,23 @@ const isFormat = (format: unknown): format is Format =>
 
 /** Tells which of our files this is and brings it to the current version. */
 export function migrate(value: unknown): Result<{ readonly format: Format; readonly file: Unchecked }> {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refused('notPendrix', '');
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return error('notPendrix', '');
   let file = value as Unchecked;
   const { format, version } = file;
-  if (format === undefined) return refused('notPendrix', '');
+  if (format === undefined) return error('notPendrix', '');
   if (!isFormat(format))
-    return refused('wrongFormat', JSON.stringify(format), {
+    return error('wrongFormat', JSON.stringify(format), {
       path: 'format',
       limit: Object.keys(VERSIONS).join(' or '),
     });
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
-    return refused(version === undefined ? 'missing' : 'notWhole', JSON.stringify(version) ?? '', {
+    return error(version === undefined ? 'missing' : 'notWhole', JSON.stringify(version) ?? '', {
       path: 'version',
       example: '1',
     });
   const current = VERSIONS[format];
   if (version > current)
-    return refused('newerVersion', String(version), { path: 'version', limit: String(current) });
+    return error('newerVersion', String(version), { path: 'version', limit: String(current) });
   for (const step of migrations[format].slice(version - 1)) file = step(file);
-  return taken({ format, file });
+  return ok({ format, file });
 }

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { refused, type Refusal } from '../numbers/index.ts';
+import { error, type Refusal } from '../numbers/index.ts';
 import {
   checkPart,
   isPartKind,
@@ -7,7 +7,7 @@ import {
   partCell,
   partKinds,
   samePart,
-  MOST_PARTS,
+  MAX_PARTS,
   PART_COLUMNS,
   type PartKindId,
   type ShelfPart,
@@ -79,7 +79,7 @@ export function readTable(
     skipEmptyLines: false,
   });
   const heads = headsOf(data[0] ?? []);
-  const rows = data.slice(heads ? 1 : 0, MOST_PARTS + 1);
+  const rows = data.slice(heads ? 1 : 0, MAX_PARTS + 1);
   const first = heads ? 2 : 1;
   return rows.flatMap((row, i) =>
     row.every((cell) => cell.trim() === '')
@@ -116,7 +116,7 @@ function readLine(
   if (!kind)
     return {
       ...base,
-      refusal: refused('unknownKind', cells.kind || cells.name, { limit: Object.keys(partKinds).join(', ') })
+      refusal: error('unknownKind', cells.kind || cells.name, { limit: Object.keys(partKinds).join(', ') })
         .refusal,
       bad: cells.kind ? 'kind' : 'name',
     };

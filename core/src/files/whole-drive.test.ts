@@ -93,7 +93,7 @@ describe('where the work stops', () => {
 
   test('back is told as it is made: past the backlash and forward again', () => {
     const state = steps(startRun(planRun(drive('37', [worm]), 37)!, 0), 'next', 'next', 'next', 'back');
-    expect(benchReport(state).says.replaceAll('\u2009', ' ')).toMatch(
+    expect(benchReport(state).message.replaceAll('\u2009', ' ')).toMatch(
       /^Back by 3 459 microsteps: \d+ beyond that, past the backlash, and forward again/,
     );
   });
@@ -195,9 +195,9 @@ describe('one clock, the whole drive', () => {
     );
 
   test('a barn door counts every stage before its screw', () => {
-    const says = report(door([{ kind: 'belt', z1: 20, z2: 60 }])).duties.arm!.lines[0]!;
-    expect(plainText(says.figure.text)).toContain('1.00000');
-    expect(says.says).toContain('10.0000 steps a second');
+    const message = report(door([{ kind: 'belt', z1: 20, z2: 60 }])).duties.arm!.lines[0]!;
+    expect(plainText(message.figure.text)).toContain('1.00000');
+    expect(message.message).toContain('10.0000 steps a second');
   });
 
   test('its screw turns at 1.15945 rpm for 212 mm and 0.8 mm; a plain screw is no sky', () => {
@@ -379,9 +379,9 @@ describe('more of it', () => {
     const wanted =
       '7, 11, 77, 14, 22, 154, 28, 44, 308, 35, 55, 31, 37, 41, 43, 47, 61, 67, 71, 73, 79, 83, 89, 97';
     const d = drive(wanted, [worm], { plates: { plates: [[16]] } }, { kind: 'crank', marks: 1 });
-    const says = report(d).plates!.freshSays!;
-    expect(`${says.strong} ${says.rest}`).not.toContain('No new plate serves');
-    expect(says.rest).toMatch(/A circle of 77 alone serves (eleven|\d+) counts/);
+    const message = report(d).plates!.freshMessage!;
+    expect(`${message.strong} ${message.rest}`).not.toContain('No new plate serves');
+    expect(message.rest).toMatch(/A circle of 77 alone serves (eleven|\d+) counts/);
   });
 
   test('a screw behind a belt has a nut whose backlash nobody knows', () => {
@@ -414,7 +414,7 @@ describe('more of it', () => {
 
   test('a mode that is told to do for several counts does for each of them', () => {
     const d = drive('400, 1000', [], {}, { kind: 'stepper', fullSteps: 200, modes: [1, 2, 5, 10], mode: 1 });
-    for (const [, mode, counts] of plainText(report(d).check.says ?? []).matchAll(
+    for (const [, mode, counts] of plainText(report(d).check.message ?? []).matchAll(
       /Microsteps of 1\/(\d+) would do for ([\d ,and\u2009]+)/g,
     ))
       for (const count of counts!.replace(/(\d)\s(?=\d)/g, '$1').match(/\d+/g)!)
@@ -462,7 +462,7 @@ describe('more of it', () => {
             modes,
             mode,
           } as never),
-        ).duties.sweeps[0]!.says,
+        ).duties.sweeps[0]!.message,
       );
     expect(said(1, [1, 2, 4, 8, 16, 32])).toMatch(/microsteps|1\/\d+/i);
     expect(said(1, [1, 2, 4, 8, 16, 32])).not.toMatch(/times the reduction/);
@@ -505,7 +505,7 @@ describe('more of it', () => {
     const endless = { ...sweep, topStepRate: 500_000, stepAccel: 10 };
     const refused = report({ ...d, job: { ...d.job, sweeps: [endless] as never } }).duties.ramp!;
     expect(refused.table).toBeNull();
-    expect(refused.says.join(' ').replace(/\s/g, '')).toContain('atmost1000000aremade');
+    expect(refused.message.join(' ').replace(/\s/g, '')).toContain('atmost1000000aremade');
   });
 
   test.each(['smoothstep', 'cosine', 'trapezoid', 'linear'])(

@@ -1,45 +1,127 @@
-import { at, refused, taken, type Result } from '../numbers/index.ts';
+import { at, error, ok, type Refusal, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
+import { isRunState, type RunState } from '../run/index.ts';
+import { MAX_PARTS, type ShelfPart } from '../shelf/index.ts';
 import { checkDrive, ordered } from './drive-file.ts';
 import { readJson } from './json.ts';
 import { migrate, type Unchecked } from './migrate.ts';
+import { checkLine } from './shelf-file.ts';
 
-/** Everything in one file: a backup, or the demo workshop. */
-export interface Workshop {
-  readonly format: 'pendrix-workshop';
-  readonly version: 1;
-  readonly name?: string;
-  readonly drives: readonly Drive[];
+/** A run at the machine, of one of the drives in the same file. */
+export interface KeptRun {
+  /** which of them, from 0 */
+  readonly drive: number;
+  readonly name: string;
+  readonly state: RunState;
+  /** put aside before its last gap */
+  readonly ended: boolean;
 }
 
-const MOST_DRIVES = 2000;
+/** Everything of a workshop: a backup, or one to hand on. */
+export interface Workshop {
+  readonly drives: readonly Drive[];
+  readonly parts: readonly ShelfPart[];
+  readonly runs: readonly KeptRun[];
+}
 
-/** The drives of a drive file or of a workshop file. All of them, or none and the place that is wrong. */
-export function readDrives(text: string): Result<readonly Drive[]> {
+/** What was read, and what in the same file is not good, each with its name and why. */
+export interface WorkshopRead extends Workshop {
+  readonly left: readonly { readonly name: string; readonly refusal: Refusal }[];
+}
+
+const MAX_DRIVES = 2000;
+const MAX_RUNS = 10_000;
+const MAX_RUN_NAME = 60;
+
+/**
+ * What a drive file, a workshop file or a shelf file holds. Of a workshop whatever is good is read, and the rest is named; a file that
+ * is none of them, or a single drive that is not good, is refused as a whole. (docs: formats)
+ */
+export function readWorkshop(text: string): Result<WorkshopRead> {
   const json = readJson(text);
   if (!json.ok) return json;
   const file = migrate(json.value);
   if (!file.ok) return file;
-  if (file.value.format === 'pendrix-drive') {
-    const drive = checkDrive(file.value.file);
-    return drive.ok ? taken([drive.value]) : drive;
+  const { format, file: value } = file.value;
+  if (format === 'pendrix-drive') {
+    const drive = checkDrive(value);
+    return drive.ok ? ok({ drives: [drive.value], parts: [], runs: [], left: [] }) : drive;
   }
-  const { drives } = file.value.file;
-  if (!Array.isArray(drives))
-    return refused(drives === undefined ? 'missing' : 'notList', '', { path: 'drives', example: '[]' });
-  if (drives.length > MOST_DRIVES)
-    return refused('tooMany', String(drives.length), { path: 'drives', limit: String(MOST_DRIVES) });
-  const out: Drive[] = [];
-  for (const [i, drive] of drives.entries()) {
-    if (typeof drive !== 'object' || drive === null)
-      return refused('notObject', JSON.stringify(drive), { path: `drives[${i}]` });
-    const checked = checkDrive(drive as Unchecked);
-    if (!checked.ok) return { ok: false, refusal: at(`drives[${i}]`, checked.refusal) };
-    out.push(checked.value);
+  if (format !== 'pendrix-workshop' && format !== 'pendrix-shelf')
+    return error('wrongFormat', format, { path: 'format', limit: 'pendrix-drive' });
+  const asked = format === 'pendrix-shelf' ? 'parts' : 'drives';
+  if (value[asked] === undefined) return error('missing', '', { path: asked, example: '[]' });
+  const left: { name: string; refusal: Refusal }[] = [];
+  const lists: Record<string, readonly unknown[]> = {};
+  for (const [key, limit] of [
+    ['drives', MAX_DRIVES],
+    ['parts', MAX_PARTS],
+    ['runs', MAX_RUNS],
+  ] as const) {
+    const list = value[key] ?? [];
+    if (!Array.isArray(list)) return error('notList', '', { path: key, example: '[]' });
+    if (list.length > limit)
+      return error('tooMany', String(list.length), { path: key, limit: String(limit), unit: key });
+    lists[key] = list as readonly unknown[];
   }
-  return taken(out);
+  const places = new Map<number, number>();
+  const drives: Drive[] = [];
+  for (const [i, drive] of lists['drives']!.entries()) {
+    const path = `drives[${i}]`;
+    const checked = isData(drive) ? checkDrive(drive) : error('notObject', JSON.stringify(drive) ?? '');
+    if (checked.ok) {
+      places.set(i, drives.length);
+      drives.push(checked.value);
+    } else left.push({ name: nameOf(drive) ?? path, refusal: at(path, checked.refusal) });
+  }
+  const parts: ShelfPart[] = [];
+  const ids = new Set<string>();
+  for (const [i, part] of lists['parts']!.entries()) {
+    const checked = checkLine(part, ids);
+    if (checked.ok) parts.push(checked.value);
+    else left.push({ name: nameOf(part) ?? `parts[${i}]`, refusal: at(`parts[${i}]`, checked.refusal) });
+  }
+  const runs: KeptRun[] = [];
+  for (const [i, run] of lists['runs']!.entries()) {
+    const { drive, name, state, ended } = (isData(run) ? run : {}) as Partial<Record<string, unknown>>;
+    const its = places.get(Number(drive));
+    if (its !== undefined && isRunState(state))
+      runs.push({
+        drive: its,
+        name:
+          (typeof name === 'string' ? name : '').slice(0, MAX_RUN_NAME) ||
+          `${state.plan.divisions} divisions`,
+        state,
+        ended: ended === true,
+      });
+    else
+      left.push({
+        name: nameOf(run) ?? `runs[${i}]`,
+        refusal: error('badValue', its === undefined ? `drive ${String(drive)}` : 'the run', {
+          path: `runs[${i}]`,
+        }).refusal,
+      });
+  }
+  return ok({ drives, parts, runs, left });
 }
 
-/** A backup of these drives as text; deterministic. */
-export const writeWorkshop = (drives: readonly Drive[]): string =>
-  `${JSON.stringify({ format: 'pendrix-workshop', version: 1, drives: drives.map(ordered) }, null, 2)}\n`;
+const isData = (value: unknown): value is Unchecked =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** A name that stands in what cannot be read. */
+function nameOf(value: unknown): string | null {
+  const name = isData(value) ? value['name'] : null;
+  return typeof name === 'string' && name !== '' ? name : null;
+}
+
+/** A workshop as text; deterministic. What is empty is left out. */
+export function writeWorkshop({ drives, parts, runs }: Workshop): string {
+  const file = {
+    format: 'pendrix-workshop',
+    version: 1,
+    drives: drives.map(ordered),
+    ...(parts.length > 0 && { parts: parts.map(ordered) }),
+    ...(runs.length > 0 && { runs: runs.map(ordered) }),
+  };
+  return `${JSON.stringify(file, null, 2)}\n`;
+}

@@ -14,11 +14,11 @@ import { evenRow, rowOf } from './rows.ts';
 import type { Search } from './search.ts';
 
 /** So many multiples of the divisions, times modes, are tried to come near to. */
-const MOST_TARGETS = 600;
+const MAX_TARGETS = 600;
 /** Products to walk, times targets, beyond which what only comes near is not worth the wait. */
-const MOST_WORK = 40_000_000;
+const MAX_WORK = 40_000_000;
 /** More ways to share out the stages than this take too long as well. */
-const MOST_SHAPES = 5_000;
+const MAX_SHAPES = 5_000;
 /** A candidate of a kit with limits takes so many times the time of one without. */
 const HELD = 12;
 /** With more pairs than these a train that only nearly comes out even is no saving. */
@@ -112,7 +112,7 @@ function* near(
   const cap = capOf(request);
   if (!cap) return [];
   const targets = targetsOf(request, lcm(divisions));
-  if (workOf(bench, request.maxStages) * targets.size > MOST_WORK) return [];
+  if (workOf(bench, request.maxStages) * targets.size > MAX_WORK) return [];
   const { best } = yield* searchFront(bench, hands, {
     targets: [...targets.values()].map((t) => t.target),
     maxStages: Math.min(request.maxStages, NEAR_STAGES),
@@ -136,11 +136,11 @@ function* near(
 function workOf(bench: Workbench, maxStages: number): number {
   let products = 0;
   for (let stages = 1; stages <= Math.min(maxStages, NEAR_STAGES); stages++) {
-    if (bench.shapeCount(stages) > MOST_SHAPES) return MOST_WORK + 1;
+    if (bench.shapeCount(stages) > MAX_SHAPES) return MAX_WORK + 1;
     for (const shape of bench.shapes(stages))
       for (const { driven, drivers } of bench.products(shape)) {
         products += driven.length + drivers.length;
-        if (products > MOST_WORK) return products;
+        if (products > MAX_WORK) return products;
       }
   }
   return products * (bench.unlimited ? 1 : HELD);
@@ -155,7 +155,7 @@ function targetsOf(
   if (!high || !source) return targets;
   const first = low ? (low.n + low.d * divisor - 1n) / (low.d * divisor) : 1n;
   const modes = [...source.modes].sort((a, b) => a - b);
-  for (let times = first; times * divisor * high.d <= high.n && targets.size < MOST_TARGETS; times++)
+  for (let times = first; times * divisor * high.d <= high.n && targets.size < MAX_TARGETS; times++)
     for (const mode of modes) {
       const target = rational(times * divisor, source.fullSteps * mode);
       if (!targets.has(toText(target))) targets.set(toText(target), { target, mode });

@@ -8,8 +8,8 @@ import {
   mul,
   rational,
   readDivisions,
-  refused,
-  taken,
+  error,
+  ok,
   toText,
   type Rational,
   type Result,
@@ -107,9 +107,9 @@ export function requestFor(
   if (!steps.ok) return { ok: false, refusal: at('steps', steps.refusal) };
   const between = readBetween(form.between);
   if (!between.ok) return { ok: false, refusal: at('between', between.refusal) };
-  if (form.kinds.length === 0) return refused('empty', '', { path: 'kinds', example: FIND_KINDS[0] });
+  if (form.kinds.length === 0) return error('empty', '', { path: 'kinds', example: FIND_KINDS[0] });
   const modes = form.modes.filter((m) => m <= form.finest);
-  return taken({
+  return ok({
     asked: asked.value,
     source: { fullSteps: form.fullSteps, modes: modes.length > 0 ? modes : [1] },
     kit: {
@@ -164,9 +164,9 @@ function shortest({ timer }: Drive, form: FindForm): FindRequest['interval'] {
 }
 
 function askedOf(form: FindForm): Result<Asked> {
-  if (form.question === 'ratio') return taken({ question: 'ratio', target: exactly(form.target) });
+  if (form.question === 'ratio') return ok({ question: 'ratio', target: exactly(form.target) });
   if (form.question === 'rate')
-    return taken({
+    return ok({
       question: 'rate',
       periodSeconds: exactly(form.periodSeconds),
       tickHz: exactly(form.tickHz),
@@ -175,8 +175,8 @@ function askedOf(form: FindForm): Result<Asked> {
   const read = readDivisions(form.divisions);
   if (!read.ok) return { ok: false, refusal: at('divisions', read.refusal) };
   return read.value.length === 0
-    ? refused('empty', '', { path: 'divisions', example: '73, 97' })
-    : taken({ question: 'divisions', divisions: read.value.map(BigInt) });
+    ? error('empty', '', { path: 'divisions', example: '73, 97' })
+    : ok({ question: 'divisions', divisions: read.value.map(BigInt) });
 }
 
 function pairLimits({ pairRatio, meet }: FindSettings): Pick<FindRequest['kit'], 'pair'> {

@@ -14,8 +14,8 @@ export { compareFound, joined, unbeaten } from './join.ts';
 export type { Family, Kit, PairLimits, PoolWheel } from './kit.ts';
 export { ownOf, type FixedPart } from './parts.ts';
 export {
-  MOST_FIND_COUNT,
-  MOST_FIND_STAGES,
+  MAX_FIND_COUNT,
+  MAX_FIND_STAGES,
   type Asked,
   type Between,
   type FindRequest,

@@ -100,7 +100,7 @@ export interface ProductLists {
 }
 
 /** Lists of so many shapes are kept. */
-const MOST_LISTS = 40;
+const MAX_LISTS = 40;
 
 /** A kit made ready to search: product sets by family, made when they are asked for and kept. */
 export class Workbench {
@@ -227,7 +227,7 @@ export class Workbench {
     } else
       for (let bought = 0; bought <= Math.min(most, pairCount); bought++)
         out.push({ driven: this.side(pairs, bought), drivers: this.side(pairs, most - bought) });
-    if (this.lists.size > MOST_LISTS) this.lists.clear();
+    if (this.lists.size > MAX_LISTS) this.lists.clear();
     this.lists.set(key, out);
     return out;
   }
@@ -246,7 +246,7 @@ export class Workbench {
     if (out) return out;
     out = ONLY_ONE_WEIGHTED;
     for (const [i, count] of shape.pairs.entries()) out = timesWeighted(out, this.weights(i, count));
-    if (this.weightsOf.size > MOST_LISTS) this.weightsOf.clear();
+    if (this.weightsOf.size > MAX_LISTS) this.weightsOf.clear();
     this.weightsOf.set(key, out);
     return out;
   }

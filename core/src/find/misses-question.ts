@@ -8,7 +8,7 @@ import type { Search } from './search.ts';
 import { bestTrain, trainTeeth } from './trains.ts';
 
 /** More counts of steps than this are not gone through one by one. */
-const MOST_STEPS = 5_000_000;
+const MAX_STEPS = 5_000_000;
 
 /** Rows in which as few divisions as possible do not come out even. */
 export interface MissesFound {
@@ -27,7 +27,7 @@ export function* searchMisses(
   question: DivisionsQuestion,
 ): Search<MissesFound> {
   const [low, high] = question.steps;
-  if (!high || high.n / high.d > BigInt(MOST_STEPS)) return yield* freeSteps(bench, hands, question);
+  if (!high || high.n / high.d > BigInt(MAX_STEPS)) return yield* freeSteps(bench, hands, question);
   const first = low ? Number((low.n + low.d - 1n) / low.d) : 1;
   const last = Number(high.n / high.d);
   const rows: EvenRatio[] = [];

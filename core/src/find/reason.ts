@@ -5,7 +5,7 @@ import { partRatio } from './parts.ts';
 import type { FindRequest } from './request.ts';
 
 /** Most driven wheels that are looked for when it is said how many would do. */
-const MOST_LOOKED_FOR = 8;
+const MAX_LOOKED_FOR = 8;
 
 /** Why a proven answer is empty, or only nearly what was asked; null when it is what was asked. (handbook: find) */
 export function reasonOf(
@@ -75,7 +75,7 @@ function essential(need: bigint, suppliers: readonly bigint[], stages: number): 
 /** The fewest stages that together bring every factor of a number; more than is ever built when not even those do. */
 function fewestDriven(need: bigint, suppliers: readonly bigint[]): number {
   let open = new Set([need]);
-  for (let stages = 0; stages <= MOST_LOOKED_FOR; stages++) {
+  for (let stages = 0; stages <= MAX_LOOKED_FOR; stages++) {
     if (open.has(1n)) return stages;
     const next = new Set<bigint>();
     for (const rest of open) {
@@ -85,5 +85,5 @@ function fewestDriven(need: bigint, suppliers: readonly bigint[]): number {
     }
     open = next;
   }
-  return MOST_LOOKED_FOR + 1;
+  return MAX_LOOKED_FOR + 1;
 }

@@ -37,5 +37,5 @@ export interface FindRequest {
   readonly count: number;
 }
 
-export const MOST_FIND_STAGES = 4;
-export const MOST_FIND_COUNT = 1000;
+export const MAX_FIND_STAGES = 4;
+export const MAX_FIND_COUNT = 1000;

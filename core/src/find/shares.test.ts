@@ -177,7 +177,7 @@ describe('the search of a drive', () => {
     part('worm', 'g', { wheel: 90 }),
     part('motor', 'h', {}),
   ];
-  const taken = (d: Drive): FindRequest => {
+  const ok = (d: Drive): FindRequest => {
     const read = requestFor(d, shelf, () => 0);
     if (!read.ok) throw new Error(read.refusal.code);
     return read.value;
@@ -191,12 +191,12 @@ describe('the search of a drive', () => {
   });
 
   test('the job is asked where nothing is bent', () => {
-    const asked = taken(drive());
+    const asked = ok(drive());
     expect(asked.asked).toEqual({ question: 'divisions', divisions: [73n, 97n] });
     expect(asked.source).toEqual({ fullSteps: 200, modes: [1, 2, 4, 8, 16, 32] });
     expect(findForm(drive()).made).toBe('ranges');
-    expect(taken(drive({ finest: 4 })).source!.modes).toEqual([1, 2, 4]);
-    expect(taken(drive({ divisions: '31' })).asked).toEqual({ question: 'divisions', divisions: [31n] });
+    expect(ok(drive({ finest: 4 })).source!.modes).toEqual([1, 2, 4]);
+    expect(ok(drive({ divisions: '31' })).asked).toEqual({ question: 'divisions', divisions: [31n] });
   });
 
   test.each([
@@ -208,7 +208,7 @@ describe('the search of a drive', () => {
   });
 
   test('limits, reach and rank go into the request', () => {
-    const asked = taken(
+    const asked = ok(
       drive({
         question: 'ratio',
         target: '13.7272',
@@ -230,7 +230,7 @@ describe('the search of a drive', () => {
       pair: { meet: 'hunting' },
     });
     expect(asked.maxStages).toBe(2);
-    expect(taken(drive({ question: 'rate' })).asked).toMatchObject({ question: 'rate', bits: 16 });
+    expect(ok(drive({ question: 'rate' })).asked).toMatchObject({ question: 'rate', bits: 16 });
   });
 
   test('a kit from the shelf: families by size, parts that are stages, nothing else', () => {
@@ -284,30 +284,30 @@ describe('the search of a drive', () => {
   });
 
   test('from the shelf and two bought, 73 and 97 come out even with the 97 bought', () => {
-    const answer = runNow(find(taken(drive({ made: 'few' }))));
+    const answer = runNow(find(ok(drive({ made: 'few' }))));
     const row = answer.rows.find((r) => r.kind === 'even')!;
     expect(row.wheels - row.owned).toBeLessThanOrEqual(2);
     expect(row.train.every((s) => s.kind === 'spur' && s.moduleMm === 1)).toBe(true);
-    const cheap = runNow(find(taken(drive({ made: 'few', mostCost: '5', wheels: '12-40' }))));
+    const cheap = runNow(find(ok(drive({ made: 'few', mostCost: '5', wheels: '12-40' }))));
     expect(cheap.rows.filter((r) => r.kind === 'even')).toEqual([]);
   });
 
   test('what must hold by itself has a worm in it', () => {
     const answer = runNow(
-      find(taken(drive({ made: 'ranges', kinds: ['spur', 'worm'], holds: 'must', maxStages: 2 }, '90'))),
+      find(ok(drive({ made: 'ranges', kinds: ['spur', 'worm'], holds: 'must', maxStages: 2 }, '90'))),
     );
     expect(answer.rows.length).toBeGreaterThan(0);
     for (const row of answer.rows) expect(row.train.some((s) => s.kind === 'worm')).toBe(true);
   });
 
   test('a limit on all teeth holds', () => {
-    const answer = runNow(find(taken(drive({ mostTeeth: 204 }))));
+    const answer = runNow(find(ok(drive({ mostTeeth: 204 }))));
     const even = answer.rows.filter((r) => r.kind === 'even');
     expect(even.map((r) => r.teeth)).toEqual([202]);
   });
 
   const asked = (more: Partial<FindRequest>): FindRequest => ({
-    ...taken(drive({ made: 'ranges', wheels: '12-127', kinds: ['spur'], maxStages: 4 }, '97')),
+    ...ok(drive({ made: 'ranges', wheels: '12-127', kinds: ['spur'], maxStages: 4 }, '97')),
     ...more,
   });
   test('one worker below a second of work, the rest beyond it', () => {

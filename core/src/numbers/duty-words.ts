@@ -3,85 +3,85 @@ import type { Words } from './refusal-told.ts';
 /** The refusals of rates, timers, sweeps and plates, in words. */
 export const dutyWords = {
   notPeriod: {
-    says: (t) => `${t.given} cannot be read as a rate`,
+    message: (t) => `${t.given} cannot be read as a rate`,
     cure: () => 'write the time of one turn or a speed, for example 24 h, 0.5 rpm, 15 °/h or 15.041 ″/s',
   },
   notClock: {
-    says: (t) => `${t.given} cannot be read as a clock`,
+    message: (t) => `${t.given} cannot be read as a clock`,
     cure: () => 'write its ticks a second, for example 250 kHz, or 16 MHz / 64 behind a prescaler',
   },
   piSpeed: {
-    says: (t) => `${t.given} is a speed along a travel that has π in it`,
+    message: (t) => `${t.given} is a speed along a travel that has π in it`,
     cure: () => 'write the time of one turn or a speed of turning instead, so that it stays exact',
   },
   notTravelling: {
-    says: (t) => `${t.given} is a speed along a travel, and the work turns`,
+    message: (t) => `${t.given} is a speed along a travel, and the work turns`,
     cure: () => 'write the time of one turn or a speed of turning, for example 24 h or 0.5 rpm',
   },
   nothingToExport: {
-    says: (t) => `this drive has no ${t.given}`,
+    message: (t) => `this drive has no ${t.given}`,
     cure: () => 'ask for it in the job first',
   },
   cannotWrite: {
-    says: (t) => `the file cannot be written (${t.given})`,
+    message: (t) => `the file cannot be written (${t.given})`,
     cure: () => 'choose a folder that is there and that you may write in',
   },
   notCircles: {
-    says: (t) => `${t.given} cannot be read as hole circles`,
+    message: (t) => `${t.given} cannot be read as hole circles`,
     cure: () => 'write the holes of each circle, plates set apart by a slash, for example 15-20 / 21 23 27',
   },
   tooManyDuties: {
-    says: (t) => `there are ${t.limit ?? '20'} of these already`,
+    message: (t) => `there are ${t.limit ?? '20'} of these already`,
     cure: () => 'take one away, or make another drive',
   },
   noSuchDuty: {
-    says: (t) => `there is no number ${t.given}`,
+    message: (t) => `there is no number ${t.given}`,
     cure: () => 'choose one that is there',
   },
   listTooLong: {
-    says: (t) => `the list of ${t.unit ?? 'these'} holds more than ${t.limit ?? 'is allowed'}`,
+    message: (t) => `the list of ${t.unit ?? 'these'} holds more than ${t.limit ?? 'is allowed'}`,
     cure: () => 'take some of them away, or make another drive',
   },
   noCircle: {
-    says: (t) => `no circle of these plates makes ${t.given}`,
+    message: (t) => `no circle of these plates makes ${t.given}`,
     cure: (t) => `make one of ${t.limit ?? 'more'} holes, or a multiple`,
   },
   noTurn: {
-    says: () => 'a tangent arm opens a little way and back, it does not divide a turn',
+    message: () => 'a tangent arm opens a little way and back, it does not divide a turn',
     cure: () => 'choose an output that turns round',
   },
   noSteps: {
-    says: (t) => `a ${t.given} has no steps, so it goes to no place by itself`,
+    message: (t) => `a ${t.given} has no steps, so it goes to no place by itself`,
     cure: () => 'choose a source that counts, or a wheel that locks',
   },
   passesLimits: {
-    says: (t) =>
+    message: (t) =>
       `${t.given} gaps need ${t.example ?? 'more'} of a turn, but the work may turn only ${t.limit ?? 'less'}${t.unit ? ` (${t.unit})` : ''}`,
     cure: () => 'widen the limits in the Train, or cut the wheel in two settings',
   },
   notShared: {
-    says: (t) => `one shot has one clock, and ${t.given} is not ${t.limit ?? 'the first sweep’s'}`,
+    message: (t) => `one shot has one clock, and ${t.given} is not ${t.limit ?? 'the first sweep’s'}`,
     cure: () => 'give all its sweeps the same frames, interval, exposure and writing',
   },
   shotTooShort: {
-    says: (t) => `the interval is ${t.given} too short, and ${t.limit ?? 'moving'} breaks it first`,
+    message: (t) => `the interval is ${t.given} too short, and ${t.limit ?? 'moving'} breaks it first`,
     cure: () => 'take a longer interval, or a faster motor',
   },
   axisLetter: {
-    says: (t) => `${t.given} is not an axis and a letter`,
+    message: (t) => `${t.given} is not an axis and a letter`,
     cure: (t) =>
       `write names and letters, ${t.limit ? `the axes are ${t.limit}, ` : ''}for example slide=X,pan=A`,
   },
   axisTwice: {
-    says: (t) => `the letter ${t.given} is given twice`,
+    message: (t) => `the letter ${t.given} is given twice`,
     cure: () => 'give each axis a letter of its own',
   },
   tableTooLong: {
-    says: (t) => `the table would have ${t.given} intervals`,
+    message: (t) => `the table would have ${t.given} intervals`,
     cure: (t) => `at most ${t.limit ?? '1000000'} are made: take a lower top speed, or more acceleration`,
   },
   shortStages: {
-    says: () => 'speeding up and slowing down together take more than the whole sweep',
+    message: () => 'speeding up and slowing down together take more than the whole sweep',
     cure: () => 'make the two shares add up to 100 % at most',
   },
 } as const satisfies Record<string, Words>;

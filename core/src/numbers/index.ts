@@ -42,8 +42,8 @@ export {
 } from './pi-value.ts';
 export { nearestFraction, simplestFirst } from './simplest.ts';
 export { firstInRange, worstResidue } from './residues.ts';
-export { at, refused, taken, type Refusal, type RefusalCode, type Result } from './refusal.ts';
-export { refusalSays, refusalSentence } from './refusal-text.ts';
+export { at, error, ok, type Refusal, type RefusalCode, type Result } from './refusal.ts';
+export { refusalMessage, refusalSentence } from './refusal-text.ts';
 export { readCount, readNumber, readSigned, readSize, type Limits } from './read-number.ts';
 export { readRatio, type ReadRatio } from './read-ratio.ts';
 export {
@@ -51,8 +51,8 @@ export {
   divisionRuns,
   readDivisions,
   LARGEST_COUNT,
-  MOST_COUNTS,
-  MOST_TEXT,
+  MAX_COUNTS,
+  MAX_TEXT,
   type DivisionPiece,
 } from './read-divisions.ts';
 export { ARCSEC_PER_TURN, readAngle, readLength, readPositiveAngle } from './read-quantity.ts';

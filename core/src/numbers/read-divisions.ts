@@ -1,8 +1,8 @@
 import { plain } from './read-number.ts';
-import { refused, taken, type Refusal, type Result } from './refusal.ts';
+import { error, ok, type Refusal, type Result } from './refusal.ts';
 
-export const MOST_COUNTS = 5000;
-export const MOST_TEXT = 2000;
+export const MAX_COUNTS = 5000;
+export const MAX_TEXT = 2000;
 /** One count above this is a slip of the pen, not a job: 10 million to the turn is an eighth of an arcsecond. */
 export const LARGEST_COUNT = 10_000_000;
 
@@ -29,7 +29,7 @@ function readPiece(text: string): DivisionPiece {
   const bad = (code: Refusal['code'], more: Partial<Refusal> = {}): DivisionPiece => ({
     text,
     counts: [],
-    refusal: refused(code, text, { unit: 'divisions', ...more }).refusal,
+    refusal: error(code, text, { unit: 'divisions', ...more }).refusal,
   });
   if (/^-\d/.test(text)) return bad('negative');
   if (/^\d*\.\d+$/.test(text)) return bad('notWhole', { example: doubled(text) });
@@ -40,7 +40,7 @@ function readPiece(text: string): DivisionPiece {
     if (from === 0n) return bad('zero');
     if (to < from) return bad('backwards', { example: `${to}-${from}` });
     if (to > BigInt(LARGEST_COUNT)) return bad('tooLarge', { limit: String(LARGEST_COUNT) });
-    if (to - from >= BigInt(MOST_COUNTS)) return bad('tooMany', { limit: String(MOST_COUNTS) });
+    if (to - from >= BigInt(MAX_COUNTS)) return bad('tooMany', { limit: String(MAX_COUNTS) });
     return { text, counts: Array.from({ length: Number(to - from) + 1 }, (_, i) => Number(from) + i) };
   }
   if (!/^\d+(x\d+)*$/.test(text)) return bad('notDivisions');
@@ -62,14 +62,14 @@ function doubled(text: string): string {
  * Refuses the first piece that cannot be read, a list of over 5 000 counts, a text of over 2 000 characters.
  */
 export function readDivisions(text: string): Result<readonly number[]> {
-  if (text.length > MOST_TEXT) return refused('tooLong', text, { limit: String(MOST_TEXT) });
+  if (text.length > MAX_TEXT) return error('tooLong', text, { limit: String(MAX_TEXT) });
   const counts = new Set<number>();
   for (const piece of divisionPieces(text)) {
     if (piece.refusal) return { ok: false, refusal: piece.refusal };
     for (const n of piece.counts) counts.add(n);
-    if (counts.size > MOST_COUNTS) return refused('tooMany', piece.text, { limit: String(MOST_COUNTS) });
+    if (counts.size > MAX_COUNTS) return error('tooMany', piece.text, { limit: String(MAX_COUNTS) });
   }
-  return taken([...counts]);
+  return ok([...counts]);
 }
 
 /** Runs of counts as people write them: 57, 58, 59, 60, 73 → "57–60, 73". */

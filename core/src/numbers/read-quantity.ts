@@ -1,6 +1,6 @@
 import { add, isNegative, isZero, mul, rational, type Rational, ZERO } from './rational.ts';
 import { plain, readNumber } from './read-number.ts';
-import { refused, taken, type Result } from './refusal.ts';
+import { error, ok, type Result } from './refusal.ts';
 
 /** 1 turn = 360° = 21 600′ = 1 296 000″. */
 export const ARCSEC_PER_TURN = 1_296_000n;
@@ -29,9 +29,9 @@ const NUMBER = String.raw`[+-]?(?:\d+ +\d+\/\d+|\d*\.?\d+(?:\/\d+)?)`;
 export function readAngle(text: string): Result<Rational> {
   const s = plain(text).replace(/^±\s*/, '').replace(/''/g, '″');
   const bare = readNumber(s);
-  if (bare.ok) return taken(bare.value);
+  if (bare.ok) return ok(bare.value);
   if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
-    return refused(bare.refusal.code, text, { example: '15″' });
+    return error(bare.refusal.code, text, { example: '15″' });
   return readParts(s, ANGLE_UNITS, text, 'notAngle', '″, ′ or °');
 }
 
@@ -47,7 +47,7 @@ export function readLength(text: string): Result<Rational> {
   const bare = readNumber(s);
   if (bare.ok) return positive(bare.value, text, '30 mm');
   if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
-    return refused(bare.refusal.code, text, { example: '30 mm' });
+    return error(bare.refusal.code, text, { example: '30 mm' });
   const read = readParts(s, LENGTH_UNITS, text, 'notLength', 'mm, µm or in');
   return read.ok ? positive(read.value, text, '30 mm') : read;
 }
@@ -55,8 +55,8 @@ export function readLength(text: string): Result<Rational> {
 /** Refused at 0 and below. */
 export function positive(value: Rational, text: string, example?: string): Result<Rational> {
   const told = example === undefined ? {} : { example };
-  if (isZero(value)) return refused('zero', text, told);
-  return isNegative(value) ? refused('negative', text, told) : taken(value);
+  if (isZero(value)) return error('zero', text, told);
+  return isNegative(value) ? error('negative', text, told) : ok(value);
 }
 
 function readParts(
@@ -66,19 +66,19 @@ function readParts(
   code: 'notAngle' | 'notLength',
   known: string,
 ): Result<Rational> {
-  if (s.length > 100) return refused('tooLong', text, { limit: '100' });
+  if (s.length > 100) return error('tooLong', text, { limit: '100' });
   const parts = [...s.matchAll(new RegExp(`(${NUMBER})\\s*([^\\d\\s.+-]+)\\s*`, 'g'))];
-  if (parts.length === 0 || parts.map((m) => m[0]).join('').length !== s.length) return refused(code, text);
+  if (parts.length === 0 || parts.map((m) => m[0]).join('').length !== s.length) return error(code, text);
   let sum = ZERO;
   let last = -1;
   for (const [, figure, name] of parts) {
     const size = units.findIndex(([pattern]) => pattern.test(name!.toLowerCase()));
-    if (size < 0) return refused('unknownUnit', text, { unit: known });
+    if (size < 0) return error('unknownUnit', text, { unit: known });
     const read = readNumber(figure!);
     // Degrees before minutes before seconds, each once: anything else is a slip.
-    if (!read.ok || (last >= 0 && size >= last)) return refused(code, text);
+    if (!read.ok || (last >= 0 && size >= last)) return error(code, text);
     last = size;
     sum = add(sum, mul(read.value, units[size]![1]));
   }
-  return taken(sum);
+  return ok(sum);
 }

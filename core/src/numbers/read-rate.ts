@@ -1,7 +1,7 @@
 import { ARCSEC_PER_TURN, positive } from './read-quantity.ts';
 import { plain, readNumber } from './read-number.ts';
 import { div, isNegative, isZero, mul, ONE, rational, type Rational } from './rational.ts';
-import { refused, taken, type Result } from './refusal.ts';
+import { error, ok, type Result } from './refusal.ts';
 
 const SECONDS: readonly (readonly [RegExp, Rational])[] = [
   [/^(ms|millis|milliseconds?)$/, rational(1n, 1000n)],
@@ -52,16 +52,16 @@ export function readPeriod(text: string): Result<Rational> {
   const bare = readNumber(s);
   if (bare.ok) return positive(bare.value, text);
   if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
-    return refused(bare.refusal.code, text, { example: '24 h' });
+    return error(bare.refusal.code, text, { example: '24 h' });
   const [, figure, name] = /^([+-]?[\d.][\d./ ]*?)\s*([^\d\s./].*)$/.exec(s) ?? [];
   const read = figure === undefined ? null : readNumber(figure);
-  if (!read?.ok || name === undefined) return refused('notPeriod', text);
+  if (!read?.ok || name === undefined) return error('notPeriod', text);
   const checked = positive(read.value, text);
   if (!checked.ok) return checked;
   const seconds = unit(SECONDS, name);
-  if (seconds) return taken(mul(checked.value, seconds));
+  if (seconds) return ok(mul(checked.value, seconds));
   const turns = rateUnit(name);
-  return turns ? taken(div(ONE, mul(checked.value, turns))) : refused('notPeriod', text);
+  return turns ? ok(div(ONE, mul(checked.value, turns))) : error('notPeriod', text);
 }
 
 const HERTZ: readonly (readonly [RegExp, Rational])[] = [
@@ -76,11 +76,11 @@ export function readClock(text: string): Result<Rational> {
   const bare = readNumber(s);
   if (bare.ok) return positive(bare.value, text);
   if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
-    return refused(bare.refusal.code, text, { example: '16 MHz / 64' });
+    return error(bare.refusal.code, text, { example: '16 MHz / 64' });
   const [, figure, name, by] = /^([\d.]+)\s*([a-z]+)(?:\s*[/÷]\s*(\d+))?$/.exec(s) ?? [];
   const hertz = name === undefined ? null : unit(HERTZ, name);
   const read = figure === undefined ? null : readNumber(figure);
-  if (!hertz || !read?.ok) return refused('notClock', text);
-  if (by !== undefined && /^0+$/.test(by)) return refused('zeroDenominator', text);
+  if (!hertz || !read?.ok) return error('notClock', text);
+  if (by !== undefined && /^0+$/.test(by)) return error('zeroDenominator', text);
   return positive(div(mul(read.value, hertz), rational(BigInt(by ?? '1'))), text);
 }

@@ -1,6 +1,6 @@
 import { div, equal, isZero, ONE, type Rational } from './rational.ts';
 import { plain, readNumber } from './read-number.ts';
-import { refused, taken, type Result } from './refusal.ts';
+import { error, ok, type Result } from './refusal.ts';
 
 /** How a ratio was understood, so that the page can say it back. */
 export interface ReadRatio {
@@ -16,28 +16,27 @@ export interface ReadRatio {
  */
 export function readRatio(text: string): Result<ReadRatio> {
   const s = plain(text);
-  if (s === '') return refused('empty', text, { example: '5:1' });
-  if (s.length > 100) return refused('tooLong', text, { limit: '100' });
+  if (s === '') return error('empty', text, { example: '5:1' });
+  if (s.length > 100) return error('tooLong', text, { limit: '100' });
   const sides = s.split(':');
-  if (sides.length > 2) return refused('notRatio', text);
+  if (sides.length > 2) return error('notRatio', text);
   const first = readNumber(sides[0]!);
   if (!first.ok) return unreadable(text, first.refusal.code);
   if (sides.length === 1) {
-    if (isZero(first.value)) return refused('zero', text, { example: '5:1' });
-    return taken({ value: first.value, reading: 'number' });
+    if (isZero(first.value)) return error('zero', text, { example: '5:1' });
+    return ok({ value: first.value, reading: 'number' });
   }
   const second = readNumber(sides[1]!);
   if (!second.ok) return unreadable(text, second.refusal.code);
-  if (isZero(first.value) || isZero(second.value)) return refused('zero', text, { example: '5:1' });
+  if (isZero(first.value) || isZero(second.value)) return error('zero', text, { example: '5:1' });
   const turns = equal(first.value, ONE) || equal(second.value, ONE);
-  return taken({
+  return ok({
     value: turns ? div(first.value, second.value) : div(second.value, first.value),
     reading: turns ? 'turns' : 'teeth',
   });
 }
 
 function unreadable(text: string, code: string): Result<ReadRatio> {
-  if (code === 'exponent' || code === 'decimalComma' || code === 'zeroDenominator')
-    return refused(code, text);
-  return refused('notRatio', text);
+  if (code === 'exponent' || code === 'decimalComma' || code === 'zeroDenominator') return error(code, text);
+  return error('notRatio', text);
 }

@@ -5,7 +5,7 @@ import { readCount, readNumber, readSize } from './read-number.ts';
 import { readAngle, readLength, readPositiveAngle } from './read-quantity.ts';
 import { readRatio } from './read-ratio.ts';
 import { toText } from './rational.ts';
-import { refusalSays, refusalSentence } from './refusal-text.ts';
+import { refusalMessage, refusalSentence } from './refusal-text.ts';
 import { refusalWords } from './refusal-words.ts';
 import type { Refusal, RefusalCode, Result } from './refusal.ts';
 
@@ -231,14 +231,14 @@ describe('refusals in words', () => {
       expect(sentence).toMatch(/^here: [^.]/);
       expect(sentence).toMatch(/; .+\.$/);
       expect(sentence).not.toMatch(/undefined|\.\.$/);
-      expect(refusalSays(refusal).says).toMatch(/^\S.*\.$/);
+      expect(refusalMessage(refusal).message).toMatch(/^\S.*\.$/);
     }
   });
 
   test('the sentence under the field', () => {
     const r = readDivisions('57-60, 12.5');
-    expect(!r.ok && refusalSays(r.refusal)).toEqual({
-      says: '12.5 is not a whole count.',
+    expect(!r.ok && refusalMessage(r.refusal)).toEqual({
+      message: '12.5 is not a whole count.',
       cure: 'Half a tooth cannot be cut; write the count of the full turn, for example 25.',
     });
   });

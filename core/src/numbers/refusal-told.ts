@@ -8,6 +8,6 @@ export interface Told {
 
 /** What is wrong, and what to do about it. Neither has a full stop: they are joined into one sentence for the terminal. */
 export interface Words {
-  readonly says: (t: Told) => string;
+  readonly message: (t: Told) => string;
   readonly cure: (t: Told) => string;
 }

@@ -6,259 +6,274 @@ const units = (t: Told): string => (t.unit ? ` ${t.unit}` : '');
 
 /** Every way to be refused, in words. One line a code; the codes are read off this table. */
 export const refusalWords = {
-  empty: { says: () => 'nothing is written here', cure: (t) => `write a value, ${eg(t, '90')}` },
+  empty: { message: () => 'nothing is written here', cure: (t) => `write a value, ${eg(t, '90')}` },
   tooLong: {
-    says: (t) => `the text is longer than ${t.limit ?? '2000'} characters`,
+    message: (t) => `the text is longer than ${t.limit ?? '2000'} characters`,
     cure: () => 'shorten it, or write runs as ranges such as 60-95',
   },
   notNumber: {
-    says: (t) => `${t.given} is not a number`,
+    message: (t) => `${t.given} is not a number`,
     cure: (t) => `write digits, with a point for decimals, ${eg(t, '76')}`,
   },
   decimalComma: {
-    says: (t) => `${t.given} has a comma in it`,
+    message: (t) => `${t.given} has a comma in it`,
     cure: (t) => `write decimals with a point, ${eg(t, '13.7272')}`,
   },
   exponent: {
-    says: (t) => `${t.given} is written with an exponent`,
+    message: (t) => `${t.given} is written with an exponent`,
     cure: () => 'write the number out in digits, so that it stays exact',
   },
   notWhole: {
-    says: (t) => `${t.given} is not a whole count`,
+    message: (t) => `${t.given} is not a whole count`,
     cure: (t) =>
       t.unit === 'divisions'
         ? `half a tooth cannot be cut; write the count of the full turn, ${eg(t, '25')}`
         : `write a whole number${units(t)}, ${eg(t, '90')}`,
   },
   zero: {
-    says: () => '0 is refused here',
+    message: () => 'it must not be 0',
     cure: (t) => `write a number above 0, ${eg(t, '60')}`,
   },
   negative: {
-    says: (t) => `${t.given} is negative`,
+    message: (t) => `${t.given} is negative`,
     cure: (t) => `write a number above 0, ${eg(t, '60')}`,
   },
   backwards: {
-    says: (t) => `${t.given} runs backwards`,
+    message: (t) => `${t.given} runs backwards`,
     cure: (t) => `write the smaller count first, ${eg(t, '60-63')}`,
   },
   tooMany: {
-    says: (t) => `${t.given} asks for more than ${t.limit ?? '5000'} counts`,
+    message: (t) => `${t.given} asks for more than ${t.limit ?? '5000'} counts`,
     cure: () => 'ask for fewer at a time',
   },
   tooLarge: {
-    says: (t) => `${t.given} is above ${t.limit ?? 'the limit'}${units(t)}`,
+    message: (t) => `${t.given} is above ${t.limit ?? 'the limit'}${units(t)}`,
     cure: (t) => `write at most ${t.limit ?? 'the limit'}`,
   },
   tooSmall: {
-    says: (t) => `${t.given} is below ${t.limit ?? 'the limit'}${units(t)}`,
+    message: (t) => `${t.given} is below ${t.limit ?? 'the limit'}${units(t)}`,
     cure: (t) => `write at least ${t.limit ?? 'the limit'}`,
   },
   zeroDenominator: {
-    says: (t) => `${t.given} divides by 0`,
+    message: (t) => `${t.given} divides by 0`,
     cure: (t) => `write a number other than 0 below the line, ${eg(t, '76/20')}`,
   },
   notRatio: {
-    says: (t) => `${t.given} cannot be read as a ratio`,
+    message: (t) => `${t.given} cannot be read as a ratio`,
     cure: () => 'write 5:1, 20:76, 76/20, 13 8/11 or 13.7272',
   },
   notDivisions: {
-    says: (t) => `${t.given} cannot be read as a count`,
+    message: (t) => `${t.given} cannot be read as a count`,
     cure: () => 'write counts, ranges and products, for example 55, 60-63, 2x36',
   },
   unknownUnit: {
-    says: (t) => `${t.given} has a unit that is not known here`,
+    message: (t) => `${t.given} has a unit that is not known here`,
     cure: (t) => `write it with ${t.unit ?? 'a known unit'}, ${eg(t, '15″')}`,
   },
   notAngle: {
-    says: (t) => `${t.given} cannot be read as an angle`,
+    message: (t) => `${t.given} cannot be read as an angle`,
     cure: () => 'write 15″, 54′, 0.9° or 1° 30′ 15″',
   },
   notLength: {
-    says: (t) => `${t.given} cannot be read as a length`,
+    message: (t) => `${t.given} cannot be read as a length`,
     cure: () => 'write 30 mm, 0.02 mm, 5 µm or 1/8 in',
   },
   notModes: {
-    says: (t) => `${t.given} cannot be read as microsteps`,
+    message: (t) => `${t.given} cannot be read as microsteps`,
     cure: () => 'write the modes of the driver, for example 1, 2, 4, 8, 16, 32',
   },
   notAMode: {
-    says: (t) => `${t.given} microsteps a step is not one of the driver's modes`,
+    message: (t) => `${t.given} microsteps a step is not one of the driver's modes`,
     cure: (t) => `choose one of ${t.limit ?? 'its modes'}`,
   },
   noRadius: {
-    says: () => 'a tolerance as a length needs the radius it is measured at',
+    message: () => 'a tolerance as a length needs the radius it is measured at',
     cure: () => 'write the radius, for example 30 mm',
   },
   notAChoice: {
-    says: (t) => `${t.given} is not one of the choices`,
+    message: (t) => `${t.given} is not one of the choices`,
     cure: (t) => `choose one of ${t.limit ?? 'them'}`,
   },
-  noName: { says: () => 'a drive needs a name', cure: () => 'write one, for example Tide dial' },
+  noName: { message: () => 'a drive needs a name', cure: () => 'write one, for example Tide dial' },
   sameTeeth: {
-    says: (t) => `a ring of ${t.limit ?? 'as many'} teeth and a wheel of ${t.given} cannot mesh`,
+    message: (t) => `a ring of ${t.limit ?? 'as many'} teeth and a wheel of ${t.given} cannot mesh`,
     cure: () => 'give the ring more teeth than the wheel inside it',
   },
   notRange: {
-    says: (t) => `${t.given} is not a from and a to`,
+    message: (t) => `${t.given} is not a from and a to`,
     cure: (t) => `write both with a dash between, ${eg(t, '12-127')}`,
   },
   notTwo: {
-    says: (t) => `${t.given} is not two counts with a colon between`,
+    message: (t) => `${t.given} is not two counts with a colon between`,
     cure: (t) => `write them so, ${eg(t, '1:50')}`,
   },
   notPair: {
-    says: (t) => `${t.given} is not a pair of wheels`,
+    message: (t) => `${t.given} is not a pair of wheels`,
     cure: () => 'write driver and driven teeth, for example 9:32',
   },
   tooManyPairs: {
-    says: (t) => `more than ${t.limit ?? '12'} pairs are too many for one box`,
+    message: (t) => `more than ${t.limit ?? '12'} pairs are too many for one box`,
     cure: () => 'put the rest into a second box',
   },
   noRatio: {
-    says: () => 'a box needs its tooth pairs or the ratio printed on it',
+    message: () => 'a box needs its tooth pairs or the ratio printed on it',
     cure: () => 'write one of them, for example 9:32, 11:22 or 64:1',
   },
   ringTooSmall: {
-    says: (t) => `a ring of ${t.given} teeth does not go around a sun of ${t.limit ?? 'as many'}`,
+    message: (t) => `a ring of ${t.given} teeth does not go around a sun of ${t.limit ?? 'as many'}`,
     cure: () => 'give the ring at least two teeth more than the sun',
   },
   sameMember: {
-    says: (t) => `the ${t.given} cannot be two of fixed, driven and driver at once`,
+    message: (t) => `the ${t.given} cannot be two of fixed, driven and driver at once`,
     cure: () => 'fix one of sun, ring and carrier, drive the second and take the third out',
   },
   standsStill: {
-    says: () => 'with these teeth the output stands still whatever the motor does',
+    message: () => 'with these teeth the output stands still whatever the motor does',
     cure: () => 'change one of the four counts by a tooth',
   },
   asManyPins: {
-    says: (t) => `with as many pins as lobes (${t.given}) the disc does not turn`,
+    message: (t) => `with as many pins as lobes (${t.given}) the disc does not turn`,
     cure: () => 'give it one pin more than lobes',
   },
   rigidTooSmall: {
-    says: (t) =>
+    message: (t) =>
       `a rigid ring of ${t.given} teeth does not go around a flexible one of ${t.limit ?? 'as many'}`,
     cure: () => 'the rigid ring has two teeth more, for example 200 and 202',
   },
   sunOutside: {
-    says: () => 'an input sun needs the fixed wheel to be a ring',
+    message: () => 'an input sun needs the fixed wheel to be a ring',
     cure: () => 'set the fixed mesh to inner, or take the sun away',
   },
   restsInMove: {
-    says: (t) =>
+    message: (t) =>
       `the Geneva of ${t.given} comes to rest while the next one, of ${t.limit ?? 'more slots'}, is moving`,
     cure: () =>
       'give the stages between them a ratio that lets the second one rest each time, or leave one out',
   },
   noTravel: {
-    says: (t) => `${t.given} cannot be read as a move`,
+    message: (t) => `${t.given} cannot be read as a move`,
     cure: () => 'write lengths, for example 1 mm, 1/8 in, 2π mm',
   },
   limitBackwards: {
-    says: (t) => `the limits ${t.given} leave no room to turn`,
+    message: (t) => `the limits ${t.given} leave no room to turn`,
     cure: () => 'write how far back and how far forth, for example 0 and 1',
   },
   noSuchShaft: {
-    says: (t) => `there is no shaft ${t.given}`,
+    message: (t) => `there is no shaft ${t.given}`,
     cure: (t) => `the shafts are 0 to ${t.limit ?? 'the last'}`,
   },
-  noEncoder: { says: () => 'this drive has no encoder', cure: () => 'add one first' },
+  noEncoder: { message: () => 'this drive has no encoder', cure: () => 'add one first' },
   noSuchStage: {
-    says: (t) => `there is no stage ${t.given}`,
+    message: (t) => `there is no stage ${t.given}`,
     cure: (t) => `the train has ${t.limit ?? 'fewer'}`,
   },
   tooManyStages: {
-    says: (t) => `a train holds at most ${t.limit ?? '40'} stages`,
+    message: (t) => `a train holds at most ${t.limit ?? '40'} stages`,
     cure: () => 'put some of them into one plain ratio',
   },
   fileTooBig: {
-    says: (t) => `the file is larger than ${t.limit ?? '20 MB'}`,
+    message: (t) => `the file is larger than ${t.limit ?? '20 MB'}`,
     cure: () => 'a Pendrix file is far smaller; choose another',
   },
   fileEmpty: {
-    says: () => 'the file is empty',
+    message: () => 'the file is empty',
     cure: () => 'choose a file whose name ends in .pendrix.json',
   },
+  tooDeep: {
+    message: (t) => `the file is nested deeper than ${t.limit ?? '60'} brackets`,
+    cure: () => 'no file of Pendrix is; choose another',
+  },
   fileNotText: {
-    says: () => 'the file is not text but an archive, a picture or a program',
+    message: () => 'the file is not text but an archive, a picture or a program',
     cure: () => 'unpack it first, or choose a file whose name ends in .pendrix.json',
   },
   fileIsPage: {
-    says: () => 'the file is a web page',
+    message: () => 'the file is a web page',
     cure: () => 'save the file itself, not the page that shows it',
   },
   brokenJson: {
-    says: (t) => `the text breaks off or is not JSON there${t.given ? `, at ${t.given}` : ''}`,
+    message: (t) => `the text breaks off or is not JSON there${t.given ? `, at ${t.given}` : ''}`,
     cure: () => 'export it again, or mend that line',
   },
   notPendrix: {
-    says: () => 'the file is JSON but not a Pendrix file',
+    message: () => 'the file is JSON but not a Pendrix file',
     cure: () => 'its "format" must be "pendrix-drive" or "pendrix-workshop"',
   },
   wrongFormat: {
-    says: (t) => `a file of format ${t.given} cannot be used here`,
+    message: (t) => `a file of format ${t.given} cannot be used here`,
     cure: (t) => `choose one of format ${t.limit ?? 'pendrix-drive'}`,
   },
   newerVersion: {
-    says: (t) =>
+    message: (t) =>
       `the file is of version ${t.given}, newer than the ${t.limit ?? '1'} that is understood here`,
     cure: () => 'update Pendrix, then open it',
   },
   missing: {
-    says: () => 'something that is needed is missing',
+    message: () => 'something that is needed is missing',
     cure: (t) => `write it, ${eg(t, '90')}`,
   },
-  notText: { says: (t) => `${t.given} is not text`, cure: (t) => `put it in quotes, ${eg(t, '"60, 73"')}` },
-  notObject: { says: (t) => `${t.given} is not an object in braces`, cure: () => 'put { … } there' },
-  notList: { says: (t) => `${t.given} is not a list in brackets`, cure: () => 'put [ … ] there' },
+  notText: {
+    message: (t) => `${t.given} is not text`,
+    cure: (t) => `put it in quotes, ${eg(t, '"60, 73"')}`,
+  },
+  notObject: { message: (t) => `${t.given} is not an object in braces`, cure: () => 'put { … } there' },
+  notList: { message: (t) => `${t.given} is not a list in brackets`, cure: () => 'put [ … ] there' },
   notFinite: {
-    says: (t) => `${t.given} is too large for a number`,
+    message: (t) => `${t.given} is too large for a number`,
     cure: () => 'write a finite number',
   },
   inexact: {
-    says: (t) => `${t.given} is a binary fraction and so not exact`,
+    message: (t) => `${t.given} is a binary fraction and so not exact`,
     cure: (t) => `put it in quotes, ${eg(t, '"0.9"')}`,
   },
   notExact: {
-    says: (t) => `${t.given} is not an exact number`,
+    message: (t) => `${t.given} is not an exact number`,
     cure: (t) => `write digits, a decimal or a fraction in quotes, ${eg(t, '"76/20"')}`,
   },
   unknownKind: {
-    says: (t) => `the kind ${t.given} is not known to this version`,
+    message: (t) => `the kind ${t.given} is not known to this version`,
     cure: (t) => `the kinds known are ${t.limit ?? ''}`,
   },
-  badValue: { says: (t) => `${t.given} is not allowed there`, cure: () => 'see docs/formats.md' },
-  noFile: { says: (t) => `the file ${t.given} cannot be read`, cure: () => 'check its name' },
-  noWrite: { says: (t) => `the file ${t.given} cannot be written`, cure: () => 'check the folder' },
+  badValue: { message: (t) => `${t.given} is not allowed there`, cure: () => 'see docs/formats.md' },
+  noFile: { message: (t) => `the file ${t.given} cannot be read`, cure: () => 'check its name' },
+  noWrite: { message: (t) => `the file ${t.given} cannot be written`, cure: () => 'check the folder' },
   noCommand: {
-    says: (t) => (t.given ? `there is no command ${t.given}` : 'a command is wanted'),
+    message: (t) => (t.given ? `there is no command ${t.given}` : 'a command is wanted'),
     cure: (t) => `the commands are ${t.limit ?? ''}`,
   },
   noOption: {
-    says: (t) => `there is no option ${t.given} here`,
+    message: (t) => `there is no option ${t.given} here`,
     cure: (t) => `the options are ${t.limit ?? ''}`,
   },
-  needsOption: { says: (t) => `${t.given} is missing`, cure: (t) => `write it, ${eg(t, '')}` },
-  twice: { says: (t) => `${t.given} stands there twice`, cure: () => 'write it once' },
+  needsOption: { message: (t) => `${t.given} is missing`, cure: (t) => `write it, ${eg(t, '')}` },
+  twice: { message: (t) => `${t.given} is given twice`, cure: () => 'write it once' },
   tooManyRows: {
-    says: (t) => `${t.given} rows are too many for one sheet`,
+    message: (t) => `${t.given} rows are too many for one sheet`,
     cure: (t) => `ask for at most ${t.limit ?? '100000'} divisions`,
   },
-  unknownEdit: { says: (t) => `the edit ${t.given} is not known`, cure: () => 'reload the page' },
+  unknownEdit: { message: (t) => `the edit ${t.given} is not known`, cure: () => 'reload the page' },
   storageFull: {
-    says: () => 'the browser has no room left, so the last change is not stored',
-    cure: () => 'export your drives, then free some space',
+    message: () => 'the browser has no room left, so the last changes are not stored',
+    cure: () => 'back up all, then free some space; the next change tries again',
   },
   storageBlocked: {
-    says: () => 'the browser does not let Pendrix store anything here',
-    cure: () => 'leave private browsing, or export before you close the page',
+    message: () => 'the browser does not let Pendrix store anything here',
+    cure: () => 'leave private browsing, or back up all before you close the page',
   },
   storageFailed: {
-    says: (t) => `the browser's database did not answer${t.given ? ` (${t.given})` : ''}`,
-    cure: () => 'export your drives and reload the page',
+    message: (t) => `the browser's database did not take the last changes${t.given ? ` (${t.given})` : ''}`,
+    cure: () => 'back up all and reload the page',
+  },
+  storageSlow: {
+    message: () => "the browser's database has not answered yet",
+    cure: () => 'what you do here is stored as soon as it answers',
+  },
+  storageHeld: {
+    message: () => 'another tab holds an older Pendrix open',
+    cure: () => 'close or reload that tab; this one goes on by itself',
   },
   storageNewer: {
-    says: () => 'another tab has opened a newer Pendrix',
+    message: () => 'another tab has opened a newer Pendrix',
     cure: () => 'reload this page to go on',
   },
   ...dutyWords,

@@ -19,10 +19,10 @@ export type RefusalCode = keyof typeof refusalWords;
 export type Result<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: Refusal };
 
-export const taken = <T>(value: T): Result<T> => ({ ok: true, value });
+export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 
 /** A refusal as a result; `given` is shortened to 40 characters. */
-export function refused(
+export function error(
   code: RefusalCode,
   given: string,
   more: Omit<Partial<Refusal>, 'code' | 'given'> = {},

@@ -14,8 +14,8 @@ export interface BenchReport {
   /** what now: the same, "Waiting" or "All cut" */
   readonly title: string;
   /** what to do: "Back by 3 459 microsteps, 51 beyond that and forward again; clamp, cut." */
-  readonly says: string;
-  readonly then: { readonly title: string; readonly says: string };
+  readonly message: string;
+  readonly then: { readonly title: string; readonly message: string };
   /** what the large key does */
   readonly go: string;
   /** the crank by plates: the move, the hole it ends in, how it is made; null by motor */
@@ -47,10 +47,10 @@ export function benchReport(state: RunState): BenchReport {
     last: back.slice(0, LAST).map((b, i) => ({ at: b.at, row: s.rowOf(b.step, back[i + 1]?.step ?? null) })),
     place: state.finished ? 'Done' : placeOf(step, plan.divisions),
     title: state.finished ? 'All cut' : state.paused ? 'Waiting' : placeOf(step, plan.divisions),
-    says: nowSays(state, row, s.unit),
-    then: thenSays(next, s.unit),
-    go: goSays(state, next),
-    plate: plan.plate ? plateSays(plan.plate, step.gap, plan.divisions) : null,
+    message: nowMessage(state, row, s.unit),
+    then: thenMessage(next, s.unit),
+    go: goMessage(state, next),
+    plate: plan.plate ? plateMessage(plan.plate, step.gap, plan.divisions) : null,
   };
 }
 
@@ -60,7 +60,7 @@ const placeOf = (step: Step, D: number): string => {
 };
 
 /** The true signed move: back passes the lost motion and comes forward. */
-function moveSays({ way }: SheetRow, unit: string): string {
+function moveMessage({ way }: SheetRow, unit: string): string {
   if (!way || way.by === 0n) return '';
   const size = whole(way.by < 0n ? -way.by : way.by);
   if (way.by > 0n) return `On by ${size} ${unit}`;
@@ -71,25 +71,25 @@ function moveSays({ way }: SheetRow, unit: string): string {
     : `Back by ${size} ${unit}`;
 }
 
-function nowSays(state: RunState, row: SheetRow, unit: string): string {
+function nowMessage(state: RunState, row: SheetRow, unit: string): string {
   if (state.finished) return `${state.plan.divisions} gaps are done. Back takes you to the last one.`;
   if (state.paused) return 'P goes on where you were.';
   // the counts of a lock are the source's, whatever its rests are called
   const counted = unit === 'rests' ? 'counts of the source' : unit;
-  const move = moveSays(row, counted);
+  const move = moveMessage(row, counted);
   if (row.is === 'rewind') return `${move}. Wind it back slowly, the work clear of the cutter.`;
   if (state.plan.plate) return 'Pin in the hole, clamp, cut.';
   return move ? `${move}; clamp, cut.` : 'Clamp and cut the first gap.';
 }
 
-function thenSays(next: SheetRow | null, unit: string): BenchReport['then'] {
-  if (!next) return { title: 'Done', says: 'it stands at the start again' };
-  if (next.is === 'return') return { title: 'Done', says: 'on to the start' };
-  if (next.is === 'rewind') return { title: 'Rewind', says: `${next.moved} ${unit}` };
-  return { title: `Gap ${next.gap}`, says: next.moved };
+function thenMessage(next: SheetRow | null, unit: string): BenchReport['then'] {
+  if (!next) return { title: 'Done', message: 'it stands at the start again' };
+  if (next.is === 'return') return { title: 'Done', message: 'on to the start' };
+  if (next.is === 'rewind') return { title: 'Rewind', message: `${next.moved} ${unit}` };
+  return { title: `Gap ${next.gap}`, message: next.moved };
 }
 
-function goSays({ rewinding, gap, plan }: RunState, next: SheetRow | null): string {
+function goMessage({ rewinding, gap, plan }: RunState, next: SheetRow | null): string {
   if (rewinding) return gap >= plan.divisions ? 'Rewound, finish' : 'Rewound, go on';
   if (next?.is === 'rewind') return 'Cut, rewind';
   return gap < plan.divisions ? 'Cut, go on' : 'Cut, finish';
@@ -98,7 +98,7 @@ function goSays({ rewinding, gap, plan }: RunState, next: SheetRow | null): stri
 const turns = (n: number): string => (n === 0 ? '' : `${n} ${n === 1 ? 'turn' : 'turns'}`);
 
 /** Turns, holes and circle of the move that leads to a gap, and where the pin ends. */
-function plateSays(plan: PlatePlan, gap: number, D: number): NonNullable<BenchReport['plate']> {
+function plateMessage(plan: PlatePlan, gap: number, D: number): NonNullable<BenchReport['plate']> {
   const { circles, holes, wholeTurns, way } = plan;
   const pins = circles.map((circle, i) => `${holeAt(holes[i]!, circle, gap - 1)} on ${circle}`);
   const parts = circles.map((circle, i) => `${String(holes[i]!).replace('-', '−')} on ${circle}`);

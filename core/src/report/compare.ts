@@ -18,7 +18,7 @@ interface Side {
 
 const side = (text: Rich, graded: Graded | null = null): Side => ({ text, graded });
 
-const MOST_COUNTS = 40;
+const MAX_COUNTS = 40;
 
 /** Two trains for the same job, figure by figure. */
 export function compareReports(a: Report, b: Report): readonly CompareRow[] {
@@ -36,7 +36,7 @@ export function compareReports(a: Report, b: Report): readonly CompareRow[] {
       const stage = r.drive.train.stages[i];
       return side([stage ? `${kindOf(stage).short} ${kindOf(stage).label(stage)}` : 'none']);
     });
-  for (const D of a.counts.slice(0, MOST_COUNTS))
+  for (const D of a.counts.slice(0, MAX_COUNTS))
     both(`divide by ${grouped(String(D))}`, (r) => {
       const d = r.opened(D);
       return d

@@ -17,7 +17,7 @@ import { grouped, shortList, whole } from './text.ts';
 /** A cure as it is offered: what to do, what comes of it, and the train to compare. */
 export interface CureReport {
   /** "Change the belt’s driven 76 for 73" */
-  readonly says: string;
+  readonly message: string;
   readonly train: Train;
   /** what it wants is on the shelf and free */
   readonly owned: boolean;
@@ -28,7 +28,7 @@ export interface CureReport {
 }
 
 /** Cures that are offered. */
-const MOST_CURES = 6;
+const MAX_CURES = 6;
 
 /** Counts that are still listed in what a cure does. */
 const LISTED = 60;
@@ -45,7 +45,7 @@ function cureReport(drive: Drive, cure: Cure, before: readonly Division[]): Cure
   const order = ['even', 'evenMicrostep', 'rounded', 'misses'] as const;
   const lost = after.filter((d, i) => d.missingFactor !== 1n && before[i]!.missingFactor === 1n);
   return {
-    says: cureSays(drive, cure),
+    message: cureMessage(drive, cure),
     owned: cure.owned && cure.change.do !== 'mode',
     train: cure.train,
     outcome: order.flatMap((grade) => {
@@ -63,7 +63,7 @@ function cureReport(drive: Drive, cure: Cure, before: readonly Division[]): Cure
   };
 }
 
-function cureSays(drive: Drive, { change }: Cure): string {
+function cureMessage(drive: Drive, { change }: Cure): string {
   switch (change.do) {
     case 'mode':
       return `Set the driver to 1/${change.mode}`;
@@ -81,7 +81,7 @@ function cureSays(drive: Drive, { change }: Cure): string {
 }
 
 /** Said when no single change in range does it. */
-const noCureSays = (prime: bigint, targets: readonly number[], range: WheelRange): string =>
+const noCureMessage = (prime: bigint, targets: readonly number[], range: WheelRange): string =>
   `No one wheel and no one pair of ${range.from} to ${range.to} teeth makes ${shortList(targets.map((D) => grouped(String(D))))} even. Widen the range, or bring the ${whole(prime)} with two wheels of your own.`;
 
 /** What one short prime wants: the counts that lack it, the cures, or why there is none. */
@@ -107,13 +107,13 @@ export function cureBlock(
     lacking,
     divisions.map((d) => d.divisions),
     range,
-    MOST_CURES,
+    MAX_CURES,
     owns,
   ).map((cure) => cureReport(drive, cure, divisions));
   return {
     prime: whole(prime),
     lacking: shortList(lacking.map((D) => grouped(String(D)))),
     cures: found,
-    none: found.length === 0 ? noCureSays(prime, lacking, range) : '',
+    none: found.length === 0 ? noCureMessage(prime, lacking, range) : '',
   };
 }

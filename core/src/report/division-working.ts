@@ -2,7 +2,7 @@ import { ARCSEC_PER_TURN, abs, factors, isZero, mul, toText, type Rational } fro
 import {
   errorSeries,
   microstepArcsec,
-  MOST_CHARTED,
+  MAX_CHARTED,
   stepsToArcsec,
   targetAt,
   worstMove,
@@ -140,7 +140,7 @@ export function worstFigure(asked: Asked): Figure {
           { label: 'every place', text: [`is a whole ${UNITS[divider.by]}`], exact: true },
           zeroLine(label),
         ];
-      if (d.divisions <= MOST_CHARTED) {
+      if (d.divisions <= MAX_CHARTED) {
         const move = worstMove(errorSeries(N, d.divisions));
         const t = targetAt(stopsOfDivider(divider), d.divisions, move);
         lines.push({

@@ -1,5 +1,5 @@
 import { abs, exactly, toNumber, type Rational } from '../numbers/index.ts';
-import { MOST_STAGES, sourceKindOf, type Drive, type Train } from '../drive/index.ts';
+import { MAX_STAGES, sourceKindOf, type Drive, type Train } from '../drive/index.ts';
 import {
   unbeaten,
   type FindAnswer,
@@ -9,11 +9,11 @@ import {
   type Progress,
 } from '../find/index.ts';
 import {
-  askedSays,
+  askedMessage,
   findCertificate,
   pairsText,
   ppmText,
-  reasonSays,
+  reasonMessage,
   ticksMustHold,
   turnErrorText,
 } from './find.ts';
@@ -43,7 +43,7 @@ export interface FindRow {
 export interface FindGroup {
   readonly key: string;
   readonly title: string;
-  readonly says: string;
+  readonly message: string;
   readonly state: 'proven' | 'provisional';
   readonly rows: readonly FindRow[];
 }
@@ -112,7 +112,7 @@ export function findReport(
     return {
       key: String(gone.stages),
       title: `${gone.stages} ${stageWord(request, gone.stages)}`,
-      says: groupSays(request, gone, of(rows), of(shown)),
+      message: groupMessage(request, gone, of(rows), of(shown)),
       state: gone.proven ? 'proven' : 'provisional',
       rows: of(shown),
     };
@@ -129,10 +129,10 @@ export function findReport(
         error: r.row.error === null ? 0 : Math.abs(toNumber(exactly(r.row.error))),
         stages: r.row.stages,
       })),
-    asked: askedSays(request),
+    asked: askedMessage(request),
     certificate: findCertificate(request, answer),
     proven: answer.proven,
-    reason: answer.reason && reasonSays(request, answer.reason),
+    reason: answer.reason && reasonMessage(request, answer.reason),
     must: ticksMustHold(request),
   };
 }
@@ -174,7 +174,7 @@ function gradeOf(row: FoundRow): Graded {
   }
 }
 
-function groupSays(
+function groupMessage(
   request: FindRequest,
   gone: Gone,
   rows: readonly FindRow[],
@@ -205,7 +205,7 @@ function apart(answer: FindAnswer, shown: readonly FindRow[]): readonly FindGrou
           {
             key: 'misses',
             title: 'Fewest left out',
-            says: `${misses.length === 1 ? 'this one leaves' : 'these leave'} out ${inWords(misses[0]!.row.misses.length)} of what is asked`,
+            message: `${misses.length === 1 ? 'this one leaves' : 'these leave'} out ${inWords(misses[0]!.row.misses.length)} of what is asked`,
             state,
             rows: misses,
           } as const,
@@ -216,7 +216,7 @@ function apart(answer: FindAnswer, shown: readonly FindRow[]): readonly FindGrou
           {
             key: 'near',
             title: 'Rounded, fewer teeth',
-            says: `they creep: back on a step after ${listed(near.slice(0, 3).map((r) => grouped(String(exactly(r.row.steps!).d))))} turns`,
+            message: `they creep: back on a step after ${listed(near.slice(0, 3).map((r) => grouped(String(exactly(r.row.steps!).d))))} turns`,
             state,
             rows: near,
           } as const,
@@ -226,7 +226,7 @@ function apart(answer: FindAnswer, shown: readonly FindRow[]): readonly FindGrou
 }
 
 /** How far a search is, for the title: "Four pairs, 61 % gone through". */
-export function searchSays(request: FindRequest, { stages, done, of }: Progress): string {
+export function searchMessage(request: FindRequest, { stages, done, of }: Progress): string {
   const part = Math.min(100, Math.floor((100 * done) / Math.max(1, of)));
   const words = `${inWords(stages)} ${stageWord(request, stages)}`;
   return `${words.replace(/^./, (c) => c.toUpperCase())}, ${part} % gone through`;
@@ -240,7 +240,7 @@ export function withFound(drive: Drive, request: FindRequest, row: FoundRow): Dr
 /** A found train behind the drive's own motor, set to the mode that it wants. */
 export function foundTrain(drive: Drive, request: FindRequest, row: FoundRow): Train {
   const { source } = drive.train;
-  const stages = row.train.slice(0, MOST_STAGES);
+  const stages = row.train.slice(0, MAX_STAGES);
   if (!sourceKindOf(source).hasModes || source.kind !== 'stepper' || !request.source)
     return { ...drive.train, stages };
   const { fullSteps, modes } = request.source;
@@ -261,10 +261,11 @@ export function foundTrain(drive: Drive, request: FindRequest, row: FoundRow): T
 }
 
 /** What a row would be called in a sentence: "16:97 · 16:73, 202 teeth". */
-export const foundSays = (row: FoundRow): string => `${pairsText(row)}, ${grouped(String(row.teeth))} teeth`;
+export const foundMessage = (row: FoundRow): string =>
+  `${pairsText(row)}, ${grouped(String(row.teeth))} teeth`;
 
 /** How far a train that nearly comes out even creeps, and when it is back; null for one that does not creep. */
-export function creepSays(row: FoundRow): string | null {
+export function creepMessage(row: FoundRow): string | null {
   if (row.kind !== 'near' || row.error === null || row.steps === null) return null;
   const error: Rational = abs(exactly(row.error));
   return `It creeps ${turnErrorText(error)} each turn, and is back on a step after ${grouped(String(exactly(row.steps).d))} turns.`;

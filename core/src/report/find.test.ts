@@ -4,23 +4,23 @@ import { kinematics, newDrive, type Drive } from '../drive/index.ts';
 import { find, joined, runNow, type FindAnswer, type FindRequest } from '../find/index.ts';
 import { findShare } from '../find/index.ts';
 import {
-  creepSays,
+  creepMessage,
   findCertificate,
   findReport,
-  foundSays,
+  foundMessage,
   foundTrain,
   pairsText,
   plainText,
   ppmText,
-  reasonSays,
+  reasonMessage,
   report,
-  searchSays,
+  searchMessage,
   ticksMustHold,
   turnErrorText,
   withFound,
   type FindReport,
 } from './index.ts';
-import { askedSays } from './find.ts';
+import { askedMessage } from './find.ts';
 
 const range = (from: number, to: number) =>
   Array.from({ length: to - from + 1 }, (_, i) => ({ teeth: from + i, own: i % 2, buy: true }));
@@ -51,9 +51,9 @@ describe('the list of what was found', () => {
       ['3 pairs', 'proven', true],
       ['Rounded, fewer teeth', 'proven', true],
     ]);
-    expect(groups[0]!.says).toBe('none come out even');
-    expect(groups[1]!.says).toContain('20 sets of wheels come out even at 3 different steps a turn');
-    expect(groups[3]!.says).toMatch(/back on a step after [\d\u2009]+, .* turns/);
+    expect(groups[0]!.message).toBe('none come out even');
+    expect(groups[1]!.message).toContain('20 sets of wheels come out even at 3 different steps a turn');
+    expect(groups[3]!.message).toMatch(/back on a step after [\d\u2009]+, .* turns/);
     expect(proven).toBe(true);
     expect(certificate).toContain(
       'In your ranges no 1, 2 or 3 pairs come out even for 73 and 97 with under 202 teeth.',
@@ -76,8 +76,10 @@ describe('the list of what was found', () => {
     expect(plainText(first!.steps).replace(/\s/g, '')).toBe('177025');
     const near = list(false).groups[3]!.rows[0]!;
     expect(near.graded.word).toMatch(/^Rounded ±0\.\d+″$/);
-    expect(creepSays(near.row)).toMatch(/^It creeps .* each turn, and is back on a step after .* turns\.$/);
-    expect(creepSays(first!.row)).toBeNull();
+    expect(creepMessage(near.row)).toMatch(
+      /^It creeps .* each turn, and is back on a step after .* turns\.$/,
+    );
+    expect(creepMessage(first!.row)).toBeNull();
   });
 
   test('points are rows; what comes out even is at no error', () => {
@@ -120,7 +122,7 @@ describe('in words', () => {
     const r = findReport(asked, found, true);
     expect(r.reason).toBe('23, 31, 61 and 67 each need a driven wheel of their own: four pairs at least.');
     const group = r.groups.find((g) => g.key === 'misses')!;
-    expect(group.says).toBe('these leave out one of what is asked');
+    expect(group.message).toBe('these leave out one of what is asked');
     expect(group.rows[0]!.graded).toEqual({ grade: 'misses', word: 'Leaves out 67' });
   });
 
@@ -135,8 +137,8 @@ describe('in words', () => {
     [{ why: 'cannotCancel' }, 'allow finer modes'],
     [{ why: 'outOfReach', least: 0.1, most: 10, stages: 1 }, 'out of reach'],
     [{ why: 'nothingNear', nearest: null }, 'Nothing is near enough'],
-  ] as const)('%j', (reason, says) => {
-    expect(reasonSays(divisions, reason)).toContain(says);
+  ] as const)('%j', (reason, message) => {
+    expect(reasonMessage(divisions, reason)).toContain(message);
   });
 
   test('errors as parts of a million or a thousand million, and as an angle over a turn', () => {
@@ -155,7 +157,7 @@ describe('in words', () => {
     const found = runNow(find(asked));
     expect(found.rows.length).toBeGreaterThan(3);
     expect(findCertificate(asked, found)).toContain('comes nearer than these; the last is off by +1.25 ppm');
-    expect(findReport(asked, found, true).groups[2]!.says).toContain('least +0.32 ppm');
+    expect(findReport(asked, found, true).groups[2]!.message).toContain('least +0.32 ppm');
     const front = { ...asked, rank: 'pareto' as const };
     expect(findCertificate(front, runNow(find(front)))).toContain(
       'beats one of these in error, stages, teeth and largest wheel',
@@ -173,8 +175,8 @@ describe('in words', () => {
   });
 
   test('progress: how far, and with how many pairs', () => {
-    expect(searchSays(divisions, { stages: 4, done: 61, of: 100 })).toBe('Four pairs, 61 % gone through');
-    expect(searchSays(divisions, { stages: 1, done: 0, of: 0 })).toBe('One pair, 0 % gone through');
+    expect(searchMessage(divisions, { stages: 4, done: 61, of: 100 })).toBe('Four pairs, 61 % gone through');
+    expect(searchMessage(divisions, { stages: 1, done: 0, of: 0 })).toBe('One pair, 0 % gone through');
   });
 });
 
@@ -186,7 +188,7 @@ describe('a found train in a drive', () => {
     const steps = kinematics(after.train).stepsPerTurn!;
     expect(String(steps.n / steps.d)).toBe(row.steps);
     expect(report(after).check.rows.map((r) => r.graded.word)).toEqual(['Even at 1/32', 'Even at 1/32']);
-    expect(foundSays(row)).toBe('16:97 · 16:73, 202 teeth');
+    expect(foundMessage(row)).toBe('16:97 · 16:73, 202 teeth');
   });
 
   test('a motor other than the drive’s goes in with it and follows the shelf no more', () => {
@@ -224,7 +226,7 @@ describe('a found train in a drive', () => {
 
 test('the question of a list is told as it was typed', () => {
   const of = (target: string): string =>
-    askedSays({ ...divisions, asked: { question: 'ratio', target: exactly(target) } }).replace(/\s/g, ' ');
+    askedMessage({ ...divisions, asked: { question: 'ratio', target: exactly(target) } }).replace(/\s/g, ' ');
   expect(of('365.24219')).toBe('Ratio 365.24219 : 1');
   expect(of('9')).toBe('Ratio 9 : 1');
   expect(of('60/13')).toBe('Ratio 4 8/13 : 1');

@@ -31,7 +31,7 @@ function where({ kit }: FindRequest): string {
 }
 
 /** What the search built from, family by family, what stays of the present train, and what was left out and why. */
-export function poolSays({ kit }: FindRequest): string {
+export function poolMessage({ kit }: FindRequest): string {
   const families = kit.families.flatMap((f) => {
     const wheels = f.wheels.filter((w) => w.own > 0 || w.buy);
     if (wheels.length === 0) return [];
@@ -64,7 +64,7 @@ function asWritten(r: Rational): string {
 }
 
 /** The question that an answer is to, in words. */
-export function askedSays(request: FindRequest): string {
+export function askedMessage(request: FindRequest): string {
   const { asked: a } = request;
   if (a.question === 'ratio') return `Ratio ${asWritten(a.target)} : 1`;
   if (a.question === 'divisions') return `Divisions ${asked(request)}`;
@@ -99,7 +99,7 @@ export function findCertificate(request: FindRequest, answer: FindAnswer): strin
   const rest = open
     ? ` With ${counted(open.stages, word)} it was stopped: what stands there is provisional.`
     : '';
-  return `${proved(request, answer, proven, word)}${rest} ${poolSays(request)}`;
+  return `${proved(request, answer, proven, word)}${rest} ${poolMessage(request)}`;
 }
 
 function proved(
@@ -125,29 +125,30 @@ function proved(
     .slice(0, request.count)
     .at(-1);
   const looked = sum(walked, (g) => g.looked);
-  const closely = looked === 0 ? '' : `, ${grouped(String(looked))} looked at closely${refusedSays(walked)}`;
+  const closely =
+    looked === 0 ? '' : `, ${grouped(String(looked))} looked at closely${refusedMessage(walked)}`;
   const counts = `${grouped(String(sum(walked, (g) => g.products)))} products were walked${closely}.`;
   if (!last) return `${where(request)} nothing of ${upTo(proven, word)} comes near enough. ${counts}`;
   const what = request.asked.question === 'ratio' ? 'comes nearer' : 'keeps the rate better';
   if (request.rank === 'pareto')
     return `${where(request)} nothing of ${upTo(proven, word)} beats one of these in error, stages, teeth and largest wheel at once. ${counts}`;
-  return `${where(request)} nothing of ${upTo(proven, word)} ${what} than these; the last ${lastSays(last)}. ${counts}`;
+  return `${where(request)} nothing of ${upTo(proven, word)} ${what} than these; the last ${lastMessage(last)}. ${counts}`;
 }
 
-const lastSays = (row: FoundRow): string => {
+const lastMessage = (row: FoundRow): string => {
   const error = exactly(row.error!);
   return error.n === 0n ? 'is exact' : `is off by ${ppmText(error)}`;
 };
 
 const sum = (gone: readonly Gone[], of: (g: Gone) => number): number => gone.reduce((n, g) => n + of(g), 0);
 
-function refusedSays(gone: readonly Gone[]): string {
+function refusedMessage(gone: readonly Gone[]): string {
   const refused = sum(gone, (g) => g.refused);
   return refused === 0 ? '' : `, of which ${grouped(String(refused))} cannot be made of what is there`;
 }
 
 /** Why there is nothing, or only something near, and what would cure it. */
-export function reasonSays(request: FindRequest, reason: Reason): string {
+export function reasonMessage(request: FindRequest, reason: Reason): string {
   const word = stageWord(request);
   switch (reason.why) {
     case 'nothingToBuildFrom':

@@ -3,12 +3,18 @@ export { plainText, raised, THIN, type Piece, type Rich } from './rich.ts';
 export { workingAsText, type Figure, type Graded, type WorkingLine } from './figure.ts';
 export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
 export { gradeOfDivision, gradeWords } from './grades.ts';
-export { leftOutSays, piecesReport, type AsksReport, type PieceReport, type ToleranceReport } from './job.ts';
+export {
+  leftOutMessage,
+  piecesReport,
+  type AsksReport,
+  type PieceReport,
+  type ToleranceReport,
+} from './job.ts';
 export type { Dots, LedgerReport, OwesReport } from './ledger.ts';
 export { markWords, shelfMark, type Mark } from './marks.ts';
 export {
   shelfReport,
-  usedSays,
+  usedMessage,
   type ShelfReport,
   type ShelfRow,
   type ShelfSection,
@@ -30,14 +36,14 @@ export type { EncoderReport } from './encoder.ts';
 export type { CureBlock, CureReport } from './cures.ts';
 export { compareReports, type CompareRow } from './compare.ts';
 export type { StripReport } from './strip.ts';
-export { findCertificate, pairsText, ppmText, reasonSays, ticksMustHold, turnErrorText } from './find.ts';
+export { findCertificate, pairsText, ppmText, reasonMessage, ticksMustHold, turnErrorText } from './find.ts';
 export {
-  creepSays,
+  creepMessage,
   FIND_ORDERS,
   findReport,
-  foundSays,
+  foundMessage,
   foundTrain,
-  searchSays,
+  searchMessage,
   withFound,
   type FindGroup,
   type FindOrder,

@@ -13,7 +13,7 @@ import {
 import { asksOf, worthChasing, type Asks } from '../divide/index.ts';
 import { toleranceArcsec, toleranceOf, type Tolerance } from '../motion/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
-import { refusalSays } from '../numbers/index.ts';
+import { refusalMessage } from '../numbers/index.ts';
 import type { Figure } from './figure.ts';
 import type { Rich } from './rich.ts';
 import { angleText, grouped, inWords, lengthText, limitText, listed, powers, whole } from './text.ts';
@@ -21,7 +21,7 @@ import { angleText, grouped, inWords, lengthText, limitText, listed, powers, who
 /** A piece of the division list as it is read back: "57–60", "four: 57 58 59 60"; or why it is left out. */
 export interface PieceReport {
   readonly text: string;
-  readonly says: Rich;
+  readonly message: Rich;
   readonly refused: boolean;
 }
 
@@ -32,33 +32,34 @@ export function piecesReport(text: string): readonly PieceReport[] {
   return divisionPieces(text).map((piece) => {
     const name = piece.text.replace(/^(\d+)-(\d+)$/, '$1–$2').replaceAll('x', ' × ');
     const [first] = piece.counts;
-    if (piece.refusal || first === undefined) return { text: name, says: ['left out'], refused: true };
+    if (piece.refusal || first === undefined) return { text: name, message: ['left out'], refused: true };
     if (piece.counts.length > 1) {
       const listed = piece.counts.length <= LISTED ? `: ${piece.counts.join(' ')}` : '';
-      return { text: name, says: [`${inWords(piece.counts.length)}${listed}`], refused: false };
+      return { text: name, message: [`${inWords(piece.counts.length)}${listed}`], refused: false };
     }
-    if (String(first) !== piece.text) return { text: name, says: [grouped(String(first))], refused: false };
+    if (String(first) !== piece.text)
+      return { text: name, message: [grouped(String(first))], refused: false };
     return {
       text: name,
-      says: isPrime(BigInt(first)) ? ['a prime'] : powers(factors(BigInt(first))),
+      message: isPrime(BigInt(first)) ? ['a prime'] : powers(factors(BigInt(first))),
       refused: false,
     };
   });
 }
 
 /** The sentence for pieces that were left out while `inForce` counts stay. */
-export function leftOutSays(
+export function leftOutMessage(
   text: string,
   inForce: number,
-): { readonly says: string; readonly cure: string } | null {
+): { readonly message: string; readonly cure: string } | null {
   const bad = divisionPieces(text).find((p) => p.refusal);
   if (!bad?.refusal) return null;
-  const words = refusalSays(bad.refusal);
+  const words = refusalMessage(bad.refusal);
   const stays =
     inForce === 0
       ? 'Until then nothing is asked.'
       : `Until then the last good list stays in force: ${inWords(inForce)} ${inForce === 1 ? 'count' : 'counts'}.`;
-  return { says: words.says, cure: `${words.cure} ${stays}` };
+  return { message: words.message, cure: `${words.cure} ${stays}` };
 }
 
 /** The tolerance as it is shown in its field and read back beside it. */
@@ -117,7 +118,7 @@ export interface AskLine {
 export interface AsksReport {
   readonly lines: readonly AskLine[];
   readonly pins: readonly {
-    readonly says: string;
+    readonly message: string;
     readonly log10: number;
     readonly tone: 'even' | 'present' | 'all';
   }[];
@@ -141,7 +142,7 @@ export function asksReport(drive: Drive, k: Kinematics, counts: readonly number[
         ? `${grouped(String(counts[0]))} Even, a multiple of`
         : `All ${inWords(counts.length)} Even, a multiple of`;
     lines.push({ label, figure: evenFigure(counts, asks.evenMultiple) });
-    pins.push({ says: 'all Even', log10: digits(asks.evenMultiple), tone: 'all' });
+    pins.push({ message: 'all Even', log10: digits(asks.evenMultiple), tone: 'all' });
   }
   if (tolerance && asks.toleranceSteps !== null) {
     const allowed = limitText(toleranceArcsec(tolerance));
@@ -149,11 +150,11 @@ export function asksReport(drive: Drive, k: Kinematics, counts: readonly number[
       label: `All within ±${allowed}, at least`,
       figure: toleranceFigure(tolerance, asks.toleranceSteps),
     });
-    pins.push({ says: `±${allowed} at least`, log10: digits(asks.toleranceSteps), tone: 'even' });
+    pins.push({ message: `±${allowed} at least`, log10: digits(asks.toleranceSteps), tone: 'even' });
   }
   const N = k.stepsPerTurn;
   if (N)
-    pins.push({ says: 'present train', log10: Math.log10(Math.max(1e-9, toNumber(N))), tone: 'present' });
+    pins.push({ message: 'present train', log10: Math.log10(Math.max(1e-9, toNumber(N))), tone: 'present' });
   return { lines, pins: pins.sort((a, b) => a.log10 - b.log10), honest: honestly(asks, counts) };
 }
 

@@ -66,14 +66,14 @@ export function ledgerReport(l: Ledger, asked: number, room: number): LedgerRepo
       }),
     })),
     unlisted: Math.max(0, asked - l.demand.length),
-    missing: [...l.short].slice(0, 8).map(([p, times]) => missingSays(p, times)),
+    missing: [...l.short].slice(0, 8).map(([p, times]) => missingMessage(p, times)),
   };
 }
 
 const factorText = (r: { readonly n: bigint; readonly d: bigint }): string =>
   r.n === 1n && r.d > 1n ? `÷${THIN}${whole(r.d)}` : `×${THIN}${inLine(rational(r.n, r.d))}`;
 
-function missingSays(prime: bigint, times: number): LedgerReport['missing'][number] {
+function missingMessage(prime: bigint, times: number): LedgerReport['missing'][number] {
   const name = plainText(powers(new Map([[prime, times]])));
   const wheels = wheelsWith(prime, times, 4).map(String);
   const strong = `${name} is missing:`;

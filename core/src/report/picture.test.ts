@@ -15,7 +15,7 @@ const drawn = (drive: Drive): Picture => report(drive).picture(COLUMN, HEIGHT);
 /** Everything that words touch which they should not. */
 function touching({ labels, drawing }: Picture): readonly string[] {
   const rooms = labels.map((l) =>
-    roomOf({ x: l.x, y: l.y, widths: labelWidths(l) }, l.says.length > 0 ? 2 : 1),
+    roomOf({ x: l.x, y: l.y, widths: labelWidths(l) }, l.message.length > 0 ? 2 : 1),
   );
   return rooms.flatMap((room, i) => [
     ...drawing.solids.filter((s) => !clearOf(room, s)).map(() => `${labels[i]!.title} on a part`),
@@ -70,7 +70,7 @@ describe('the words of a drawing', () => {
   });
 
   test('a scale stands only where every size was given', () => {
-    const bar = (stage: Stage): string => drawn(driveOf(200, 1, [stage])).bar?.says ?? '';
+    const bar = (stage: Stage): string => drawn(driveOf(200, 1, [stage])).bar?.message ?? '';
     expect(bar({ kind: 'spur', z1: 20, z2: 60 })).toContain('not to scale');
     expect(bar({ kind: 'spur', z1: 20, z2: 60, moduleMm: 1 })).toContain('pitch diameters to scale');
     expect(drawn(newDrive('empty')).bar).toBeNull();

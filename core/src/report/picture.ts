@@ -28,7 +28,7 @@ export interface Label {
   readonly y: number;
   readonly title: string;
   /** empty where there is no room for a second line */
-  readonly says: Rich;
+  readonly message: Rich;
 }
 
 /** The train in columns with its words, senses of turning and a scale bar. */
@@ -41,14 +41,14 @@ export interface Picture {
     readonly y: number;
     /** 0 where there is no true scale */
     readonly length: number;
-    readonly says: string;
+    readonly message: string;
   } | null;
   /** the disc of the encoder on its shaft, and what it counts */
   readonly encoder: {
     readonly disc: string;
     readonly x: number;
     readonly y: number;
-    readonly says: string;
+    readonly message: string;
   } | null;
   /** the same in words */
   readonly alt: string;
@@ -75,26 +75,29 @@ function widthOf(rich: Rich, letter: number): number {
 }
 
 /** How wide the two lines of a label are set, px; never less than the browser makes of them. */
-export const labelWidths = ({ title, says }: Pick<Label, 'title' | 'says'>): readonly [number, number] => [
+export const labelWidths = ({
+  title,
+  message,
+}: Pick<Label, 'title' | 'message'>): readonly [number, number] => [
   widthOf([title], LETTER[0]),
-  widthOf(says, LETTER[1]),
+  widthOf(message, LETTER[1]),
 ];
 
 /** What is said of the part that a tag stands at: its teeth, or its diameter where it has none, and what it does to the steps. */
-function wordsOf(stage: Stage, role: Tag['role']): { readonly title: string; readonly says: Rich } {
+function wordsOf(stage: Stage, role: Tag['role']): { readonly title: string; readonly message: Rich } {
   const kind = kindOf(stage);
   const parts = kind.parts(stage);
   const shape = kind.shape(stage);
   if (role === 'whole' || (shape.form !== 'mesh' && shape.form !== 'belt')) {
     const factor = parts.reduce((n, p) => mul(n, p.factor), ONE);
-    return { title: kind.label(stage).replaceAll(' ', THIN), says: does(factor) };
+    return { title: kind.label(stage).replaceAll(' ', THIN), message: does(factor) };
   }
   const wheel = role === 'driver' ? shape.driver : shape.driven;
   const title =
     wheel.teeth > 0 ? grouped(String(wheel.teeth)) : `${Number(wheel.pitchMm.toFixed(3))}${THIN}mm`;
   // one part for both wheels: the driven one tells it
   const part = role === 'driver' ? (parts.length > 1 ? parts[0] : undefined) : parts.at(-1);
-  return { title, says: part ? does(part.factor) : [] };
+  return { title, message: part ? does(part.factor) : [] };
 }
 
 /** Are all sizes given that the drawing goes by? Else it shows the parts, and no scale. */
@@ -134,7 +137,8 @@ export function picture(
       sourceParts.length > 0
         ? sourceParts.map((p) => plainText(mixed(p.factor))).join(`${THIN}×${THIN}`)
         : `${grouped(decimal(k.speed.rpm, k.speed.rpm.d === 1n ? 0 : 2))} rpm`,
-    says: sourceParts.length > 0 ? does(sourceParts.reduce((n, p) => mul(n, p.factor), ONE)) : ['no steps'],
+    message:
+      sourceParts.length > 0 ? does(sourceParts.reduce((n, p) => mul(n, p.factor), ONE)) : ['no steps'],
   };
   const sense = (shaft: number): boolean => !k.shafts[shaft]?.against;
   const arrows = [
@@ -153,7 +157,9 @@ export function picture(
     ],
     drawing,
     [
-      ...(bar ? [{ x: 0, y: height - 26, w: bar.length + widthOf([bar.says], LETTER[1]) + 40, h: 26 }] : []),
+      ...(bar
+        ? [{ x: 0, y: height - 26, w: bar.length + widthOf([bar.message], LETTER[1]) + 40, h: 26 }]
+        : []),
       ...(encoder ? [{ x: encoder.x - 36, y: encoder.y - 12, w: 72, h: 60 }] : []),
     ],
   );
@@ -170,19 +176,20 @@ function laid(labels: readonly Label[], drawing: Drawing, others: readonly Solid
   );
   return labels.flatMap((label, i) => {
     const { x, y, lines } = places[i]!;
-    return lines === 0 ? [] : [{ ...label, x, y, says: lines === 1 ? [] : label.says }];
+    return lines === 0 ? [] : [{ ...label, x, y, message: lines === 1 ? [] : label.message }];
   });
 }
 
 function barOf(drive: Drive, drawing: Drawing, height: number): Picture['bar'] {
   const at = { x: 20, y: height - 14 };
-  if (!scaled(drive)) return { ...at, length: 0, says: 'not to scale until every module and pitch is given' };
+  if (!scaled(drive))
+    return { ...at, length: 0, message: 'not to scale until every module and pitch is given' };
   const mm = BAR_MM.find((m) => m * drawing.scale >= 60);
   if (mm === undefined) return null;
   return {
     ...at,
     length: mm * drawing.scale,
-    says: `${grouped(String(mm))} mm, pitch diameters to scale`,
+    message: `${grouped(String(mm))} mm, pitch diameters to scale`,
   };
 }
 
@@ -196,7 +203,7 @@ function encoderDisc({ encoder }: Drive, drawing: Drawing, column: number): Pict
     disc: `M${px(x - 3)} ${px(y - 19)}h6v38h-6z`,
     x,
     y: y - 26,
-    says: `${grouped(String(encoder.lines))}${THIN}×${THIN}${encoder.decode}`,
+    message: `${grouped(String(encoder.lines))}${THIN}×${THIN}${encoder.decode}`,
   };
 }
 

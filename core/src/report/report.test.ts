@@ -4,7 +4,7 @@ import { newDrive } from '../drive/index.ts';
 import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
 import {
   errorScale,
-  leftOutSays,
+  leftOutMessage,
   piecesReport,
   planRun,
   plainText,
@@ -168,14 +168,14 @@ describe('the divisions table', () => {
   });
 
   test('the sentence names what does not come out and why', () => {
-    expect(plainText(cutter.check.says!)).toBe(
+    expect(plainText(cutter.check.message!)).toBe(
       '73 and 97 do not divide 1 094 400: the train has no 73 or 97. Send each tooth to its own microstep and nothing adds up; repeat one count and 97 closes 54.47″ short.',
     );
-    expect(report(wheelCutter('60')).check.says).toBeNull();
-    expect(plainText(report(wheelCutter('512')).check.says!)).toContain(
+    expect(report(wheelCutter('60')).check.message).toBeNull();
+    expect(plainText(report(wheelCutter('512')).check.message!)).toContain(
       'Microsteps of 1/32 would do for 512.',
     );
-    expect(plainText(report(driveOf(200, 1, [plainRatio('60/13')], '12')).check.says!)).toContain(
+    expect(plainText(report(driveOf(200, 1, [plainRatio('60/13')], '12')).check.message!)).toContain(
       'not a whole number',
     );
   });
@@ -196,7 +196,7 @@ describe('the divisions table', () => {
 describe('the job', () => {
   test('pieces are read back', () => {
     expect(
-      piecesReport('57-60, 73, 2x36, 95, 12.5').map((p) => [p.text, plainText(p.says), p.refused]),
+      piecesReport('57-60, 73, 2x36, 95, 12.5').map((p) => [p.text, plainText(p.message), p.refused]),
     ).toEqual([
       ['57–60', 'four: 57 58 59 60', false],
       ['73', 'a prime', false],
@@ -204,8 +204,8 @@ describe('the job', () => {
       ['95', '5·19', false],
       ['12.5', 'left out', true],
     ]);
-    expect(leftOutSays('60, 12.5', 6)?.cure).toContain('stays in force: six counts');
-    expect(leftOutSays('60', 1)).toBeNull();
+    expect(leftOutMessage('60, 12.5', 6)?.cure).toContain('stays in force: six counts');
+    expect(leftOutMessage('60', 1)).toBeNull();
   });
 
   test('what it asks of any train', () => {
@@ -272,7 +272,7 @@ describe('the train', () => {
     expect(p.alt).toBe(
       'Stepper motor, then belt 20 : 76 to shaft 1, which makes 90 turns a turn of the work, then worm 1 : 90 to shaft 2, which carries the work, then table. Train reduction 342 : 1.',
     );
-    expect(p.labels.map((l) => plainText(l.says))).toEqual([
+    expect(p.labels.map((l) => plainText(l.message))).toEqual([
       'brings 2^7·5^2',
       'takes 2^2·5',
       'brings 2^2·19',

@@ -4,7 +4,7 @@ import {
   divide,
   dividerOf,
   ledger,
-  MOST_CHARTED,
+  MAX_CHARTED,
   needOf,
   type Divider,
   type Division,
@@ -79,7 +79,7 @@ export interface Report {
   readonly check: {
     readonly rows: readonly DivisionRow[];
     readonly tally: readonly Graded[];
-    readonly says: Rich | null;
+    readonly message: Rich | null;
     readonly idle: string | null;
     /** what the divisions are counted in: "microstep", "mark", "rest" where a wheel locks */
     readonly unit: string;
@@ -201,7 +201,7 @@ export function report(drive: Drive): Report {
       get tally() {
         return tally(divisions());
       },
-      get says() {
+      get message() {
         return divider && divisionsSay(k, divider, divisions());
       },
       get idle() {
@@ -215,7 +215,7 @@ export function report(drive: Drive): Report {
     },
     unit: stepUnit(drive, k),
     opened: one,
-    chart: (D) => (divider && D <= MOST_CHARTED ? errorChart(divider, divide(divider, D)) : null),
+    chart: (D) => (divider && D <= MAX_CHARTED ? errorChart(divider, divide(divider, D)) : null),
     picture: (column, height) => picture(drive, k, column, height, counts[0] ?? 0),
     map: (from, to) => (divider ? countMap(divider, from, to) : []),
     figure: (key) =>

@@ -1,4 +1,4 @@
-import { abs, exactly, rational, refused, toText, type Rational, type Refusal } from '../numbers/index.ts';
+import { abs, exactly, rational, error, toText, type Rational, type Refusal } from '../numbers/index.ts';
 import { kinematicsOf, lostMotion, sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
 import { doubtOf, roomOf, stopsOf } from '../motion/index.ts';
 import { differentials, plateChart, turnsOf, wheelRatios } from '../divide/index.ts';
@@ -120,16 +120,16 @@ export function noRun(drive: Drive, divisions: number): Refusal | null {
   if (byPlates(drive)) {
     const worm = wormOf(drive, k);
     if (!plateFor(drive, worm, divisions))
-      return refused('noCircle', count, { limit: turnsOf(worm, divisions).d.toString() }).refusal;
-  } else if (k.hinge) return refused('noTurn', drive.train.output.kind).refusal;
+      return error('noCircle', count, { limit: turnsOf(worm, divisions).d.toString() }).refusal;
+  } else if (k.hinge) return error('noTurn', drive.train.output.kind).refusal;
   else if (!stopsOf(drive.train, k))
-    return refused('noSteps', sourceKindOf(drive.train.source).title.toLowerCase(), {
+    return error('noSteps', sourceKindOf(drive.train.source).title.toLowerCase(), {
       path: 'train.source.kind',
     }).refusal;
   const room = roomOf(drive.train);
   const passes = passesRoom(room, divisions);
   return passes
-    ? refused('passesLimits', count, {
+    ? error('passesLimits', count, {
         path: 'train.limits',
         limit: toText(passes.room),
         example: toText(passes.needs),

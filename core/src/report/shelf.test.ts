@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { newPart, type PartKindId, type ShelfPart, type Use } from '../shelf/index.ts';
-import { shelfMark, shelfReport, usedSays, type ShelfView } from './index.ts';
+import { shelfMark, shelfReport, usedMessage, type ShelfView } from './index.ts';
 
 const part = (kind: PartKindId, id: string, more: object = {}): ShelfPart => ({
   ...newPart(kind, id),
@@ -30,7 +30,7 @@ const ids = (view: Partial<ShelfView>): readonly string[] =>
 describe('the list of the shelf', () => {
   test('sections by kind and size, with their lines and pieces', () => {
     const r = shelfReport(parts, uses, ALL);
-    expect(r.sections.map((s) => [s.title, s.says])).toEqual([
+    expect(r.sections.map((s) => [s.title, s.message])).toEqual([
       ['Wheels, module 1', '2 lines, 3 pieces'],
       ['Wheels, module 0.5', '1 line, 14 pieces'],
       ['Worms with their wheels', '1 line, 1 piece'],
@@ -38,7 +38,7 @@ describe('the list of the shelf', () => {
     ]);
     expect(r.groups.find((g) => g.id === 'wheels')!.lines).toBe(3);
     expect([r.lines, r.pieces, r.inUse, r.worth]).toEqual([5, 18, 4, '100.20']);
-    expect(r.worthSays).toContain('17 priced pieces');
+    expect(r.worthMessage).toContain('17 priced pieces');
   });
 
   test('teeth are sorted as numbers; every column both ways', () => {
@@ -79,9 +79,9 @@ describe('the list of the shelf', () => {
   });
 
   test('use in words', () => {
-    expect(usedSays(parts[0]!, uses.get('a')!)).toBe('2 of 2 used by Tide dial');
-    expect(usedSays(parts[3]!, uses.get('d')!)).toBe('2 of 1 used by Orrery (1) and Tide dial (1)');
-    expect(usedSays(parts[1]!, [])).toBe('The one is free.');
-    expect(usedSays(parts[2]!, [])).toBe('None of 14 is in use.');
+    expect(usedMessage(parts[0]!, uses.get('a')!)).toBe('2 of 2 used by Tide dial');
+    expect(usedMessage(parts[3]!, uses.get('d')!)).toBe('2 of 1 used by Orrery (1) and Tide dial (1)');
+    expect(usedMessage(parts[1]!, [])).toBe('The one is free.');
+    expect(usedMessage(parts[2]!, [])).toBe('None of 14 is in use.');
   });
 });

@@ -42,7 +42,7 @@ export interface ShelfRow {
   readonly short: boolean;
   readonly price: string;
   readonly known: Known;
-  readonly knownSays: string;
+  readonly knownMessage: string;
   /** counted: in order; by a label: only nearly; else something between */
   readonly knownMark: 'dot' | 'ring' | 'diamond';
   /** "Tide dial", "2 drives" */
@@ -53,7 +53,7 @@ export interface ShelfRow {
 export interface ShelfSection {
   readonly key: string;
   readonly title: string;
-  readonly says: string;
+  readonly message: string;
   readonly rows: readonly ShelfRow[];
 }
 
@@ -64,7 +64,7 @@ export interface ShelfReport {
   readonly pieces: number;
   readonly inUse: number;
   readonly worth: string;
-  readonly worthSays: string;
+  readonly worthMessage: string;
 }
 
 const KNOWN: Readonly<Record<Known, readonly [string, ShelfRow['knownMark']]>> = {
@@ -102,7 +102,7 @@ export function shelfReport(
     pieces,
     inUse: rows.reduce((n, r) => n + r.used, 0),
     worth: grouped(decimal(worthOf(owned), 2)),
-    worthSays:
+    worthMessage:
       priced === pieces
         ? 'Every piece has a price.'
         : `Worth counts ${grouped(String(priced))} priced pieces; the others have no price.`,
@@ -147,7 +147,7 @@ function rowOf(part: ShelfPart, uses: readonly Use[]): ShelfRow {
 function newRow(part: ShelfPart, uses: readonly Use[]): ShelfRow {
   const { used } = left(part, uses);
   const known = part.known ?? 'counted';
-  const [knownSays, knownMark] = KNOWN[known];
+  const [knownMessage, knownMark] = KNOWN[known];
   const cell = (column: 'teeth' | 'size' | 'bore'): string => partCell(part, column)?.show(part) ?? '';
   const wheel = partKindOf(part).wheel?.(part) ?? null;
   return {
@@ -163,14 +163,14 @@ function newRow(part: ShelfPart, uses: readonly Use[]): ShelfRow {
     short: used > part.own,
     price: part.price ?? '',
     known,
-    knownSays,
+    knownMessage,
     knownMark,
     usedBy: uses.length === 0 ? '' : uses.length === 1 ? uses[0]!.drive : `${uses.length} drives`,
   };
 }
 
 /** "2 of 3 used by Tide dial and Orrery wheel cutter" */
-export function usedSays(part: ShelfPart, uses: readonly Use[]): string {
+export function usedMessage(part: ShelfPart, uses: readonly Use[]): string {
   const { used } = left(part, uses);
   if (used === 0)
     return part.own === 1 ? 'The one is free.' : `None of ${grouped(String(part.own))} is in use.`;
@@ -204,7 +204,7 @@ function sectionsOf(rows: readonly ShelfRow[], view: ShelfView): readonly ShelfS
     .map(([key, s]) => ({
       key,
       title: s.title,
-      says: `${s.rows.length === 1 ? '1 line' : `${grouped(String(s.rows.length))} lines`}, ${piecesSay(s.rows)}`,
+      message: `${s.rows.length === 1 ? '1 line' : `${grouped(String(s.rows.length))} lines`}, ${piecesSay(s.rows)}`,
       rows: sorted(s.rows, view),
     }));
 }
@@ -259,7 +259,7 @@ function sorted(rows: readonly ShelfRow[], { sort, down }: ShelfView): readonly 
       case 'price':
         return compare(exactly(a.price || '-1'), exactly(b.price || '-1'));
       case 'known':
-        return inOrder(a.knownSays, b.knownSays);
+        return inOrder(a.knownMessage, b.knownMessage);
       case 'teeth':
       case 'size':
       case 'bore':

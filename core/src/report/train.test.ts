@@ -65,13 +65,13 @@ describe('cures and comparison', () => {
   test('a cure says what to do, what becomes of every count, and what is lost', () => {
     const block = cutter.train.cures(73n, RANGE)!;
     expect([block.prime, block.lacking]).toEqual(['73', '73']);
-    const belt = block.cures.find((c) => c.says === 'Change the belt’s driven 76 for 73')!;
+    const belt = block.cures.find((c) => c.message === 'Change the belt’s driven 76 for 73')!;
     expect(belt.outcome.map((o) => `${o.graded.word} ${o.counts}`)).toEqual([
       'Even 60 and 73',
       'Rounded 95 and 97',
     ]);
     expect(belt.loses).toBe('loses 95');
-    expect(block.cures.some((c) => /^Add a pair \d+ : \d+ after the belt$/.test(c.says))).toBe(true);
+    expect(block.cures.some((c) => /^Add a pair \d+ : \d+ after the belt$/.test(c.message))).toBe(true);
     expect(cutter.train.cures(19n, RANGE)).toBeNull();
     expect(report(wheelCutter('16637')).train.cures(127n, { from: 12, to: 60 })?.none).toContain(
       'Widen the range',
@@ -79,7 +79,7 @@ describe('cures and comparison', () => {
   });
 
   test('two trains side by side: what differs is marked, what is equal is not', () => {
-    const cure = cutter.train.cures(73n, RANGE)!.cures.find((c) => c.says.includes('76 for 73'))!;
+    const cure = cutter.train.cures(73n, RANGE)!.cures.find((c) => c.message.includes('76 for 73'))!;
     const rows = compareReports(cutter, report({ ...wheelCutter(), train: cure.train }));
     const row = (label: string) => rows.find((r) => r.label === label)!;
     expect([row('stage 1').differs, row('stage 2').differs]).toEqual([true, false]);
@@ -115,7 +115,7 @@ describe('the encoder', () => {
       'Rounded: 73, 95 and 97',
     ]);
     expect(r.figure('encoder.counts')?.value).toBe('216000');
-    expect(r.picture(205, 314).encoder?.says.replaceAll('\u2009', ' ')).toBe('600 × 4');
+    expect(r.picture(205, 314).encoder?.message.replaceAll('\u2009', ' ')).toBe('600 × 4');
     expect(report(wheelCutter()).train.encoder).toBeNull();
   });
 });
@@ -172,7 +172,7 @@ describe('words where a wheel locks', () => {
   test('places, not microsteps, and nothing that adds up', () => {
     const r = report(driveOf(200, 16, [{ kind: 'geneva', slots: 6 }], '3, 4, 12'));
     expect([r.check.unit, r.unit, r.check.idle]).toEqual(['rest', 'microstep', null]);
-    expect(plainText(r.check.says!)).toBe(
+    expect(plainText(r.check.message!)).toBe(
       'The work rests at 6 places a turn: 4 and 12 do not go into them. The Geneva decides alone, whatever the motor does; change its slots or what comes after it.',
     );
     const crank = report(withTrain(wheelCutter(), { source: { kind: 'crank', marks: 100 } }));

@@ -45,7 +45,7 @@ const length = (mm: number): Rich => {
 const row = (
   key: string,
   label: string,
-  says: string,
+  message: string,
   text: Rich,
   exact: boolean,
   lines: () => readonly WorkingLine[],
@@ -53,7 +53,7 @@ const row = (
   label,
   figure: {
     key: `work.${key}`,
-    label: says,
+    label: message,
     value: null,
     text,
     exact,
@@ -71,7 +71,7 @@ export function workReport(drive: Drive, k: Kinematics, divisions: number | unde
       : rotaryRows(drive, k, divisions, radius);
   const carries =
     k.travel || k.hinge
-      ? kind.says
+      ? kind.message
       : radius === null
         ? 'give a radius in the Job'
         : `at the rim, ${measured(radius)} mm`;
@@ -105,9 +105,9 @@ function rotaryRows(
       radius === null
         ? [stepAngle(div(rational(ARCSEC_PER_TURN), k.stepsPerTurn))]
         : length(circle / toNumber(k.stepsPerTurn));
-    const says = radius === null ? 'one step at the work' : 'one step along the rim';
+    const message = radius === null ? 'one step at the work' : 'one step along the rim';
     rows.push(
-      row('step', radius === null ? 'one step' : 'step at rim', says, step, false, () => [
+      row('step', radius === null ? 'one step' : 'step at rim', message, step, false, () => [
         turnLine(drive, k),
         ...(radius === null
           ? []

@@ -1,5 +1,5 @@
 import { exactly } from '../numbers/index.ts';
-import type { RunPlan } from './plan.ts';
+import type { PlatePlan, RunPlan } from './plan.ts';
 import { sequenceOf, type Step } from './sequence.ts';
 
 export interface Move {
@@ -23,19 +23,20 @@ export interface RunState {
   readonly rewinding?: boolean;
   readonly paused: boolean;
   readonly startedAt: number;
-  /** newest last; the first is the start at gap 1 */
+  /** newest last; the first is the start */
   readonly moves: readonly Move[];
 }
 
 export type RunEvent = { readonly do: 'next' | 'back' | 'pause' | 'resume'; readonly at: number };
 
-export const startRun = (plan: RunPlan, at: number): RunState => ({
+/** A run that begins at a gap, 1…D: the work stands there, and the gaps before it count as done. */
+export const startRun = (plan: RunPlan, at: number, gap = 1): RunState => ({
   plan,
-  gap: 1,
+  gap,
   finished: false,
   paused: false,
   startedAt: at,
-  moves: [{ gap: 1, at }],
+  moves: [{ gap, at }],
 });
 
 /** The state after an event; the same state when the event does nothing there (back at gap 1, next while paused or finished). */
@@ -124,5 +125,24 @@ export function isRunState(value: unknown): value is RunState {
     return false;
   }
   const D = plan.divisions;
-  return Number.isSafeInteger(D) && D > 0 && Number.isSafeInteger(s.gap) && s.gap! >= 1 && s.gap! <= D;
+  const isGap = (gap: unknown, most: number): boolean =>
+    Number.isSafeInteger(gap) && (gap as number) >= 1 && (gap as number) <= most;
+  return (
+    isGap(D, Number.MAX_SAFE_INTEGER) &&
+    isGap(s.gap, D) &&
+    typeof s.finished === 'boolean' &&
+    typeof s.paused === 'boolean' &&
+    typeof s.startedAt === 'number' &&
+    s.moves.length > 0 &&
+    s.moves.every((m) => isGap((m as Move | null)?.gap, D + 1) && typeof m.at === 'number') &&
+    (plan.plate === undefined || isPlatePlan(plan.plate))
+  );
 }
+
+const isPlatePlan = (plate: unknown): boolean => {
+  const { plate: index, circles, holes, wholeTurns } = plate as Partial<PlatePlan>;
+  const areWhole = (list: unknown): boolean => Array.isArray(list) && list.every(Number.isSafeInteger);
+  return (
+    Number.isSafeInteger(index) && Number.isSafeInteger(wholeTurns) && areWhole(circles) && areWhole(holes)
+  );
+};

@@ -13,7 +13,7 @@ export {
   checkPart,
   editPart,
   editPartInput,
-  MOST_PARTS,
+  MAX_PARTS,
   newPart,
   partCell,
   partInputs,

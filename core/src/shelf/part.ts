@@ -1,4 +1,4 @@
-import { isNegative, readNumber, refused, taken, toText, type Result } from '../numbers/index.ts';
+import { isNegative, readNumber, error, ok, toText, type Result } from '../numbers/index.ts';
 import {
   readInput,
   showInput,
@@ -86,9 +86,9 @@ export function cellOf<D extends PartData>(spec: InputSpec): PartCell<D> {
       return value === undefined ? '' : showInput(spec, value);
     },
     read: (text) => {
-      if (spec.optional && /^\s*[?–-]?\s*$/.test(text)) return taken({ [spec.key]: undefined });
+      if (spec.optional && /^\s*[?–-]?\s*$/.test(text)) return ok({ [spec.key]: undefined });
       const read = readInput(spec, text);
-      return read.ok ? taken({ [spec.key]: read.value }) : read;
+      return read.ok ? ok({ [spec.key]: read.value }) : read;
     },
   };
 }
@@ -153,15 +153,15 @@ export const commonPartInputs: readonly InputSpec[] = [
   textInput('notes', 'Notes', 500),
 ];
 
-const MOST_PRICE = 15;
+const MAX_PRICE = 15;
 
 /** A price, kept as it was written: "5.90"; nothing, a dash or words for own work are no price. */
 export function readPrice(text: string): Result<string | undefined> {
-  if (/^\s*([?–-]|own work)?\s*$/i.test(text)) return taken(undefined);
+  if (/^\s*([?–-]|own work)?\s*$/i.test(text)) return ok(undefined);
   const read = readNumber(text.replace(/^\s*€\s*|\s*€\s*$/g, ''));
   if (!read.ok) return { ok: false, refusal: { ...read.refusal, example: '5.90' } };
-  if (isNegative(read.value)) return refused('negative', text, { example: '5.90' });
+  if (isNegative(read.value)) return error('negative', text, { example: '5.90' });
   const kept = text.trim().replace(/^€\s*|\s*€$/g, '');
-  if (kept.length > MOST_PRICE) return refused('tooLong', text, { limit: String(MOST_PRICE) });
-  return taken(/^\d+(\.\d+)?$/.test(kept) ? kept : toText(read.value));
+  if (kept.length > MAX_PRICE) return error('tooLong', text, { limit: String(MAX_PRICE) });
+  return ok(/^\d+(\.\d+)?$/.test(kept) ? kept : toText(read.value));
 }

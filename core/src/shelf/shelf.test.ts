@@ -183,7 +183,7 @@ describe('what drives take from the shelf', () => {
     expect(uses.get('nothing')).toBeUndefined();
   });
 
-  test('a train follows what the shelf says; what is gone, or no longer fits, leaves what was last known', () => {
+  test('a train follows what the shelf message; what is gone, or no longer fits, leaves what was last known', () => {
     const { train } = drive([
       { ...pair, name: 'first' },
       stageOfPart(worm)!,

@@ -1,10 +1,10 @@
-import { refused, taken, type Refusal, type Result } from '../numbers/index.ts';
+import { error, ok, type Refusal, type Result } from '../numbers/index.ts';
 import { refusalOf, type InputSpec, type InputValue } from '../drive/index.ts';
 import { isPartKind, partKindOf, type PartKindId, type ShelfPart } from './kinds/index.ts';
 import { cellOf, commonPartInputs, readPrice, type PartCell, type PartData } from './part.ts';
 
 /** Most lines of a shelf. */
-export const MOST_PARTS = 20_000;
+export const MAX_PARTS = 20_000;
 
 /** The columns of the list that can be written in. */
 export const PART_COLUMNS = ['name', 'teeth', 'size', 'bore', 'own', 'price', 'known', 'notes'] as const;
@@ -15,7 +15,7 @@ const price: PartCell<PartData> = {
   show: (part) => part.price ?? '',
   read: (text) => {
     const read = readPrice(text);
-    return read.ok ? taken({ price: read.value }) : read;
+    return read.ok ? ok({ price: read.value }) : read;
   },
 };
 
@@ -38,12 +38,12 @@ export const partLabel = (part: PartData): string => part.name || partKindOf(par
 /** A part with something typed into one of its cells; refused, and the part as it was, when it cannot be read. */
 export function editPart(part: ShelfPart, cell: PartColumn, text: string): Result<ShelfPart> {
   const at = partCell(part, cell);
-  if (!at) return refused('unknownEdit', cell);
+  if (!at) return error('unknownEdit', cell);
   const read = at.read(text, part);
   if (!read.ok) return read;
   const after = withValues(part, read.value);
   const refusal = checkPart(after);
-  return refusal ? { ok: false, refusal: { ...refusal, path: '' } } : taken(after);
+  return refusal ? { ok: false, refusal: { ...refusal, path: '' } } : ok(after);
 }
 
 /** A part with something typed into one of its inputs, as in the panel beside the list. */
@@ -51,12 +51,12 @@ export function editPartInput(part: ShelfPart, key: string, text: string): Resul
   const column = PART_COLUMNS.find((c) => c === key);
   if (column) return editPart(part, column, text);
   const spec = partInputs(part).find((i) => i.key === key);
-  if (!spec) return refused('unknownEdit', key);
+  if (!spec) return error('unknownEdit', key);
   const read = cellOf<PartData>(spec).read(text, part);
   if (!read.ok) return read;
   const after = withValues(part, read.value);
   const refusal = checkPart(after);
-  return refusal ? { ok: false, refusal: { ...refusal, path: '' } } : taken(after);
+  return refusal ? { ok: false, refusal: { ...refusal, path: '' } } : ok(after);
 }
 
 /** What is unknown is not there: an empty key would be a value of its own in a file. */
@@ -89,12 +89,12 @@ export function newPart(kind: PartKindId, id: string): ShelfPart {
 
 /** What is wrong with a part as a file holds it, by its place; null when nothing is. */
 export function checkPart(part: PartData): Refusal | null {
-  if (!isPartKind(part.kind)) return refused('unknownKind', part.kind, { path: 'kind' }).refusal;
+  if (!isPartKind(part.kind)) return error('unknownKind', part.kind, { path: 'kind' }).refusal;
   const refusal = refusalOf(partInputs(part), { ...part });
   if (refusal) return refusal;
   if (part.price !== undefined) {
     const read = typeof part.price === 'string' ? readPrice(part.price) : null;
-    if (!read) return refused('notExact', JSON.stringify(part.price), { path: 'price' }).refusal;
+    if (!read) return error('notExact', JSON.stringify(part.price), { path: 'price' }).refusal;
     if (!read.ok) return { ...read.refusal, path: 'price' };
   }
   const whole = partKindOf(part).refuse?.(part);

@@ -1,4 +1,4 @@
-import { refused, taken, type Rational, type Refusal, type Result } from '../numbers/index.ts';
+import { error, ok, type Rational, type Refusal, type Result } from '../numbers/index.ts';
 import type { Sweep, Timer } from '../drive/index.ts';
 import { planSweep, secondsOfMove, type SweepPlan } from './sweep.ts';
 
@@ -40,7 +40,7 @@ export function unlike(sweeps: readonly Sweep[]): Refusal | null {
   for (const [at, sweep] of sweeps.entries())
     for (const key of SHARED)
       if ((sweep[key] ?? 0) !== (sweeps[0]![key] ?? 0))
-        return refused('notShared', String(sweep[key] ?? 'nothing'), {
+        return error('notShared', String(sweep[key] ?? 'nothing'), {
           path: `job.sweeps[${at}].${key}`,
           limit: String(sweeps[0]![key] ?? 'nothing'),
         }).refusal;
@@ -53,7 +53,7 @@ export function planShot(axes: readonly ShotAxis[], timer: Timer | undefined): R
   const differs = unlike(sweeps);
   if (differs) return { ok: false, refusal: differs };
   const [first] = sweeps;
-  if (!first) return refused('nothingToExport', 'sweeps');
+  if (!first) return error('nothingToExport', 'sweeps');
   const planned = axes.map((a) => ({ ...a, plan: planSweep(a.sweep, a.steps) }));
   const frames = Array.from({ length: first.frames }, (_, i): ShotFrame => ({
     targets: planned.map((a) => a.plan.targets[i]!),
@@ -73,12 +73,12 @@ export function planShot(axes: readonly ShotAxis[], timer: Timer | undefined): R
   if (slack !== null && slack < 0) {
     const parts = { exposure, writing: write, moving: longest, settling: settle, margin };
     const [breaks] = Object.entries(parts).reduce((a, b) => (b[1] > a[1] ? b : a));
-    return refused('shotTooShort', `${Number((-slack).toFixed(3))} s`, {
+    return error('shotTooShort', `${Number((-slack).toFixed(3))} s`, {
       path: 'job.sweeps[0].intervalSeconds',
       limit: breaks,
     });
   }
-  return taken({ axes: planned, frames, interval, exposure, write, settle, slack });
+  return ok({ axes: planned, frames, interval, exposure, write, settle, slack });
 }
 
 /** Seconds of the whole shot, from its first mark to its last. */

@@ -4,7 +4,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import {
   joined,
   requestFor,
-  searchSays,
+  searchMessage,
   workersFor,
   type Drive,
   type FindAnswer,
@@ -54,10 +54,10 @@ export const useFinding = defineStore('finding', () => {
     const behind = all.reduce((n, p) => n + Math.min(1, p.done / Math.max(1, p.of)), 0);
     return Math.max(0.01, behind / Math.max(1, all.length));
   });
-  const says = computed(() => {
+  const message = computed(() => {
     const f = finding.value;
     const p = progress.value[0];
-    return f && p && f.open !== null ? searchSays(f.request, p) : 'searching';
+    return f && p && f.open !== null ? searchMessage(f.request, p) : 'searching';
   });
 
   function end(): void {
@@ -173,5 +173,5 @@ export const useFinding = defineStore('finding', () => {
     return search(driveId, drive);
   }
 
-  return { finding, refusal, failed, running, part, says, search, stop, again, others };
+  return { finding, refusal, failed, running, part, message, search, stop, again, others };
 });

@@ -2,10 +2,14 @@ import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 
 export interface Notice {
-  readonly says: string;
+  readonly message: string;
+  /** what it is about: it goes when that is put right */
+  readonly about?: string;
   readonly tone: 'plain' | 'bad';
   /** until it is put away; what failed always does */
   readonly stays?: boolean;
+  /** what may be done before */
+  readonly more?: { readonly label: string; readonly do: () => void };
   readonly act?: { readonly label: string; readonly do: () => void };
 }
 

@@ -4,12 +4,12 @@ import type { Rich } from '@pendrix/core';
 import RichSvg from './RichSvg.vue';
 
 /** The two lines of words beside a part. As plain text, so that its letters are set anew only when they say something else. */
-const { title, says } = defineProps<{
+const { title, message } = defineProps<{
   title: string;
   /** rich text as JSON */
-  says: string;
+  message: string;
 }>();
-const rich = computed(() => JSON.parse(says) as Rich);
+const rich = computed(() => JSON.parse(message) as Rich);
 </script>
 
 <template>

@@ -25,7 +25,7 @@ const option = computed(() => dutyOption(chart, palettes[settings.night ? 'night
         ><i></i>{{ s.name }}</span
       >
     </figcaption>
-    <div class="plot" role="img" :aria-label="`${chart.title}. ${chart.says}`">
+    <div class="plot" role="img" :aria-label="`${chart.title}. ${chart.message}`">
       <VChart :option="option" autoresize :update-options="{ notMerge: true, lazyUpdate: true }" />
     </div>
   </figure>

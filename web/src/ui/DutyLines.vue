@@ -5,7 +5,7 @@ import FigureText from './FigureText.vue';
 import GradeTag from './GradeTag.vue';
 
 /** The figures of a duty, each with its grade or a few words, and what follows from them. */
-defineProps<{ duty: Pick<DutyReport, 'lines' | 'says'> }>();
+defineProps<{ duty: Pick<DutyReport, 'lines' | 'message'> }>();
 </script>
 
 <template>
@@ -15,13 +15,13 @@ defineProps<{ duty: Pick<DutyReport, 'lines' | 'says'> }>();
         <dt><Digits :text="l.figure.label.replace(/^./, (c) => c.toUpperCase())" /></dt>
         <dd class="fig"><FigureText class="num" :figure="l.figure" /></dd>
         <dd class="note">
-          <GradeTag v-if="l.graded" :graded="l.graded" /><span v-if="l.says" class="quiet"
-            ><Digits :text="l.says"
+          <GradeTag v-if="l.graded" :graded="l.graded" /><span v-if="l.message" class="quiet"
+            ><Digits :text="l.message"
           /></span>
         </dd>
       </div>
     </dl>
-    <p v-for="s in duty.says" :key="s" class="duty-says"><Digits :text="s" /></p>
+    <p v-for="s in duty.message" :key="s" class="duty-says"><Digits :text="s" /></p>
   </div>
 </template>
 

@@ -18,7 +18,7 @@ const LABEL = 82;
 const RIGHT = 88;
 const ROW = 25;
 /** Characters of a total beside its columns; a longer one stands in the head alone. */
-const MOST_TOTAL = 11;
+const MAX_TOTAL = 11;
 const column = computed(() => Math.min(28, (width - LABEL - RIGHT) / Math.max(ledger.primes.length, 1)));
 const cx = (i: number): number => LABEL + column.value * (i + 0.5);
 const head = 32;
@@ -83,7 +83,7 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
     >
       {{ n < 0 ? `−${-n}` : n }}
     </text>
-    <text v-if="ledger.total.length <= MOST_TOTAL" :x="width" :y="hasY + 20" text-anchor="end" class="m b">
+    <text v-if="ledger.total.length <= MAX_TOTAL" :x="width" :y="hasY + 20" text-anchor="end" class="m b">
       <RichSvg :text="ledger.total" />
     </text>
     <path :d="`M0 ${demandY - 1.5}H${width}M0 ${demandY + 1.5}H${width}`" class="ink" />

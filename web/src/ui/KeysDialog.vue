@@ -16,14 +16,14 @@ const open = defineModel<boolean>({ required: true });
         </button>
       </header>
       <dl class="lines">
-        <div v-for="k in keyList" :key="k.says">
+        <div v-for="k in keyList" :key="k.message">
           <dt>
             <template v-for="(key, i) in k.keys" :key="key"
               ><span v-if="i > 0" class="quiet"> {{ k.or ? 'or' : 'then' }} </span
               ><kbd>{{ key }}</kbd></template
             >
           </dt>
-          <dd>{{ k.says }}</dd>
+          <dd>{{ k.message }}</dd>
         </div>
       </dl>
     </div>

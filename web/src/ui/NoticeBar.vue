@@ -5,8 +5,9 @@ import { useNotices } from '../stores/notices.ts';
 /** The line at the foot that tells what has just happened. */
 const notices = useNotices();
 function act(): void {
-  notices.notice?.act?.do();
+  const { notice } = notices;
   notices.dismiss();
+  notice?.act?.do();
 }
 </script>
 
@@ -19,7 +20,10 @@ function act(): void {
       :role="notices.notice.tone === 'bad' ? 'alert' : undefined"
     >
       <v-icon :icon="notices.notice.tone === 'bad' ? mdiAlertCircleOutline : mdiCheck" size="18" />
-      <span>{{ notices.notice.says }}</span>
+      <span>{{ notices.notice.message }}</span>
+      <v-btn v-if="notices.notice.more" variant="text" @click="notices.notice.more.do()">{{
+        notices.notice.more.label
+      }}</v-btn>
       <v-btn v-if="notices.notice.act" variant="text" @click="act">{{ notices.notice.act.label }}</v-btn>
       <button type="button" class="icon-button" aria-label="Dismiss" @click="notices.dismiss()">
         <v-icon :icon="mdiClose" size="18" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { mdiAlertCircleOutline } from '@mdi/js';
-import { refusalSays, type Refusal } from '@pendrix/core';
+import { refusalMessage, type Refusal } from '@pendrix/core';
 import { useDraft } from './draft.ts';
 
 /**
@@ -33,7 +33,7 @@ const { id, text, refusal, input, focus, blur, escape } = useDraft(
   () => value,
   (t, burst) => commit(t, burst),
 );
-const words = computed(() => refusal.value && refusalSays(refusal.value));
+const words = computed(() => refusal.value && refusalMessage(refusal.value));
 </script>
 
 <template>
@@ -50,7 +50,7 @@ const words = computed(() => refusal.value && refusalSays(refusal.value));
         :placeholder="placeholder"
         :title="hint"
         :aria-invalid="refusal !== null"
-        :aria-describedby="refusal ? `${id}-says` : undefined"
+        :aria-describedby="refusal ? `${id}-message` : undefined"
         @input="input"
         @focus="focus"
         @blur="blur"
@@ -58,9 +58,9 @@ const words = computed(() => refusal.value && refusalSays(refusal.value));
       />
       <span v-if="unit" class="u">{{ unit }}</span>
     </span>
-    <p v-if="words" :id="`${id}-says`" class="refusal" role="status">
+    <p v-if="words" :id="`${id}-message`" class="refusal" role="status">
       <v-icon :icon="mdiAlertCircleOutline" size="17" /><span
-        ><b>{{ words.says }}</b> {{ words.cure }}</span
+        ><b>{{ words.message }}</b> {{ words.cure }}</span
       >
     </p>
   </div>

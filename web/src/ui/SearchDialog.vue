@@ -9,7 +9,7 @@ import { places, stations } from './stations.ts';
 
 interface Hit {
   readonly title: string;
-  readonly says: string;
+  readonly message: string;
   readonly to: RouteLocationRaw;
 }
 
@@ -34,7 +34,7 @@ const hits = computed<readonly Hit[]>(() => {
       if (opened)
         found.push({
           title: `${count} divisions`,
-          says: opened.row.graded.word,
+          message: opened.row.graded.word,
           to: { name: 'check', params: { id }, query: { count } },
         });
     }
@@ -43,14 +43,14 @@ const hits = computed<readonly Hit[]>(() => {
       if (stations[place].title.toLowerCase().startsWith(text))
         found.push({
           title: stations[place].title,
-          says: stations[place].asks,
+          message: stations[place].asks,
           to: { name: place, params: { id } },
         });
   for (const r of workshop.drives)
     if (`${r.drive.name} ${r.drive.job.divisions}`.toLowerCase().includes(text))
       found.push({
         title: r.drive.name,
-        says: reportOf(r.drive).purpose,
+        message: reportOf(r.drive).purpose,
         to: { name: 'job', params: { id: r.id } },
       });
   return found.slice(0, MOST);
@@ -107,7 +107,7 @@ function go(hit: Hit | undefined): void {
           @click="go(hit)"
           @mousemove="at = i"
         >
-          <b>{{ hit.title }}</b><span class="quiet">{{ hit.says }}</span>
+          <b>{{ hit.title }}</b><span class="quiet">{{ hit.message }}</span>
         </li>
       </ul>
       <p v-if="hits.length === 0" class="none">

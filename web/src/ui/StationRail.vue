@@ -2,20 +2,29 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { mdiKeyboardOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
-import { markWords, type Mark, type Place } from '@pendrix/core';
+import { markWords, shelfMark, type Mark, type Place, type Report } from '@pendrix/core';
 import { useSettings } from '../stores/settings.ts';
+import { useShelf } from '../stores/shelf.ts';
+import { useWorkshop } from '../stores/workshop.ts';
 import MarkIcon from './MarkIcon.vue';
 import { isShared, places, stations } from './stations.ts';
 
 /** The rail of stations; without an open drive they are greyed and lead nowhere. */
-const { driveId, marks } = defineProps<{ driveId: string | null; marks: readonly Mark[] }>();
+const { driveId, report } = defineProps<{ driveId: string | null; report: Report | null }>();
 const emit = defineEmits<{ keys: [] }>();
 const settings = useSettings();
 const route = useRoute();
 
+const shelf = useShelf();
+const workshop = useWorkshop();
+const marks = computed<readonly Mark[]>(() => [
+  ...(report?.marks(driveId === null ? 0 : workshop.runsOf(driveId).length) ?? []),
+  shelfMark(shelf.parts, shelf.uses),
+]);
+
 const here = computed(() => route.meta['place'] as Place | undefined);
-const markOf = (place: Place): Mark | undefined => marks.find((m) => m.place === place);
-const says = (place: Place): string => {
+const markOf = (place: Place): Mark | undefined => marks.value.find((m) => m.place === place);
+const message = (place: Place): string => {
   const m = markOf(place);
   return m
     ? `${stations[place].title}, ${markWords[m.mark]}: ${m.reason}`
@@ -41,7 +50,7 @@ const says = (place: Place): string => {
         :class="{ on: here === place }"
         :to="isShared(place) ? { name: place } : { name: place, params: { id: driveId } }"
         :title="markOf(place)?.reason"
-        :aria-label="says(place)"
+        :aria-label="message(place)"
         :aria-current="here === place ? 'page' : undefined"
       >
         <v-icon :icon="stations[place].icon" size="22" />
@@ -54,7 +63,7 @@ const says = (place: Place): string => {
           />{{ stations[place].title }}</span
         >
       </RouterLink>
-      <span v-else class="station off" :title="says(place)">
+      <span v-else class="station off" :title="message(place)">
         <v-icon :icon="stations[place].icon" size="22" /><span class="name">{{ stations[place].title }}</span>
       </span>
     </template>

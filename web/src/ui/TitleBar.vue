@@ -2,23 +2,23 @@
 import { computed } from 'vue';
 import { format } from 'date-fns';
 import { mdiAlertOutline, mdiCheck, mdiMagnify, mdiMenu, mdiRedoVariant, mdiUndoVariant } from '@mdi/js';
-import { refusalSays } from '@pendrix/core';
-import { useShelf } from '../stores/shelf.ts';
-import { useWorkshop } from '../stores/workshop.ts';
+import { refusalMessage, type Report } from '@pendrix/core';
+import { useRecords } from '../records/records.ts';
+import { backUpAll } from './backup.ts';
 
-/** Name, purpose, when it was saved, undo and redo, search. */
-defineProps<{ title: string; purpose: string; undo: string | null; redo: string | null }>();
+/** Name, purpose, whether everything is on the disk, undo and redo, search. */
+const { report, otherwise } = defineProps<{
+  title: string;
+  report: Report | null;
+  otherwise: string;
+  undo: string | null;
+  redo: string | null;
+}>();
 const emit = defineEmits<{ undo: []; redo: []; search: []; menu: [] }>();
-const workshop = useWorkshop();
-const shelf = useShelf();
-const saved = computed(() => {
-  const last = Math.max(workshop.savedAt ?? 0, shelf.savedAt ?? 0);
-  return last === 0 ? '' : format(last, 'HH:mm:ss');
-});
-const trouble = computed(() => {
-  const refusal = workshop.trouble ?? shelf.trouble;
-  return refusal && refusalSays(refusal);
-});
+const records = useRecords();
+const purpose = computed(() => report?.purpose ?? otherwise);
+const saved = computed(() => (records.savedAt === null ? '' : format(records.savedAt, 'HH:mm:ss')));
+const trouble = computed(() => records.trouble && refusalMessage(records.trouble));
 </script>
 
 <template>
@@ -31,8 +31,10 @@ const trouble = computed(() => {
     <span class="sp"></span>
     <slot />
     <span v-if="trouble" class="trouble" role="alert"
-      ><v-icon :icon="mdiAlertOutline" size="17" />not saved: {{ trouble.says }}</span
+      ><v-icon :icon="mdiAlertOutline" size="17" />not saved: {{ trouble.message }}
+      <v-btn variant="text" :title="trouble.cure" @click="backUpAll()">Back up all</v-btn></span
     >
+    <span v-else-if="records.unsaved > 0" class="saved">saving…</span>
     <span v-else-if="saved" class="saved"
       ><v-icon :icon="mdiCheck" size="15" /><span class="word">saved</span>
       <span class="mono">{{ saved }}</span></span

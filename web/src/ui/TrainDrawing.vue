@@ -211,7 +211,7 @@ const inner = (w: DrawnWheel): string => {
       <g v-if="picture.encoder">
         <path class="s1 bg" :d="picture.encoder.disc" />
         <text class="lt" :x="picture.encoder.x" :y="picture.encoder.y" text-anchor="middle">
-          <RichSvg :text="picture.encoder.says" />
+          <RichSvg :text="picture.encoder.message" />
         </text>
       </g>
       <g v-for="(a, i) in picture.arrows" :key="`a${i}`">
@@ -224,7 +224,7 @@ const inner = (w: DrawnWheel): string => {
         :class="{ lit: l.stage !== null && l.stage === selected }"
         :transform="`translate(${l.x} ${l.y})`"
       >
-        <DrawnLabel :title="l.title" :says="JSON.stringify(l.says)" />
+        <DrawnLabel :title="l.title" :message="JSON.stringify(l.message)" />
       </g>
       <g v-if="picture.bar">
         <path
@@ -237,7 +237,7 @@ const inner = (w: DrawnWheel): string => {
           :x="picture.bar.x + (picture.bar.length > 0 ? picture.bar.length + 8 : 0)"
           :y="picture.bar.y + 4.5"
         >
-          {{ picture.bar.says }}
+          {{ picture.bar.message }}
         </text>
       </g>
     </template>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiChevronRight } from '@mdi/js';
-import { type CellId, type VerdictCell } from '@pendrix/core';
+import type { CellId, Report } from '@pendrix/core';
 import GradeTag from './GradeTag.vue';
 import RichText from './RichText.vue';
 
 /** The six cells under the title, each a link to the place that explains it. On a phone two at a time. */
-const { cells, driveId } = defineProps<{ cells: readonly VerdictCell[]; driveId: string }>();
+const { report, driveId } = defineProps<{ report: Report; driveId: string }>();
 const page = ref(0);
 /** Two at a time, what a maker at the machine wants first. */
 const PAGES = [
@@ -20,7 +20,7 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 <template>
   <section class="verdict" aria-label="Verdict">
     <RouterLink
-      v-for="cell in cells"
+      v-for="cell in report.verdict"
       :key="cell.cell"
       class="cell"
       :class="{ off: !cell.figure, paged: !narrow.includes(cell.cell) }"

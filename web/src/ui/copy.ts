@@ -6,10 +6,10 @@ export function useCopy(): (text: string, what: string, otherwise?: string) => P
   return async (text, what, otherwise = '') => {
     try {
       await navigator.clipboard.writeText(text);
-      notices.tell({ says: `${what} on the clipboard.`, tone: 'plain' });
+      notices.tell({ message: `${what} on the clipboard.`, tone: 'plain' });
     } catch {
       notices.tell({
-        says: `The browser did not let Pendrix copy.${otherwise && ` ${otherwise}`}`,
+        message: `The browser did not let Pendrix copy.${otherwise && ` ${otherwise}`}`,
         tone: 'bad',
       });
     }

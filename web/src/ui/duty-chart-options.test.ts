@@ -8,7 +8,7 @@ const chart: DutyChart = {
   title: 'Drift',
   x: 'min',
   y: '″',
-  says: '',
+  message: '',
   series: [
     {
       name: 'always',

@@ -1,25 +1,26 @@
-import {
-  refused,
-  refusalSentence,
-  type Drive,
-  type FindRow,
-  type Result,
-  type ShelfPart,
-} from '@pendrix/core';
-import type { TableLine } from '@pendrix/core/files/index';
+import { error, refusalSentence, type Drive, type FindRow, type Result, type ShelfPart } from '@pendrix/core';
+import type { TableLine, Workshop, WorkshopRead } from '@pendrix/core/files/index';
+import { newId } from '../records/new-id.ts';
 
 /** The reading and writing of files is loaded when it is first wanted: it brings a validator that the first screen does not need. */
 const filesRoom = () => import('@pendrix/core/files/index');
 
-/** Drives from a file the user chose or dropped. All of them, or a refusal that names the place. */
-export async function readDriveFile(file: File): Promise<Result<readonly Drive[]>> {
-  const { MOST_BYTES, readDrives } = await filesRoom();
-  if (file.size > MOST_BYTES) return refused('fileTooBig', '', { limit: '20 MB' });
+/** The text of a file the user chose, dropped or pasted; refused when it is too big or no text. */
+export async function readText(file: File): Promise<Result<string>> {
+  const { decodeText, MAX_BYTES } = await filesRoom();
+  if (file.size > MAX_BYTES) return error('fileTooBig', '', { limit: '20 MB' });
   try {
-    return readDrives(await file.text());
+    return decodeText(new Uint8Array(await file.arrayBuffer()));
   } catch {
-    return refused('noFile', file.name);
+    return error('noFile', file.name);
   }
+}
+
+/** What is in a file the user chose or dropped: drives, lines of the shelf, runs, and what of it is not good. */
+export async function readWorkshopFile(file: File): Promise<Result<WorkshopRead>> {
+  const { readWorkshop } = await filesRoom();
+  const text = await readText(file);
+  return text.ok ? readWorkshop(text.value) : text;
 }
 
 export const fileRefusal = (name: string, result: Result<unknown>): string =>
@@ -36,10 +37,18 @@ export async function saveDrive(drive: Drive): Promise<void> {
   save(driveFileName(drive), writeDrive(drive), 'application/json');
 }
 
-export async function saveBackup(drives: readonly Drive[]): Promise<void> {
+export async function saveBackup(workshop: Workshop): Promise<void> {
   const { writeWorkshop } = await filesRoom();
-  save('workshop.pendrix.json', writeWorkshop(drives), 'application/json');
+  save('workshop.pendrix.json', writeWorkshop(workshop), 'application/json');
 }
+
+/** A record that cannot be read, as it was found. */
+export const saveRaw = (name: string, raw: unknown): void =>
+  save(
+    `${name.replace(/[^\w-]+/g, '-') || 'record'}.json`,
+    `${JSON.stringify(raw, null, 2)}\n`,
+    'application/json',
+  );
 
 /** Hands a text, or bytes, to the browser as a file to keep. */
 export function save(name: string, content: string | Blob, type: string): void {
@@ -52,42 +61,25 @@ export function save(name: string, content: string | Blob, type: string): void {
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-const demoFiles = import.meta.glob<string>('../../../demo/*.pendrix.json', {
+const demoFiles = import.meta.glob<string>(['../../../demo/*.pendrix.json', '../../../demo/*.shelf.json'], {
   query: '?raw',
   import: 'default',
 });
 
-/** The drives of the Lantern Hill demo workshop. */
-export async function demoDrives(): Promise<readonly Drive[]> {
-  const { readDrives } = await filesRoom();
+/** The Lantern Hill demo workshop: its drives and its shelf. */
+export async function demoWorkshop(): Promise<Workshop> {
+  const { readWorkshop } = await filesRoom();
   const loaders = Object.entries(demoFiles).sort(([a], [b]) => (a < b ? 1 : -1));
   const texts = await Promise.all(loaders.map(([, load]) => load()));
-  return texts.flatMap((text) => {
-    const read = readDrives(text);
-    return read.ok ? read.value : [];
+  const read = texts.flatMap((text) => {
+    const one = readWorkshop(text);
+    return one.ok ? [one.value] : [];
   });
-}
-
-const demoShelf = import.meta.glob<string>('../../../demo/*.shelf.json', {
-  query: '?raw',
-  import: 'default',
-});
-
-/** The shelf of the Lantern Hill demo workshop. */
-export async function demoParts(): Promise<readonly ShelfPart[]> {
-  const { readShelf } = await filesRoom();
-  const texts = await Promise.all(Object.values(demoShelf).map((load) => load()));
-  return texts.flatMap((text) => {
-    const read = readShelf(text);
-    return read.ok ? read.value : [];
-  });
-}
-
-/** The lines of a shelf file. All of them, or a refusal that names the place. */
-export async function readShelfFile(file: File): Promise<Result<readonly ShelfPart[]>> {
-  const { MOST_BYTES, readShelf } = await filesRoom();
-  if (file.size > MOST_BYTES) return refused('fileTooBig', '', { limit: '20 MB' });
-  return readShelf(await file.text());
+  return {
+    drives: read.flatMap((w) => w.drives),
+    parts: read.flatMap((w) => w.parts),
+    runs: [],
+  };
 }
 
 /** The lines of a table, each read by itself. */
@@ -96,7 +88,7 @@ export async function readShelfTable(
   shelf: readonly ShelfPart[],
 ): Promise<readonly TableLine[]> {
   const { readTable } = await filesRoom();
-  return readTable(text, shelf, () => crypto.randomUUID());
+  return readTable(text, shelf, newId);
 }
 
 export async function saveShelf(parts: readonly ShelfPart[], as: 'csv' | 'json'): Promise<void> {

@@ -6,7 +6,7 @@ test('every station has a letter of its own, and the list of keys names it', () 
   const letters = places.map((p) => stations[p].key);
   expect(new Set(letters).size).toBe(places.length);
   for (const place of places) {
-    const entry = keyList.find((k) => k.says === stations[place].title);
+    const entry = keyList.find((k) => k.message === stations[place].title);
     expect(entry?.keys).toEqual(['g', stations[place].key]);
   }
 });

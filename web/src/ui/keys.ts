@@ -5,32 +5,32 @@ export const keyList: readonly {
   readonly keys: readonly string[];
   /** one of them, not one after the other */
   readonly or?: true;
-  readonly says: string;
+  readonly message: string;
 }[] = [
-  { keys: ['g', 'd'], says: 'the list of drives' },
-  { keys: ['g', 'j'], says: 'Job' },
-  { keys: ['g', 's'], says: 'Shelf' },
-  { keys: ['g', 't'], says: 'Train' },
-  { keys: ['g', 'f'], says: 'Find' },
-  { keys: ['g', 'c'], says: 'Check' },
-  { keys: ['g', 'r'], says: 'Run' },
-  { keys: ['/'], says: 'search drives, counts and stations' },
-  { keys: ['Ctrl', 'Z'], says: 'undo' },
-  { keys: ['Ctrl', 'Shift', 'Z'], says: 'redo' },
-  { keys: ['Esc'], says: 'close what is open; in a field, take the last good value back' },
-  { keys: ['?'], says: 'this list' },
-  { keys: ['↑', '↓'], or: true, says: 'in a table, the line before or after' },
-  { keys: ['Enter', 'F2'], or: true, says: 'on the shelf, write in the cell' },
-  { keys: ['Delete'], says: 'on the shelf, take the chosen lines off' },
-  { keys: ['Alt', '←', '→'], says: 'on a stage card, move it along the train' },
+  { keys: ['g', 'd'], message: 'the list of drives' },
+  { keys: ['g', 'j'], message: 'Job' },
+  { keys: ['g', 's'], message: 'Shelf' },
+  { keys: ['g', 't'], message: 'Train' },
+  { keys: ['g', 'f'], message: 'Find' },
+  { keys: ['g', 'c'], message: 'Check' },
+  { keys: ['g', 'r'], message: 'Run' },
+  { keys: ['/'], message: 'search drives, counts and stations' },
+  { keys: ['Ctrl', 'Z'], message: 'undo' },
+  { keys: ['Ctrl', 'Shift', 'Z'], message: 'redo' },
+  { keys: ['Esc'], message: 'close what is open; in a field, take the last good value back' },
+  { keys: ['?'], message: 'this list' },
+  { keys: ['↑', '↓'], or: true, message: 'in a table, the line before or after' },
+  { keys: ['Enter', 'F2'], or: true, message: 'on the shelf, write in the cell' },
+  { keys: ['Delete'], message: 'on the shelf, take the chosen lines off' },
+  { keys: ['Alt', '←', '→'], message: 'on a stage card, move it along the train' },
   {
     keys: ['+', '−', 'W', '0'],
     or: true,
-    says: 'on the drawing: larger, smaller, the whole train, over its columns again',
+    message: 'on the drawing: larger, smaller, the whole train, over its columns again',
   },
-  { keys: ['Space'], says: 'in Run, on to the next gap; on the shelf, choose the line or let it go' },
-  { keys: ['Backspace'], says: 'in Run, back to the gap before' },
-  { keys: ['P'], says: 'in Run, pause and go on' },
+  { keys: ['Space'], message: 'in Run, on to the next gap; on the shelf, choose the line or let it go' },
+  { keys: ['Backspace'], message: 'in Run, back to the gap before' },
+  { keys: ['P'], message: 'in Run, pause and go on' },
 ];
 
 const typing = (e: KeyboardEvent): boolean =>

@@ -1,5 +1,6 @@
 import { useRegisterSW } from 'virtual:pwa-register/vue';
 import { watch } from 'vue';
+import { backUpAll } from './backup.ts';
 import { useNotices } from '../stores/notices.ts';
 
 /** Keeps Pendrix usable without a network; a new version says so and waits until it is taken. */
@@ -9,9 +10,10 @@ export function useNewVersion(): void {
   watch(needRefresh, (now) => {
     if (now)
       notices.tell({
-        says: 'A new version of Pendrix is here. It waits until you take it; nothing of yours is lost.',
+        message: 'A new version of Pendrix is here. It waits until you take it; nothing of yours is lost.',
         tone: 'plain',
         stays: true,
+        more: { label: 'Back up all first', do: () => void backUpAll() },
         act: { label: 'Take it now', do: () => void updateServiceWorker(true) },
       });
   });

@@ -2,7 +2,7 @@ import { computed, inject, provide, watch, type ComputedRef, type InjectionKey }
 import { useRoute } from 'vue-router';
 import { useSessionStorage } from '@vueuse/core';
 import { report, type Drive, type Edit, type Place, type Refusal, type Report } from '@pendrix/core';
-import type { DriveRecord } from '../storage/storage.ts';
+import type { DriveRecord } from '../records/kinds.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 import { isShared } from './stations.ts';
 
@@ -20,6 +20,8 @@ export interface OpenDrive {
   readonly id: ComputedRef<string | null>;
   readonly record: ComputedRef<DriveRecord | null>;
   readonly report: ComputedRef<Report | null>;
+  /** why there is no report of it; null when there is one */
+  readonly fault: ComputedRef<unknown>;
   /** tries an edit; null when it was taken */
   readonly edit: (edit: Edit, burst?: string) => Refusal | null;
 }
@@ -43,10 +45,19 @@ export function provideOpenDrive(): OpenDrive {
   });
   const record = computed(() => (id.value === null ? null : (workshop.records.get(id.value) ?? null)));
   const drive = computed(() => record.value?.drive ?? null);
+  /** a drive that cannot be reported on must not take the frame down with it */
+  const made = computed<{ readonly report: Report | null; readonly fault: unknown }>(() => {
+    try {
+      return { report: drive.value && reportOf(drive.value), fault: null };
+    } catch (fault) {
+      return { report: null, fault };
+    }
+  });
   const open: OpenDrive = {
     id,
     record,
-    report: computed(() => drive.value && reportOf(drive.value)),
+    report: computed(() => made.value.report),
+    fault: computed(() => made.value.fault),
     edit: (edit, burst) => {
       if (id.value === null) return null;
       const result = workshop.edit(id.value, edit, burst ?? null);

@@ -50,9 +50,9 @@ export interface NewPlates {
 }
 
 /** Circles of one choice at most. */
-const MOST_CIRCLES = 12;
-const MOST_CHOICES = 20;
-const MOST_LOOKED = 300_000;
+const MAX_CIRCLES = 12;
+const MAX_CHOICES = 20;
+const MAX_LOOKED = 300_000;
 
 /**
  * The fewest circles of at most `mostHoles` that serve every wanted count that the set does not serve yet: exact cover, every choice
@@ -96,7 +96,7 @@ interface Need {
 function mostServed(open: readonly Need[], mostHoles: number): NonNullable<NewPlates['most']> {
   let left = open;
   const circles: NewPlate['circles'][number][] = [];
-  while (left.length > 0 && circles.length < MOST_CIRCLES) {
+  while (left.length > 0 && circles.length < MAX_CIRCLES) {
     let best: { readonly holes: number; readonly serves: readonly Need[] } = { holes: 0, serves: [] };
     for (let holes = 2; holes <= mostHoles; holes++) {
       const serves = left.filter((n) => holes % n.circle === 0);
@@ -113,13 +113,13 @@ function mostServed(open: readonly Need[], mostHoles: number): NonNullable<NewPl
 function covers(needs: readonly number[], most: number): readonly (readonly number[])[] {
   if (needs.length === 0) return [];
   const widest = Math.max(...needs.map((q) => widestOf(q, needs, most)));
-  const limits = { most, widest, left: MOST_LOOKED };
-  for (let size = 1; size <= Math.min(MOST_CIRCLES, needs.length); size++) {
+  const limits = { most, widest, left: MAX_LOOKED };
+  for (let size = 1; size <= Math.min(MAX_CIRCLES, needs.length); size++) {
     const found = new Map<string, readonly number[]>();
     cover(needs, limits, size, [], found);
     // what was not looked through to its end proves nothing
     if (limits.left <= 0) return [];
-    if (found.size > 0) return [...found.values()].sort((a, b) => sum(a) - sum(b)).slice(0, MOST_CHOICES);
+    if (found.size > 0) return [...found.values()].sort((a, b) => sum(a) - sum(b)).slice(0, MAX_CHOICES);
   }
   return [];
 }

@@ -16,7 +16,7 @@ export interface CutWheel {
 }
 
 /** Beyond this many gaps single teeth are not drawn, only the sector. */
-const MOST_DRAWN = 400;
+const MAX_DRAWN = 400;
 
 /**
  * Gap `gap` of D stands at the cutter, at the top; the work turns clockwise, so that cut gaps lie to the right.
@@ -44,10 +44,10 @@ export function cutWheel(
   let cutSector = '';
   if (done >= D) {
     cutSector = ring(r, inner, at);
-    cut = D <= MOST_DRAWN ? teeth(0, D) + 'Z' : '';
+    cut = D <= MAX_DRAWN ? teeth(0, D) + 'Z' : '';
   } else if (done > 0) {
     cutSector = `M${at(r, first)}${arc(r, first, last)}L${at(inner, last)}${arc(inner, last, first)}Z`;
-    cut = D <= MOST_DRAWN ? teeth(0, done) : `M${at(r, first)}${arc(r, first, last)}`;
+    cut = D <= MAX_DRAWN ? teeth(0, done) : `M${at(r, first)}${arc(r, first, last)}`;
   }
   function teeth(from: number, to: number): string {
     let d = `M${at(r, angle(to - 1) - pitch / 2)}`;
@@ -60,7 +60,7 @@ export function cutWheel(
   const blank =
     done === 0 ? ring(r, r, at) : done >= D ? '' : `M${at(r, last)}${arc(r, last, first + 2 * Math.PI)}`;
   let marks = '';
-  if (D <= MOST_DRAWN)
+  if (D <= MAX_DRAWN)
     for (let i = Math.max(done, gap); i < D; i++) marks += `M${at(r - 3, angle(i))}L${at(root, angle(i))}`;
   const half = Math.min(pitch * 0.42, 0.06);
   const top = angle(gap - 1);

@@ -37,6 +37,6 @@ export const duties = {
 export type DutyId = keyof typeof duties;
 
 /** Most of a kind in one job. */
-export const MOST_DUTIES = 20;
+export const MAX_DUTIES = 20;
 
 export type { Plates } from './plates.ts';

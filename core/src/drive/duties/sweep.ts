@@ -1,4 +1,4 @@
-import { refused, type Refusal } from '../../numbers/index.ts';
+import { error, type Refusal } from '../../numbers/index.ts';
 import type { InputSpec } from '../inputs.ts';
 import { more, optional } from './common.ts';
 
@@ -130,5 +130,5 @@ export const refuseSweep = ({
   slowDown = 20,
 }: Pick<Sweep, 'easing' | 'speedUp' | 'slowDown'>): Refusal | null =>
   easing === 'trapezoid' && speedUp + slowDown > 100
-    ? refused('shortStages', `${speedUp} and ${slowDown}`).refusal
+    ? error('shortStages', `${speedUp} and ${slowDown}`).refusal
     : null;

@@ -1,4 +1,4 @@
-import { taken } from '../../numbers/index.ts';
+import { ok } from '../../numbers/index.ts';
 import type { EditKind } from './edit.ts';
 
 export interface Dismiss {
@@ -10,6 +10,6 @@ export interface Dismiss {
 export const dismiss: EditKind<Dismiss> = {
   id: 'dismiss',
   apply: (drive, edit) =>
-    taken({ ...drive, dismissed: [...new Set([...(drive.dismissed ?? []), edit.caution])] }),
-  says: () => 'caution put away',
+    ok({ ...drive, dismissed: [...new Set([...(drive.dismissed ?? []), edit.caution])] }),
+  label: () => 'caution put away',
 };

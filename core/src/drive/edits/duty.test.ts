@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { wheelCutter } from '../../testing/samples.ts';
-import { applyEdit, dutiesIn, editSays, platesText, type Drive, type Edit } from '../index.ts';
+import { applyEdit, dutiesIn, editLabel, platesText, type Drive, type Edit } from '../index.ts';
 
 const base = wheelCutter();
 const after = (drive: Drive, ...edits: Edit[]): Drive =>
@@ -97,7 +97,7 @@ describe('duties', () => {
 
   test('each says what it did', () => {
     const edit: Edit = { do: 'duty', duty: 'spins', at: 0, key: 'maxRpm', text: '4' };
-    expect([editSays({ do: 'addDuty', duty: 'knob' }, base), editSays(edit, base)]).toEqual([
+    expect([editLabel({ do: 'addDuty', duty: 'knob' }, base), editLabel(edit, base)]).toEqual([
       'new hand knob',
       'speed range: to 4',
     ]);

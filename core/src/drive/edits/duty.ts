@@ -1,10 +1,10 @@
-import { div, readSpeed, refused, taken, toText, type Result } from '../../numbers/index.ts';
+import { div, readSpeed, error, ok, toText, type Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
-import { duties, MOST_DUTIES, refuseSweep, type DutyId, type DutySpec, type Sweep } from '../duties/index.ts';
+import { duties, MAX_DUTIES, refuseSweep, type DutyId, type DutySpec, type Sweep } from '../duties/index.ts';
 import { defaultsOf } from '../inputs.ts';
 import { outputKindOf } from '../outputs/index.ts';
 import type { EditKind } from './edit.ts';
-import { inputSays, withInput } from './input.ts';
+import { inputLabel, withInput } from './input.ts';
 
 type Data = Readonly<Record<string, unknown>>;
 
@@ -43,15 +43,14 @@ export const duty: EditKind<SetDuty> = {
     const spec = duties[edit.duty];
     const list = dutiesIn(drive, edit.duty);
     const old = list[edit.at];
-    if (!old) return refused('noSuchDuty', String(edit.at + 1));
-    const text =
-      edit.duty === 'rates' && edit.key === 'seconds' ? asPeriod(drive, edit.text) : taken(edit.text);
+    if (!old) return error('noSuchDuty', String(edit.at + 1));
+    const text = edit.duty === 'rates' && edit.key === 'seconds' ? asPeriod(drive, edit.text) : ok(edit.text);
     if (!text.ok) return text;
     const read = withInput(old, spec.inputs, edit.key, text.value);
     if (!read.ok) return read;
     const after = settled(edit.duty, read.value);
     if (!after.ok) return after;
-    return taken(
+    return ok(
       withDuties(
         drive,
         edit.duty,
@@ -59,27 +58,27 @@ export const duty: EditKind<SetDuty> = {
       ),
     );
   },
-  says: (edit) => `${duties[edit.duty].title}: ${inputSays(duties[edit.duty].inputs, edit.key, edit.text)}`,
+  label: (edit) => `${duties[edit.duty].title}: ${inputLabel(duties[edit.duty].inputs, edit.key, edit.text)}`,
 };
 
 /** "0.5 mm/min" is so many seconds a turn, where a turn travels a length without π. */
 function asPeriod(drive: Drive, text: string): Result<string> {
   const speed = readSpeed(text);
-  if (!speed) return taken(text);
+  if (!speed) return ok(text);
   const travel = outputKindOf(drive.train.output).travel(drive.train.output);
-  if (!travel) return refused('notTravelling', text);
-  return travel.piPower === 0 ? taken(toText(div(travel.q, speed))) : refused('piSpeed', text);
+  if (!travel) return error('notTravelling', text);
+  return travel.piPower === 0 ? ok(toText(div(travel.q, speed))) : error('piSpeed', text);
 }
 
 /** What must hold between the fields of one duty. */
 function settled(id: DutyId, data: object): Result<object> {
   if (id === 'rates') {
     const { seconds, ...rest } = data as Data;
-    if (rest['kind'] !== 'period') return taken(rest);
-    return taken({ ...rest, seconds: seconds ?? '86400' });
+    if (rest['kind'] !== 'period') return ok(rest);
+    return ok({ ...rest, seconds: seconds ?? '86400' });
   }
   const refusal = id === 'sweeps' ? refuseSweep(data as Sweep) : null;
-  return refusal ? { ok: false, refusal } : taken(data);
+  return refusal ? { ok: false, refusal } : ok(data);
 }
 
 export interface AddDuty {
@@ -95,11 +94,11 @@ export const addDuty: EditKind<AddDuty> = {
   apply: (drive, edit) => {
     const spec: DutySpec = duties[edit.duty];
     const list = dutiesIn(drive, edit.duty);
-    if (!spec.many && list.length > 0) return taken(drive);
-    if (list.length >= MOST_DUTIES) return refused('tooManyDuties', '', { limit: String(MOST_DUTIES) });
-    return taken(withDuties(drive, edit.duty, [...list, { ...defaultsOf(spec.inputs), ...edit.with }]));
+    if (!spec.many && list.length > 0) return ok(drive);
+    if (list.length >= MAX_DUTIES) return error('tooManyDuties', '', { limit: String(MAX_DUTIES) });
+    return ok(withDuties(drive, edit.duty, [...list, { ...defaultsOf(spec.inputs), ...edit.with }]));
   },
-  says: (edit) => `new ${duties[edit.duty].title}`,
+  label: (edit) => `new ${duties[edit.duty].title}`,
 };
 
 export interface RemoveDuty {
@@ -112,8 +111,8 @@ export const removeDuty: EditKind<RemoveDuty> = {
   id: 'removeDuty',
   apply: (drive, edit) => {
     const list = dutiesIn(drive, edit.duty);
-    if (!list[edit.at]) return refused('noSuchDuty', String(edit.at + 1));
-    return taken(
+    if (!list[edit.at]) return error('noSuchDuty', String(edit.at + 1));
+    return ok(
       withDuties(
         drive,
         edit.duty,
@@ -121,5 +120,5 @@ export const removeDuty: EditKind<RemoveDuty> = {
       ),
     );
   },
-  says: (edit) => `${duties[edit.duty].title} taken away`,
+  label: (edit) => `${duties[edit.duty].title} taken away`,
 };

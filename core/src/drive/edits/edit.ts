@@ -9,5 +9,5 @@ export interface EditKind<E extends { readonly do: string }> {
   readonly id: E['do'];
   readonly apply: (drive: Drive, edit: E) => Result<Drive>;
   /** what was done, for the undo key: "belt: driven 80" */
-  readonly says: (edit: E, before: Drive) => string;
+  readonly label: (edit: E, before: Drive) => string;
 }

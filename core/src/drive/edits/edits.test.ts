@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { wheelCutter } from '../../testing/samples.ts';
 import type { Drive } from '../drive.ts';
 import type { Stepper } from '../sources/stepper.ts';
-import { applyEdit, editSays, type Edit } from './index.ts';
+import { applyEdit, editLabel, type Edit } from './index.ts';
 
 const base = wheelCutter();
 
@@ -63,7 +63,7 @@ describe('edits', () => {
     [{ do: 'dismiss', caution: 'spindle' }, (d) => d.dismissed, ['spindle']],
   ])('%j', (edit, read, want) => {
     expect(read(after(base, edit))).toEqual(want);
-    expect(editSays(edit, base).length).toBeGreaterThan(3);
+    expect(editLabel(edit, base).length).toBeGreaterThan(3);
   });
 
   test.each<[Edit, string]>([
@@ -169,7 +169,7 @@ describe('edits', () => {
     const bare = after(
       on,
       { do: 'encoder', key: 'shaft', text: '2' },
-      { do: 'train', train: { ...base.train, stages: [] }, says: 'bare' },
+      { do: 'train', train: { ...base.train, stages: [] }, label: 'bare' },
     );
     expect(bare.encoder?.shaft).toBe(0);
   });

@@ -1,7 +1,7 @@
-import { refused, taken } from '../../numbers/index.ts';
+import { error, ok } from '../../numbers/index.ts';
 import { encoderInputs, type Drive, type Encoder } from '../drive.ts';
 import type { EditKind } from './edit.ts';
-import { inputSays, withInput } from './input.ts';
+import { inputLabel, withInput } from './input.ts';
 
 /** The drive with its encoder on another shaft, kept on one that there is. */
 export function withEncoderAt(drive: Drive, to: (shaft: number) => number): Drive {
@@ -17,8 +17,8 @@ export interface AddEncoder {
 /** An encoder on the source's shaft. */
 export const addEncoder: EditKind<AddEncoder> = {
   id: 'addEncoder',
-  apply: (drive) => taken({ ...drive, encoder: drive.encoder ?? { lines: 600, decode: 4, shaft: 0 } }),
-  says: () => 'add encoder',
+  apply: (drive) => ok({ ...drive, encoder: drive.encoder ?? { lines: 600, decode: 4, shaft: 0 } }),
+  label: () => 'add encoder',
 };
 
 export interface RemoveEncoder {
@@ -29,9 +29,9 @@ export const removeEncoder: EditKind<RemoveEncoder> = {
   id: 'removeEncoder',
   apply: (drive) => {
     const rest = Object.entries(drive).filter(([key]) => key !== 'encoder');
-    return taken(Object.fromEntries(rest) as unknown as Drive);
+    return ok(Object.fromEntries(rest) as unknown as Drive);
   },
-  says: () => 'remove encoder',
+  label: () => 'remove encoder',
 };
 
 export interface SetEncoder {
@@ -44,14 +44,14 @@ export interface SetEncoder {
 export const encoder: EditKind<SetEncoder> = {
   id: 'encoder',
   apply: (drive, edit) => {
-    if (!drive.encoder) return refused('noEncoder', '');
+    if (!drive.encoder) return error('noEncoder', '');
     const read = withInput(drive.encoder, encoderInputs, edit.key, edit.text);
     if (!read.ok) return read;
     const after: Encoder = read.value;
     const last = drive.train.stages.length;
     return after.shaft > last
-      ? refused('noSuchShaft', edit.text.trim(), { limit: String(last) })
-      : taken({ ...drive, encoder: after });
+      ? error('noSuchShaft', edit.text.trim(), { limit: String(last) })
+      : ok({ ...drive, encoder: after });
   },
-  says: (edit) => `encoder: ${inputSays(encoderInputs, edit.key, edit.text)}`,
+  label: (edit) => `encoder: ${inputLabel(encoderInputs, edit.key, edit.text)}`,
 };

@@ -1,4 +1,4 @@
-import { taken } from '../../numbers/index.ts';
+import { ok } from '../../numbers/index.ts';
 import { findInputs, readFindInput, type FindSettings } from '../find-settings.ts';
 import type { EditKind } from './edit.ts';
 
@@ -18,9 +18,9 @@ export const find: EditKind<SetFind> = {
     const { [edit.key as keyof FindSettings]: _, ...rest } = drive.find ?? {};
     const after = read.value === undefined ? rest : { ...rest, [edit.key]: read.value };
     const { find: _old, ...without } = drive;
-    return taken(Object.keys(after).length === 0 ? without : { ...without, find: after });
+    return ok(Object.keys(after).length === 0 ? without : { ...without, find: after });
   },
-  says: (edit) => {
+  label: (edit) => {
     const label = findInputs.find((i) => i.key === edit.key)?.label.toLowerCase() ?? edit.key;
     return `find: ${label} ${edit.text.trim() || 'free'}`;
   },

@@ -63,4 +63,4 @@ export function applyEdit(drive: Drive, edit: Edit): Result<Drive> {
 }
 
 /** What an edit did, in a few words, for the undo key. */
-export const editSays = (edit: Edit, before: Drive): string => editKind(edit).says(edit, before);
+export const editLabel = (edit: Edit, before: Drive): string => editKind(edit).label(edit, before);

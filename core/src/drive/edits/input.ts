@@ -1,4 +1,4 @@
-import { refused, taken, type Result } from '../../numbers/index.ts';
+import { error, ok, type Result } from '../../numbers/index.ts';
 import { defaultsOf, readInput, type InputSpec } from '../inputs.ts';
 
 /** The same data with one input as it was typed; an empty text takes an optional one away, so that its estimate is in force again. */
@@ -9,11 +9,11 @@ export function withInput<T extends object>(
   text: string,
 ): Result<T> {
   const spec = inputs.find((i) => i.key === key);
-  if (!spec) return refused('unknownEdit', key);
+  if (!spec) return error('unknownEdit', key);
   if (spec.optional && text.trim() === '')
-    return taken(Object.fromEntries(Object.entries(data).filter(([k]) => k !== key)) as unknown as T);
+    return ok(Object.fromEntries(Object.entries(data).filter(([k]) => k !== key)) as unknown as T);
   const read = readInput(spec, text);
-  return read.ok ? taken({ ...data, [key]: read.value }) : read;
+  return read.ok ? ok({ ...data, [key]: read.value }) : read;
 }
 
 /** The data of another kind: its defaults, and what both kinds know under the same key. */
@@ -30,5 +30,5 @@ export function ofKind(
 }
 
 /** "driven 80", for the undo key. */
-export const inputSays = (inputs: readonly InputSpec[], key: string, text: string): string =>
+export const inputLabel = (inputs: readonly InputSpec[], key: string, text: string): string =>
   `${inputs.find((i) => i.key === key)?.label.toLowerCase() ?? key} ${text.trim()}`;

@@ -1,5 +1,5 @@
-import { readDivisions, readLength, readPositiveAngle, refused, taken, toText } from '../../numbers/index.ts';
-import { MOST_TEXT } from '../../numbers/index.ts';
+import { readDivisions, readLength, readPositiveAngle, error, ok, toText } from '../../numbers/index.ts';
+import { MAX_TEXT } from '../../numbers/index.ts';
 import type { Drive, Job } from '../drive.ts';
 import { readMoves } from '../moves.ts';
 import type { EditKind } from './edit.ts';
@@ -24,9 +24,9 @@ export const divisions: EditKind<SetDivisions> = {
   id: 'divisions',
   apply: (drive, edit) => {
     const read = readDivisions(edit.text);
-    return read.ok ? taken({ ...drive, job: { ...drive.job, divisions: edit.text.trim() } }) : read;
+    return read.ok ? ok({ ...drive, job: { ...drive.job, divisions: edit.text.trim() } }) : read;
   },
-  says: (edit) => `divisions ${edit.text.trim() || 'none'}`,
+  label: (edit) => `divisions ${edit.text.trim() || 'none'}`,
 };
 
 export interface SetTolerance {
@@ -43,11 +43,11 @@ export const tolerance: EditKind<SetTolerance> = {
   id: 'tolerance',
   apply: (drive, edit) => {
     if (edit.as === 'none' || edit.text.trim() === '')
-      return taken({ ...drive, job: without(drive.job, 'toleranceArcsec', 'toleranceMm') });
+      return ok({ ...drive, job: without(drive.job, 'toleranceArcsec', 'toleranceMm') });
     if (edit.as === 'angle') {
       const read = readPositiveAngle(edit.text);
       if (!read.ok) return read;
-      return taken({
+      return ok({
         ...drive,
         job: { ...without(drive.job, 'toleranceMm'), toleranceArcsec: toText(read.value) },
       });
@@ -60,12 +60,12 @@ export const tolerance: EditKind<SetTolerance> = {
       if (!radius.ok) return radius;
       radiusMm = toText(radius.value);
     }
-    if (radiusMm === undefined && turns(drive)) return refused('noRadius', edit.text);
+    if (radiusMm === undefined && turns(drive)) return error('noRadius', edit.text);
     const at = radiusMm === undefined ? {} : { radiusMm };
     const job = { ...without(drive.job, 'toleranceArcsec'), toleranceMm: toText(read.value), ...at };
-    return taken({ ...drive, job });
+    return ok({ ...drive, job });
   },
-  says: (edit) =>
+  label: (edit) =>
     edit.as === 'none' || edit.text.trim() === '' ? 'no tolerance' : `tolerance ${edit.text.trim()}`,
 };
 
@@ -79,13 +79,13 @@ export const radius: EditKind<SetRadius> = {
   id: 'radius',
   apply: (drive, edit) => {
     if (edit.text.trim() === '') {
-      if (drive.job.toleranceMm !== undefined && turns(drive)) return refused('noRadius', edit.text);
-      return taken({ ...drive, job: without(drive.job, 'radiusMm') });
+      if (drive.job.toleranceMm !== undefined && turns(drive)) return error('noRadius', edit.text);
+      return ok({ ...drive, job: without(drive.job, 'radiusMm') });
     }
     const read = readLength(edit.text);
-    return read.ok ? taken({ ...drive, job: { ...drive.job, radiusMm: toText(read.value) } }) : read;
+    return read.ok ? ok({ ...drive, job: { ...drive.job, radiusMm: toText(read.value) } }) : read;
   },
-  says: (edit) => `radius ${edit.text.trim() || 'none'}`,
+  label: (edit) => `radius ${edit.text.trim() || 'none'}`,
 };
 
 export interface SetNotes {
@@ -96,11 +96,11 @@ export interface SetNotes {
 export const notes: EditKind<SetNotes> = {
   id: 'notes',
   apply: (drive, edit) => {
-    if (edit.text.length > MOST_TEXT) return refused('tooLong', edit.text, { limit: String(MOST_TEXT) });
+    if (edit.text.length > MAX_TEXT) return error('tooLong', edit.text, { limit: String(MAX_TEXT) });
     const job = edit.text.trim() === '' ? without(drive.job, 'notes') : { ...drive.job, notes: edit.text };
-    return taken({ ...drive, job });
+    return ok({ ...drive, job });
   },
-  says: () => 'notes',
+  label: () => 'notes',
 };
 
 export interface SetMoves {
@@ -116,7 +116,7 @@ export const moves: EditKind<SetMoves> = {
     if (!read.ok) return read;
     const job =
       read.value.length === 0 ? without(drive.job, 'moves') : { ...drive.job, moves: edit.text.trim() };
-    return taken({ ...drive, job });
+    return ok({ ...drive, job });
   },
-  says: (edit) => `moves ${edit.text.trim() || 'none'}`,
+  label: (edit) => `moves ${edit.text.trim() || 'none'}`,
 };

@@ -3,8 +3,8 @@ import {
   isNegative,
   isZero,
   readNumber,
-  refused,
-  taken,
+  error,
+  ok,
   toText,
   type Result,
 } from '../../numbers/index.ts';
@@ -26,25 +26,25 @@ export const limits: EditKind<SetLimits> = {
     const train = Object.fromEntries(
       Object.entries(drive.train).filter(([key]) => key !== 'limits'),
     ) as unknown as Train;
-    if (edit.back.trim() === '' && edit.forth.trim() === '') return taken({ ...drive, train });
+    if (edit.back.trim() === '' && edit.forth.trim() === '') return ok({ ...drive, train });
     const [back, forth] = [turns(edit.back), turns(edit.forth)];
     if (!back.ok) return back;
     if (!forth.ok) return forth;
     if (isZero(exactly(back.value)) && isZero(exactly(forth.value)))
-      return refused('limitBackwards', `${edit.back} and ${edit.forth}`);
+      return error('limitBackwards', `${edit.back} and ${edit.forth}`);
     const why = edit.why?.trim().slice(0, 60);
     const after = { back: back.value, forth: forth.value, ...(why ? { why } : {}) };
-    return taken({ ...drive, train: { ...train, limits: after } });
+    return ok({ ...drive, train: { ...train, limits: after } });
   },
-  says: (edit) =>
+  label: (edit) =>
     edit.back.trim() === '' && edit.forth.trim() === ''
       ? 'no limits of turning'
       : `limits ${edit.back} back, ${edit.forth} forth`,
 };
 
 function turns(text: string): Result<string> {
-  if (text.trim() === '') return taken('0');
+  if (text.trim() === '') return ok('0');
   const read = readNumber(text);
   if (!read.ok) return { ok: false, refusal: { ...read.refusal, example: '1' } };
-  return isNegative(read.value) ? refused('negative', text, { example: '1' }) : taken(toText(read.value));
+  return isNegative(read.value) ? error('negative', text, { example: '1' }) : ok(toText(read.value));
 }

@@ -1,8 +1,8 @@
-import { refused, taken } from '../../numbers/index.ts';
+import { error, ok } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
 import { outputKindOf, outputs, type Output, type OutputKindId } from '../outputs/index.ts';
 import type { EditKind } from './edit.ts';
-import { inputSays, ofKind, withInput } from './input.ts';
+import { inputLabel, ofKind, withInput } from './input.ts';
 
 const withOutput = (drive: Drive, output: Output): Drive => ({ ...drive, train: { ...drive.train, output } });
 
@@ -18,11 +18,11 @@ export const output: EditKind<SetOutput> = {
   apply: (drive, edit) => {
     const { output: before } = drive.train;
     const after = withInput(before, outputKindOf(before).inputs, edit.key, edit.text);
-    return after.ok ? taken(withOutput(drive, after.value)) : after;
+    return after.ok ? ok(withOutput(drive, after.value)) : after;
   },
-  says: (edit, before) => {
+  label: (edit, before) => {
     const kind = outputKindOf(before.train.output);
-    return `${kind.title.toLowerCase()}: ${inputSays(kind.inputs, edit.key, edit.text)}`;
+    return `${kind.title.toLowerCase()}: ${inputLabel(kind.inputs, edit.key, edit.text)}`;
   },
 };
 
@@ -36,13 +36,13 @@ export const outputKind: EditKind<SetOutputKind> = {
   id: 'outputKind',
   apply: (drive, edit) => {
     const before = drive.train.output;
-    if (before.kind === edit.kind) return taken(drive);
+    if (before.kind === edit.kind) return ok(drive);
     // A tolerance along a circle needs to know which.
     if (edit.kind === 'rotary' && drive.job.toleranceMm !== undefined && drive.job.radiusMm === undefined)
-      return refused('noRadius', '');
-    return taken(
+      return error('noRadius', '');
+    return ok(
       withOutput(drive, ofKind(edit.kind, outputs[edit.kind].inputs, { ...before }) as unknown as Output),
     );
   },
-  says: (edit) => outputs[edit.kind].title.toLowerCase(),
+  label: (edit) => outputs[edit.kind].title.toLowerCase(),
 };

@@ -1,7 +1,7 @@
-import { readCount, taken, type Result } from '../../numbers/index.ts';
+import { readCount, ok, type Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
 import type { Plates } from '../duties/index.ts';
-import { MOST_HOLES, readGears, readPlates, readWorm } from '../plates.ts';
+import { MAX_HOLES, readGears, readPlates, readWorm } from '../plates.ts';
 import type { EditKind } from './edit.ts';
 
 export interface SetPlates {
@@ -17,7 +17,7 @@ const readers: Readonly<Record<keyof Plates, (text: string) => Result<unknown>>>
   wormRatio: readWorm,
   plates: readPlates,
   gears: readGears,
-  mostHoles: (text) => readCount(text, { min: 2, max: MOST_HOLES, unit: 'holes', example: '66' }),
+  mostHoles: (text) => readCount(text, { min: 2, max: MAX_HOLES, unit: 'holes', example: '66' }),
 };
 
 /** The plates of the dividing head, its worm, its change wheels, as typed. */
@@ -25,11 +25,11 @@ export const plates: EditKind<SetPlates> = {
   id: 'plates',
   apply: (drive, edit) => {
     const { [edit.key]: _, ...rest } = drive.plates ?? NO_PLATES;
-    if (edit.text.trim() === '') return taken(kept(drive, { ...NO_PLATES, ...rest }));
+    if (edit.text.trim() === '') return ok(kept(drive, { ...NO_PLATES, ...rest }));
     const read = readers[edit.key](edit.text);
-    return read.ok ? taken(kept(drive, { ...NO_PLATES, ...rest, [edit.key]: read.value })) : read;
+    return read.ok ? ok(kept(drive, { ...NO_PLATES, ...rest, [edit.key]: read.value })) : read;
   },
-  says: (edit) =>
+  label: (edit) =>
     `${{ wormRatio: 'worm', plates: 'circles', gears: 'change wheels', mostHoles: 'most holes' }[edit.key]} ${edit.text.trim() || 'none'}`,
 };
 

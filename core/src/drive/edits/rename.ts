@@ -1,5 +1,5 @@
-import { refused, taken } from '../../numbers/index.ts';
-import { MOST_NAME } from '../drive.ts';
+import { error, ok } from '../../numbers/index.ts';
+import { MAX_NAME } from '../drive.ts';
 import type { EditKind } from './edit.ts';
 
 export interface Rename {
@@ -12,9 +12,9 @@ export const rename: EditKind<Rename> = {
   id: 'rename',
   apply: (drive, edit) => {
     const name = edit.name.trim().replace(/\s+/g, ' ');
-    if (name === '') return refused('noName', edit.name);
-    if (name.length > MOST_NAME) return refused('tooLong', name, { limit: String(MOST_NAME) });
-    return taken({ ...drive, name });
+    if (name === '') return error('noName', edit.name);
+    if (name.length > MAX_NAME) return error('tooLong', name, { limit: String(MAX_NAME) });
+    return ok({ ...drive, name });
   },
-  says: (edit) => `name ${edit.name.trim()}`,
+  label: (edit) => `name ${edit.name.trim()}`,
 };

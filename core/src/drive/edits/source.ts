@@ -1,10 +1,10 @@
-import { refused, taken } from '../../numbers/index.ts';
+import { error, ok } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
 import { readModes } from '../modes.ts';
 import { sourceKindOf, sources, type Source, type SourceKindId } from '../sources/index.ts';
 import { STEPPER_DEFAULT, type Stepper } from '../sources/stepper.ts';
 import type { EditKind } from './edit.ts';
-import { inputSays, ofKind, withInput } from './input.ts';
+import { inputLabel, ofKind, withInput } from './input.ts';
 
 const withSource = (drive: Drive, source: Source): Drive => ({ ...drive, train: { ...drive.train, source } });
 
@@ -25,11 +25,11 @@ export const source: EditKind<SetSource> = {
     const after = withInput(before, sourceKindOf(before).inputs, edit.key, edit.text);
     if (!after.ok) return after;
     const { partId: _, ...alone } = after.value;
-    return taken(withSource(drive, edit.key === 'fullSteps' ? (alone as Source) : after.value));
+    return ok(withSource(drive, edit.key === 'fullSteps' ? (alone as Source) : after.value));
   },
-  says: (edit, before) => {
+  label: (edit, before) => {
     const kind = sourceKindOf(before.train.source);
-    return `${kind.title.toLowerCase()}: ${inputSays(kind.inputs, edit.key, edit.text)}`;
+    return `${kind.title.toLowerCase()}: ${inputLabel(kind.inputs, edit.key, edit.text)}`;
   },
 };
 
@@ -43,12 +43,12 @@ export const sourceKind: EditKind<SetSourceKind> = {
   id: 'sourceKind',
   apply: (drive, edit) => {
     const before = drive.train.source;
-    if (before.kind === edit.kind) return taken(drive);
+    if (before.kind === edit.kind) return ok(drive);
     const after = ofKind(edit.kind, sources[edit.kind].inputs, { ...before }) as unknown as Source;
     const modes = sources[edit.kind].hasModes ? { ...STEPPER_DEFAULT, ...after } : after;
-    return taken(withSource(drive, modes));
+    return ok(withSource(drive, modes));
   },
-  says: (edit) => sources[edit.kind].title.toLowerCase(),
+  label: (edit) => sources[edit.kind].title.toLowerCase(),
 };
 
 export interface SetModes {
@@ -61,14 +61,14 @@ export const modes: EditKind<SetModes> = {
   id: 'modes',
   apply: (drive, edit) => {
     const before = stepperOf(drive);
-    if (!before) return refused('unknownEdit', 'modes');
+    if (!before) return error('unknownEdit', 'modes');
     const read = readModes(edit.text);
     if (!read.ok) return read;
     const mode = read.value.includes(before.mode) ? before.mode : read.value.at(-1)!;
     const { driverPartId: _, ...alone } = before;
-    return taken(withSource(drive, { ...alone, modes: read.value, mode }));
+    return ok(withSource(drive, { ...alone, modes: read.value, mode }));
   },
-  says: (edit) => `driver modes ${edit.text.trim()}`,
+  label: (edit) => `driver modes ${edit.text.trim()}`,
 };
 
 export interface SetMode {
@@ -81,10 +81,10 @@ export const mode: EditKind<SetMode> = {
   id: 'mode',
   apply: (drive, edit) => {
     const before = stepperOf(drive);
-    if (!before) return refused('unknownEdit', 'mode');
+    if (!before) return error('unknownEdit', 'mode');
     if (!before.modes.includes(edit.mode))
-      return refused('notAMode', String(edit.mode), { limit: before.modes.join(', ') });
-    return taken(withSource(drive, { ...before, mode: edit.mode }));
+      return error('notAMode', String(edit.mode), { limit: before.modes.join(', ') });
+    return ok(withSource(drive, { ...before, mode: edit.mode }));
   },
-  says: (edit) => (edit.mode === 1 ? 'full steps' : `microsteps 1/${edit.mode}`),
+  label: (edit) => (edit.mode === 1 ? 'full steps' : `microsteps 1/${edit.mode}`),
 };

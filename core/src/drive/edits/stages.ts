@@ -1,12 +1,12 @@
-import { refused, taken, type Result } from '../../numbers/index.ts';
-import { MOST_STAGES, type Drive } from '../drive.ts';
+import { error, ok, type Result } from '../../numbers/index.ts';
+import { MAX_STAGES, type Drive } from '../drive.ts';
 import { defaultsOf, refusalOf, type InputValue } from '../inputs.ts';
 import { commonInputs } from '../stages/common.ts';
 import { kindOf, stageInputs, stages as registry, type Stage, type StageKindId } from '../stages/index.ts';
 import type { StageData } from '../stages/stage.ts';
 import type { EditKind } from './edit.ts';
 import { withEncoderAt } from './encoder.ts';
-import { inputSays, withInput } from './input.ts';
+import { inputLabel, withInput } from './input.ts';
 
 const withStages = (drive: Drive, stages: readonly Stage[]): Drive => ({
   ...drive,
@@ -14,7 +14,7 @@ const withStages = (drive: Drive, stages: readonly Stage[]): Drive => ({
 });
 
 const missing = (drive: Drive, at: number): Result<never> =>
-  refused('noSuchStage', String(at + 1), { limit: String(drive.train.stages.length) });
+  error('noSuchStage', String(at + 1), { limit: String(drive.train.stages.length) });
 
 /** The stage's kind in lower case, as the undo key names it. */
 const named = (drive: Drive, at: number): string => {
@@ -36,21 +36,21 @@ function made(kindId: StageKindId, values?: Readonly<Record<string, InputValue>>
   const kind = kindOf({ kind: kindId });
   const stage = { kind: kindId, ...defaultsOf(kind.inputs), ...(values ?? kind.fresh) } as unknown as Stage;
   const refusal = refusalOf(stageInputs(stage), { ...stage }) ?? kind.refuse?.(stage);
-  return refusal ? { ok: false, refusal } : taken(stage);
+  return refusal ? { ok: false, refusal } : ok(stage);
 }
 
 export const addStage: EditKind<AddStage> = {
   id: 'addStage',
   apply: (drive, edit) => {
     const { stages } = drive.train;
-    if (stages.length >= MOST_STAGES) return refused('tooManyStages', '', { limit: String(MOST_STAGES) });
+    if (stages.length >= MAX_STAGES) return error('tooManyStages', '', { limit: String(MAX_STAGES) });
     if (edit.at < 0 || edit.at > stages.length) return missing(drive, edit.at);
     const stage = made(edit.kind, edit.with);
     if (!stage.ok) return stage;
     const after = withStages(drive, [...stages.slice(0, edit.at), stage.value, ...stages.slice(edit.at)]);
-    return taken(withEncoderAt(after, (shaft) => (shaft > edit.at ? shaft + 1 : shaft)));
+    return ok(withEncoderAt(after, (shaft) => (shaft > edit.at ? shaft + 1 : shaft)));
   },
-  says: (edit) => `add ${registry[edit.kind].title.toLowerCase()}`,
+  label: (edit) => `add ${registry[edit.kind].title.toLowerCase()}`,
 };
 
 export interface ReplaceStage {
@@ -72,14 +72,14 @@ export const replaceStage: EditKind<ReplaceStage> = {
       ([key]) => commonInputs.some((i) => i.key === key) && edit.with[key] === undefined,
     );
     const after = { ...stage.value, ...Object.fromEntries(kept) };
-    return taken(
+    return ok(
       withStages(
         drive,
         drive.train.stages.map((s, i) => (i === edit.at ? after : s)),
       ),
     );
   },
-  says: (edit, before) => `${named(before, edit.at)}: now ${registry[edit.kind].title.toLowerCase()}`,
+  label: (edit, before) => `${named(before, edit.at)}: now ${registry[edit.kind].title.toLowerCase()}`,
 };
 
 export interface RemoveStage {
@@ -91,7 +91,7 @@ export const removeStage: EditKind<RemoveStage> = {
   id: 'removeStage',
   apply: (drive, edit) =>
     drive.train.stages[edit.at]
-      ? taken(
+      ? ok(
           withEncoderAt(
             withStages(
               drive,
@@ -101,7 +101,7 @@ export const removeStage: EditKind<RemoveStage> = {
           ),
         )
       : missing(drive, edit.at),
-  says: (edit, before) => `remove ${named(before, edit.at)}`,
+  label: (edit, before) => `remove ${named(before, edit.at)}`,
 };
 
 export interface MoveStage {
@@ -119,9 +119,9 @@ export const moveStage: EditKind<MoveStage> = {
     if (!stage || edit.from < 0) return missing(drive, edit.from);
     if (edit.to < 0 || edit.to > stages.length) return missing(drive, edit.to);
     stages.splice(edit.to, 0, stage);
-    return taken(withStages(drive, stages));
+    return ok(withStages(drive, stages));
   },
-  says: (edit, before) => `move ${named(before, edit.from)}`,
+  label: (edit, before) => `move ${named(before, edit.from)}`,
 };
 
 /** A stage that follows no line of the shelf any more. */
@@ -151,15 +151,15 @@ export const stage: EditKind<SetStage> = {
     const after = kind.inputs.some((i) => i.key === edit.key) ? standingAlone(settled) : settled;
     const refusal = kind.refuse?.(after);
     if (refusal) return { ok: false, refusal: { ...refusal, path: '' } };
-    return taken(
+    return ok(
       withStages(
         drive,
         drive.train.stages.map((s, i) => (i === edit.at ? after : s)),
       ),
     );
   },
-  says: (edit, before) => {
+  label: (edit, before) => {
     const of = before.train.stages[edit.at];
-    return `${named(before, edit.at)}: ${inputSays(of ? stageInputs(of) : [], edit.key, edit.text)}`;
+    return `${named(before, edit.at)}: ${inputLabel(of ? stageInputs(of) : [], edit.key, edit.text)}`;
   },
 };

@@ -46,7 +46,7 @@ const nut = outputPlay('Nut backlash', 'end to end along the screw, as a dial ga
 export const screw: OutputKind<Screw> = {
   kind: 'screw',
   title: 'Screw',
-  says: 'a carriage on a lead screw',
+  message: 'a carriage on a lead screw',
   inputs: [mm('leadMm', 'Lead', '2', 'travel for one turn: pitch times starts'), nut],
   play: 'unknown',
   travel: (o) => piValue(exactly(o.leadMm)),
@@ -58,7 +58,7 @@ export const screw: OutputKind<Screw> = {
 export const beltDrive: OutputKind<BeltDrive> = {
   kind: 'beltDrive',
   title: 'Belt carriage',
-  says: 'a carriage on a toothed belt',
+  message: 'a carriage on a toothed belt',
   inputs: [teeth, mm('pitchMm', 'Pitch', '2', 'from tooth to tooth along the belt')],
   play: 'none',
   travel: (o) => piValue(mul(rational(o.teeth), exactly(o.pitchMm))),
@@ -70,7 +70,7 @@ export const beltDrive: OutputKind<BeltDrive> = {
 export const rack: OutputKind<Rack> = {
   kind: 'rack',
   title: 'Rack',
-  says: 'a pinion along a rack',
+  message: 'a pinion along a rack',
   inputs: [
     { ...teeth, label: 'Pinion' },
     mm('moduleMm', 'Module', '1', 'pitch diameter over teeth'),
@@ -86,7 +86,7 @@ export const rack: OutputKind<Rack> = {
 export const drum: OutputKind<Drum> = {
   kind: 'drum',
   title: 'Cord drum',
-  says: 'a cord wound on a drum',
+  message: 'a cord wound on a drum',
   inputs: [
     mm('diameterMm', 'Drum', '30', 'of the drum itself'),
     mm('cordMm', 'Cord', '1', 'thickness of the cord; it winds at its middle'),

@@ -28,7 +28,7 @@ export const outputPlay = (label: string, hint: string): InputSpec => ({
 export interface OutputKind<D extends OutputData> {
   readonly kind: D['kind'];
   readonly title: string;
-  readonly says: string;
+  readonly message: string;
   readonly inputs: readonly InputSpec[];
   /** travel for one turn of the last shaft, mm, π kept as a symbol; null for what only turns */
   readonly travel: (output: D) => PiValue | null;

@@ -7,7 +7,7 @@ export interface Rotary extends OutputData {
 export const rotary: OutputKind<Rotary> = {
   kind: 'rotary',
   title: 'Table',
-  says: 'a table, a dial or an arbor that turns',
+  message: 'a table, a dial or an arbor that turns',
   inputs: [],
   travel: () => null,
   play: 'none',

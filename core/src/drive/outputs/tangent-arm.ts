@@ -20,7 +20,7 @@ export interface TangentArm extends OutputData {
 export const tangentArm: OutputKind<TangentArm> = {
   kind: 'tangentArm',
   title: 'Tangent arm',
-  says: 'a screw that opens a hinge, as in a barn door',
+  message: 'a screw that opens a hinge, as in a barn door',
   inputs: [
     { type: 'exact', key: 'leadMm', label: 'Lead', unit: 'mm', default: '1', hint: 'travel for one turn' },
     {

@@ -34,7 +34,7 @@ export const crank: SourceKind<Crank> = {
   kind: 'crank',
   title: 'Hand crank',
   short: 'crank',
-  says: 'a crank or a knob with a dial',
+  message: 'a crank or a knob with a dial',
   inputs: [
     {
       type: 'count',

@@ -19,7 +19,7 @@ export const encoderMotor: SourceKind<EncoderMotor> = {
   kind: 'encoderMotor',
   title: 'Motor with encoder',
   short: 'motor',
-  says: 'a DC motor that goes to a count',
+  message: 'a DC motor that goes to a count',
   inputs: [
     { type: 'count', key: 'lines', label: 'Lines', unit: 'a turn', min: 1, max: 1_000_000, default: 600 },
     {

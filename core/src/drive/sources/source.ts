@@ -20,7 +20,7 @@ export interface SourceKind<D extends SourceData> {
   readonly title: string;
   /** the same in a word, lower case, for shafts and sentences */
   readonly short: string;
-  readonly says: string;
+  readonly message: string;
   readonly inputs: readonly InputSpec[];
   /** what its steps are called: one, and what it has none of */
   readonly step: string;
@@ -41,5 +41,5 @@ export interface SourceKind<D extends SourceData> {
   readonly facts: (source: D, reduction: Rational) => readonly string[];
   readonly glyph: SourceGlyph;
   /** stands on its card until it was read. (handbook: cautions) */
-  readonly caution?: { readonly id: string; readonly says: string };
+  readonly caution?: { readonly id: string; readonly message: string };
 }

@@ -14,7 +14,7 @@ describe('sources', () => {
       const of = sourceKindOf({ kind });
       const source = { kind, ...defaultsOf(of.inputs), modes: [1, 16], mode: 16 } as unknown as Source;
       expect(of.speed(source).rpm.n > 0n).toBe(true);
-      expect(of.says.length).toBeGreaterThan(10);
+      expect(of.message.length).toBeGreaterThan(10);
       const steps = of.fullSteps(source);
       const parts = of.parts(source).reduce((n, p) => n * Number(p.factor.n), 1);
       expect(parts).toBe(steps === null ? 1 : steps * of.mode(source));
@@ -38,7 +38,7 @@ describe('sources', () => {
     expect(toText(runningSeconds(spring))).toBe('10800');
     expect(facts(spring)).toContain('Runs 3 hours on one winding');
     expect(sourceKindOf(spring).fullSteps(spring)).toBeNull();
-    expect(sourceKindOf(spring).caution?.says).toContain('qualified person');
+    expect(sourceKindOf(spring).caution?.message).toContain('qualified person');
   });
 
   test('a crank for travel and a knob for feel, side by side', () => {

@@ -18,7 +18,7 @@ export const spring: SourceKind<Spring> = {
   kind: 'spring',
   title: 'Spring barrel',
   short: 'barrel',
-  says: 'runs by itself for a while at a governed speed; has no steps',
+  message: 'runs by itself for a while at a governed speed; has no steps',
   inputs: [
     {
       type: 'exact',
@@ -52,6 +52,7 @@ export const spring: SourceKind<Spring> = {
   glyph: 'spring',
   caution: {
     id: 'spring',
-    says: 'A wound spring can break fingers: let it down before the barrel is opened, keep hold of the spring, wear eye protection. Local rules and a qualified person come first.',
+    message:
+      'A wound spring can break fingers: let it down before the barrel is opened, keep hold of the spring, wear eye protection. Local rules and a qualified person come first.',
   },
 };

@@ -27,7 +27,7 @@ export const stepper: SourceKind<Stepper> = {
   kind: 'stepper',
   title: 'Stepper motor',
   short: 'motor',
-  says: 'moves by whole steps; the driver divides each into microsteps',
+  message: 'moves by whole steps; the driver divides each into microsteps',
   inputs: [
     {
       type: 'count',

@@ -16,7 +16,7 @@ export const synchronous: SourceKind<Synchronous> = {
   kind: 'synchronous',
   title: 'Synchronous motor',
   short: 'motor',
-  says: 'turns with the mains; has no steps',
+  message: 'turns with the mains; has no steps',
   inputs: [
     { type: 'exact', key: 'hz', label: 'Mains', unit: 'Hz', default: '50' },
     { type: 'count', key: 'poles', label: 'Poles', min: 2, max: 1000, default: 12 },

@@ -12,7 +12,7 @@ export const belt: StageKind<Belt> = {
   kind: 'belt',
   title: 'Toothed belt',
   short: 'belt',
-  says: 'two pulleys or sprockets; no play, same way round',
+  message: 'two pulleys or sprockets; no play, same way round',
   inputs: [
     teeth('z1', 'Driver', 6, 20),
     teeth('z2', 'Driven', 6, 60),

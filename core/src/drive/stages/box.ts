@@ -5,7 +5,7 @@ import {
   isNegative,
   ONE,
   rational,
-  refused,
+  error,
   sub,
   toNumber,
   toText,
@@ -37,7 +37,7 @@ export const box: StageKind<Box> = {
   kind: 'box',
   title: 'Packaged box',
   short: 'box',
-  says: 'a bought gearbox, by its teeth or by its label',
+  message: 'a bought gearbox, by its teeth or by its label',
   inputs: [
     {
       type: 'pairs',
@@ -63,7 +63,7 @@ export const box: StageKind<Box> = {
   ],
   fresh: { ratio: '64', provenance: 'nominal' },
   refuse: (s) =>
-    s.pairs === undefined && s.ratio === undefined ? refused('noRatio', '', { path: 'pairs' }).refusal : null,
+    s.pairs === undefined && s.ratio === undefined ? error('noRatio', '', { path: 'pairs' }).refusal : null,
   reduction,
   parts: (s): readonly Part[] =>
     s.pairs

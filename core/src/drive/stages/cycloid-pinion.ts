@@ -13,7 +13,7 @@ export const cycloidPinion: StageKind<CycloidPinion> = {
   kind: 'cycloidPinion',
   title: 'Cycloid pinion',
   short: 'cycloid pinion',
-  says: 'one lobe drives a lobed wheel: a worm’s ratio on parallel shafts',
+  message: 'one lobe drives a lobed wheel: a worm’s ratio on parallel shafts',
   inputs: [
     lobes('lobes', 'Lobes', 30),
     size('moduleMm', 'Module', 2, 'pitch diameter of the wheel over its lobes, for the drawing'),

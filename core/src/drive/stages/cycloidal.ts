@@ -1,4 +1,4 @@
-import { abs, rational, refused, type Rational } from '../../numbers/index.ts';
+import { abs, rational, error, type Rational } from '../../numbers/index.ts';
 import type { SetMember } from '../shape.ts';
 import { choice, lobes, size } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
@@ -22,7 +22,7 @@ export const cycloidal: StageKind<Cycloidal> = {
   kind: 'cycloidal',
   title: 'Cycloidal drive',
   short: 'cycloidal',
-  says: 'a lobed disc rolling in pins; compact, little play',
+  message: 'a lobed disc rolling in pins; compact, little play',
   inputs: [
     lobes('lobes', 'Lobes', 19),
     lobes('pins', 'Pins', 20),
@@ -37,8 +37,7 @@ export const cycloidal: StageKind<Cycloidal> = {
     ),
     { ...size('pitchMm', 'Pin pitch', 5, 'from pin to pin around the circle, for the drawing'), more: true },
   ],
-  refuse: (s) =>
-    s.lobes === s.pins ? refused('asManyPins', String(s.lobes), { path: 'pins' }).refusal : null,
+  refuse: (s) => (s.lobes === s.pins ? error('asManyPins', String(s.lobes), { path: 'pins' }).refusal : null),
   reduction,
   parts: (s) => [{ label: 'Cycloidal', factor: abs(reduction(s)) }],
   origin: () => COUNTED,

@@ -29,7 +29,7 @@ export const friction: StageKind<Friction> = {
   kind: 'friction',
   title: 'Friction drive',
   short: 'friction',
-  says: 'a round belt or two rims; no teeth, and it slips',
+  message: 'a round belt or two rims; no teeth, and it slips',
   inputs: [
     diameter('d1', 'Driver', '20'),
     diameter('d2', 'Driven', '60'),

@@ -16,7 +16,7 @@ export const geneva: StageKind<Geneva> = {
   kind: 'geneva',
   title: 'Geneva',
   short: 'Geneva',
-  says: 'steps by one slot a turn and locks itself in between',
+  message: 'steps by one slot a turn and locks itself in between',
   inputs: [
     count('slots', 'Slots', 3, 60, 6),
     { ...size('centreMm', 'Centres', 40, 'from shaft to shaft, for the drawing'), max: 1000 },

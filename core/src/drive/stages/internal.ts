@@ -1,4 +1,4 @@
-import { refused } from '../../numbers/index.ts';
+import { error } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
 import { huntingFacts, tooClose, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
@@ -13,14 +13,14 @@ export const internal: StageKind<Internal> = {
   kind: 'internal',
   title: 'Internal pair',
   short: 'ring pair',
-  says: 'a wheel inside a ring; turns the same way',
+  message: 'a wheel inside a ring; turns the same way',
   inputs: [
     teeth('z1', 'Driver', 4, 16),
     teeth('z2', 'Driven', 4, 80),
     size('moduleMm', 'Module', 1, 'pitch diameter over teeth, for the drawing'),
   ],
   refuse: (s) =>
-    s.z1 === s.z2 ? refused('sameTeeth', String(s.z1), { path: 'z2', limit: String(s.z2) }).refusal : null,
+    s.z1 === s.z2 ? error('sameTeeth', String(s.z1), { path: 'z2', limit: String(s.z2) }).refusal : null,
   reduction: (s) => pairReduction(s, false),
   parts: (s) => pairParts('Inner', s),
   origin: () => COUNTED,

@@ -9,7 +9,7 @@ export interface Pair {
 }
 
 /** Most teeth on one wheel: beyond this a count is a slip of the pen. */
-const MOST_TEETH = 10_000;
+const MAX_TEETH = 10_000;
 
 export const teeth = (
   key: string,
@@ -22,7 +22,7 @@ export const teeth = (
   label,
   unit: 'teeth',
   min,
-  max: MOST_TEETH,
+  max: MAX_TEETH,
   default: standard,
   wheel: true,
 });

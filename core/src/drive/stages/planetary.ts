@@ -1,4 +1,4 @@
-import { abs, div, neg, rational, refused, type Rational } from '../../numbers/index.ts';
+import { abs, div, neg, rational, error, type Rational } from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
 import { choice, count, size, teeth } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
@@ -38,7 +38,7 @@ export const planetary: StageKind<Planetary> = {
   kind: 'planetary',
   title: 'Planetary set',
   short: 'planetary',
-  says: 'sun, planets and ring on one axis; strong and short',
+  message: 'sun, planets and ring on one axis; strong and short',
   inputs: [
     teeth('sun', 'Sun', 6, 12),
     teeth('ring', 'Ring', 12, 48),
@@ -50,10 +50,9 @@ export const planetary: StageKind<Planetary> = {
   ],
   refuse: (s) => {
     if (s.ring < s.sun + 2)
-      return refused('ringTooSmall', String(s.ring), { path: 'ring', limit: String(s.sun) }).refusal;
-    if (s.fixed === s.in || s.fixed === s.out)
-      return refused('sameMember', s.fixed, { path: 'fixed' }).refusal;
-    return s.in === s.out ? refused('sameMember', s.in, { path: 'in' }).refusal : null;
+      return error('ringTooSmall', String(s.ring), { path: 'ring', limit: String(s.sun) }).refusal;
+    if (s.fixed === s.in || s.fixed === s.out) return error('sameMember', s.fixed, { path: 'fixed' }).refusal;
+    return s.in === s.out ? error('sameMember', s.in, { path: 'in' }).refusal : null;
   },
   settle: (after, before, key) => {
     const other = ROLES.find((r) => r !== key && after[r] === after[key as 'fixed']);

@@ -19,7 +19,7 @@ export const ratio: StageKind<Ratio> = {
   kind: 'ratio',
   title: 'Plain ratio',
   short: 'ratio',
-  says: 'anything else, as turns in for one turn out',
+  message: 'anything else, as turns in for one turn out',
   inputs: [
     { type: 'ratio', key: 'value', label: 'Ratio', default: '5', hint: '5:1, 20:76, 76/20 or 13.7272' },
     choice('provenance', 'Known by', knownBy, { optional: true }),

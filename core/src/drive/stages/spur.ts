@@ -12,7 +12,7 @@ export const spur: StageKind<Spur> = {
   kind: 'spur',
   title: 'Spur pair',
   short: 'spur pair',
-  says: 'two wheels side by side; turns the other way',
+  message: 'two wheels side by side; turns the other way',
   inputs: [
     teeth('z1', 'Driver', 4, 20),
     teeth('z2', 'Driven', 4, 60),

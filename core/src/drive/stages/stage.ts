@@ -60,7 +60,7 @@ export interface StageKind<D extends StageData> {
   /** the same in a word or two, lower case, for shafts and sentences */
   readonly short: string;
   /** when one would choose it, in one line */
-  readonly says: string;
+  readonly message: string;
   readonly inputs: readonly InputSpec[];
   /** what a new one has beside the defaults of what must be there */
   readonly fresh?: Readonly<Record<string, InputValue>>;

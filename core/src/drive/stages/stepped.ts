@@ -8,7 +8,7 @@ import {
   mul,
   ONE,
   rational,
-  refused,
+  error,
   sub,
   toNumber,
   toText,
@@ -79,7 +79,7 @@ export const stepped: StageKind<Stepped> = {
   kind: 'stepped',
   title: 'Stepped planets',
   short: 'stepped',
-  says: 'a differential: counts that differ by one give great reductions',
+  message: 'a differential: counts that differ by one give great reductions',
   inputs: [
     teeth('fixed', 'Held, A', 6, 40),
     teeth('out', 'Output, B', 6, 39),
@@ -97,9 +97,9 @@ export const stepped: StageKind<Stepped> = {
     },
   ],
   refuse: (s) => {
-    if (isZero(share(s))) return refused('standsStill', '', { path: 'out' }).refusal;
+    if (isZero(share(s))) return error('standsStill', '', { path: 'out' }).refusal;
     return s.sun !== undefined && s.meshFixed !== 'inner'
-      ? refused('sunOutside', '', { path: 'sun' }).refusal
+      ? error('sunOutside', '', { path: 'sun' }).refusal
       : null;
   },
   reduction,

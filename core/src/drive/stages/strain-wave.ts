@@ -1,4 +1,4 @@
-import { abs, rational, refused, type Rational } from '../../numbers/index.ts';
+import { abs, rational, error, type Rational } from '../../numbers/index.ts';
 import type { SetMember } from '../shape.ts';
 import { choice, size, teeth } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
@@ -21,7 +21,7 @@ export const strainWave: StageKind<StrainWave> = {
   kind: 'strainWave',
   title: 'Strain wave',
   short: 'strain wave',
-  says: 'a flexible ring pushed round by a wave; great ratio, hardly any play',
+  message: 'a flexible ring pushed round by a wave; great ratio, hardly any play',
   inputs: [
     teeth('flex', 'Flexible', 20, 200),
     teeth('rigid', 'Rigid', 20, 202),
@@ -38,7 +38,7 @@ export const strainWave: StageKind<StrainWave> = {
   ],
   refuse: (s) =>
     s.rigid <= s.flex
-      ? refused('rigidTooSmall', String(s.rigid), { path: 'rigid', limit: String(s.flex) }).refusal
+      ? error('rigidTooSmall', String(s.rigid), { path: 'rigid', limit: String(s.flex) }).refusal
       : null,
   reduction,
   parts: (s) => [{ label: 'Strain wave', factor: abs(reduction(s)) }],

@@ -17,7 +17,7 @@ export const worm: StageKind<Worm> = {
   kind: 'worm',
   title: 'Worm',
   short: 'worm',
-  says: 'a great reduction in one mesh; holds by itself when its thread is shallow',
+  message: 'a great reduction in one mesh; holds by itself when its thread is shallow',
   inputs: [
     { type: 'count', key: 'starts', label: 'Starts', min: 1, max: 20, default: 1 },
     teeth('wheel', 'Wheel', 8, 60),
@@ -50,7 +50,7 @@ export const worm: StageKind<Worm> = {
   label: (s) => `${s.starts} : ${s.wheel}`,
   facts: (s) => [
     `One turn of the worm moves the wheel by ${s.starts === 1 ? 'one tooth' : `${s.starts} teeth`} of ${s.wheel}; ${s.hand ?? 'right'} hand.`,
-    holdSays(s),
+    holdMessage(s),
   ],
   play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.wheel) },
 };
@@ -70,7 +70,7 @@ const leadTangent = ({ starts, moduleMm, wormDiameterMm }: Worm): number =>
 export const wormHolds = (s: Worm, friction: number = FRICTION.dry): boolean =>
   friction >= leadTangent(s) * Math.cos(PRESSURE_ANGLE);
 
-function holdSays(s: Worm): string {
+function holdMessage(s: Worm): string {
   const lead = `Lead angle ${((Math.atan(leadTangent(s)) * 180) / Math.PI).toFixed(1)}°`;
   if (wormHolds(s, FRICTION.oiled)) return `${lead}: it holds by itself, oiled too.`;
   return wormHolds(s)

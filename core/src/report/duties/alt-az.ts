@@ -92,7 +92,7 @@ export function altAzReport(drive: Drive, k: Kinematics): DutyReport | null {
             ),
           ]),
     ],
-    says:
+    message:
       sets === 0
         ? ['The star stands below the horizon at this hour angle.']
         : sets < hours
@@ -144,7 +144,7 @@ function chart(way: readonly PathPoint[], most: number): DutyChart {
       { name: 'altitude', points: points('altitude'), look: 'second' },
       { name: 'field rotation', points: points('turning'), look: 'limit' },
     ],
-    says: `The azimuth axis needs ${perSecond(least)} to ${perSecond(most)} ″/s.`,
+    message: `The azimuth axis needs ${perSecond(least)} to ${perSecond(most)} ″/s.`,
   };
 }
 

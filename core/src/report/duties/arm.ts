@@ -85,7 +85,7 @@ export function armReport(drive: Drive, k: Kinematics): DutyReport | null {
           text: [rpm.toFixed(5), { unit: 'rpm' }],
           from: [...base, worked('turns a second', '2πρ ÷ lead ÷ the time of one turn')],
         }),
-        stepsSays(drive, k, rpm / 60, doubt),
+        stepsMessage(drive, k, rpm / 60, doubt),
       ),
       ...wantedArm(output, arm, base),
       line(
@@ -119,7 +119,7 @@ export function armReport(drive: Drive, k: Kinematics): DutyReport | null {
         'of that at the start',
       ),
     ],
-    says: [
+    message: [
       output.geometry === 'curved'
         ? 'A curved rod keeps the rate at a steady speed; the others want the table.'
         : `Steps by the table leave at most ${angleText(left)}${left <= allowed ? ', within what is allowed' : ', more than is allowed: change the speed more often'}; the speed changes each minute.`,
@@ -156,7 +156,7 @@ function wantedArm(
 }
 
 /** Steps a second for so many turns of the screw a second, through the whole train before it. */
-function stepsSays(drive: Drive, k: Kinematics, turns: number, doubt: string): string {
+function stepsMessage(drive: Drive, k: Kinematics, turns: number, doubt: string): string {
   if (k.stepsPerTurn)
     return `${grouped((turns * toNumber(k.stepsPerTurn)).toFixed(4))} steps a second of the motor${doubt && ` ${doubt}`}`;
   if (k.speed.estimate || isZero(k.reduction)) return '';
@@ -186,7 +186,7 @@ function errorChart(arm: TurningArm, session: number, allowed: number, end: numb
       { name: `±${limitText(allowed)}`, points: flat(allowed), look: 'limit' },
       { name: '', points: flat(-allowed), look: 'limit' },
     ],
-    says: `${signedAngle(end)} after ${measured(session / 60)} min.`,
+    message: `${signedAngle(end)} after ${measured(session / 60)} min.`,
   };
 }
 

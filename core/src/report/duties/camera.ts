@@ -132,7 +132,7 @@ export function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateRe
         'all at their worst; the periodic errors of worm and wheels are not in it yet',
       ),
     ],
-    says: [
+    message: [
       ...(drift === null && !rate
         ? ['Ask for a rate to follow, and the trail with the drive is reckoned too.']
         : []),
@@ -162,7 +162,7 @@ export function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateRe
             look: 'limit' as const,
           },
         ],
-        says: `A trail of ${trail} px is reached after ${time(longest)} when all are at their worst.`,
+        message: `A trail of ${trail} px is reached after ${time(longest)} when all are at their worst.`,
       },
     ],
     table: null,

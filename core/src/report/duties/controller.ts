@@ -99,7 +99,7 @@ export function controllerReport(
     title: 'Controller',
     graded: short?.graded ?? null,
     lines,
-    says:
+    message:
       lines.length === 0
         ? ['Ask for a rate, a speed range or a sweep in the Job, and its budgets are told here.']
         : [],

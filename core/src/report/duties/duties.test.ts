@@ -27,7 +27,7 @@ describe('rates', () => {
       ['One interval, 15 583', '−42.5', '−2.30″', 'Misses by 12.5 ppm'],
     ]);
     expect(r.chosen!.how).toBe('spread');
-    expect(r.causes.map((c) => [c.figure.label, plainText(c.figure.text), c.says])).toEqual([
+    expect(r.causes.map((c) => [c.figure.label, plainText(c.figure.text), c.message])).toEqual([
       ['the clock’s tolerance', '±30.0 ppm', '1.62″ in an hour'],
       ['rounding to whole ticks', '0 ppm', ''],
     ]);
@@ -46,14 +46,17 @@ describe('rates', () => {
   test('even, too wide for the counter, no timer, no steps', () => {
     expect(rate(cradle({ rates: [{ kind: 'sun' }] })).graded).toEqual({ grade: 'even', word: 'Even' });
     const wide = rate(cradle({}, { bits: 12 }));
-    expect([wide.graded.word, wide.says[0]]).toEqual([
+    expect([wide.graded.word, wide.message[0]]).toEqual([
       'Over 12 bits',
       expect.stringContaining('coarser prescaler'),
     ]);
     const fast = rate(cradle({}, { tickHz: '1' }));
-    expect([fast.graded.word, fast.says[0]]).toEqual(['Too fast', expect.stringContaining('faster clock')]);
+    expect([fast.graded.word, fast.message[0]]).toEqual([
+      'Too fast',
+      expect.stringContaining('faster clock'),
+    ]);
     const none = rate(cradle({}, null));
-    expect([none.graded.word, none.timing, none.says.length]).toEqual(['No timer given', null, 1]);
+    expect([none.graded.word, none.timing, none.message.length]).toEqual(['No timer given', null, 1]);
   });
 
   test('a motor that runs by itself is off by its own speed', () => {
@@ -149,10 +152,10 @@ describe('camera, two axes, arm', () => {
       '30.27 min',
       '1.00000 rpm',
     ]);
-    expect(d.lines[0]!.says.replaceAll('\u2009', ' ')).toBe('1 279.9980 steps a second of the motor');
+    expect(d.lines[0]!.message.replaceAll('\u2009', ' ')).toBe('1 279.9980 steps a second of the motor');
     expect(text(barn({ sessionMinutes: 30 }).duties.arm, 'error')).toBe('+19.47″');
     expect(d.table!.rows).toHaveLength(40);
-    expect(d.says[0]).toMatch(/^Steps by the table leave at most 0\.0\d+″, within/);
+    expect(d.message[0]).toMatch(/^Steps by the table leave at most 0\.0\d+″, within/);
     expect(barn({ geometry: 'curved' }).duties.arm!.graded!.grade).toBe('passes');
   });
 });
@@ -170,13 +173,13 @@ describe('sweeps and spins', () => {
       job: { divisions: '', sweeps: [{ ...sweep, to: '60', frames: 25, easing: 'linear' }] },
     });
     expect(direct.duties.sweeps[0]!.graded!.word).toMatch(/^Ripple 4[34]/);
-    expect(direct.duties.sweeps[0]!.says[0]).toContain('times the reduction');
+    expect(direct.duties.sweeps[0]!.message[0]).toContain('times the reduction');
   });
   test('what breaks a schedule first', () => {
     const [d] = sweeps({ ...sweep, intervalSeconds: 2, exposureSeconds: 1.9, settleSeconds: 0.5 }).duties
       .sweeps;
     expect(d!.graded!.word).toMatch(/^Short by /);
-    expect(d!.says.join(' ')).toContain('exposure breaks it first');
+    expect(d!.message.join(' ')).toContain('exposure breaks it first');
   });
   test('two axes on one clock', () => {
     const timed = { ...sweep, intervalSeconds: 8 };
@@ -189,7 +192,7 @@ describe('sweeps and spins', () => {
     expect(r.purpose).toBe('sweeps two axes in 240 frames');
   });
   test('what cannot be swept says why', () => {
-    expect(sweeps({ ...sweep, unit: 'mm' }).duties.sweeps[0]!.says[0]).toContain('the sweep in degrees');
+    expect(sweeps({ ...sweep, unit: 'mm' }).duties.sweeps[0]!.message[0]).toContain('the sweep in degrees');
     expect(sweeps({ ...sweep, to: '0' }).duties.sweeps[0]!.graded!.word).toBe('Goes nowhere');
   });
   test('a table of intervals is compared with the memory', () => {
@@ -199,7 +202,7 @@ describe('sweeps and spins', () => {
     };
     const ramp = report(d).duties.ramp!;
     expect(ramp.lines.map((l) => l.graded!.grade)).toEqual(['passes', 'misses']);
-    expect(report({ ...d, timer: { tickHz: '250000' } }).duties.ramp!.says).toHaveLength(1);
+    expect(report({ ...d, timer: { tickHz: '250000' } }).duties.ramp!.message).toHaveLength(1);
   });
   test('spins and knobs', () => {
     const r = report(
@@ -241,9 +244,9 @@ describe('plates', () => {
       [87, 'Even by compound', '14 on 21 less 6 on 29', ''],
       [95, 'Even', '8 holes on 19', '9'],
     ]);
-    expect([p.fromTrain, p.says, p.chart.length]).toEqual([true, '18 on three plates', 399]);
+    expect([p.fromTrain, p.message, p.chart.length]).toEqual([true, '18 on three plates', 399]);
     expect(p.tally.circle + p.tally.compound + p.tally.none).toBe(399);
-    expect(p.freshSays).toEqual({
+    expect(p.freshMessage).toEqual({
       strong: 'Best new plate for 61',
       rest: 'One circle, never fewer; 63, 69, 77 and 87 are served already, by two circles.',
     });
@@ -301,7 +304,7 @@ describe('plates', () => {
   test('a plate of 26 on a head of 60', () => {
     const list = makingReport('60', 26, rational(40), 1);
     expect(list.table.rows[1]).toEqual(['1', '2', '110.769', '110 10/13']);
-    expect(list.says).toContain('repeat after 13 holes');
+    expect(list.message).toContain('repeat after 13 holes');
   });
 });
 

@@ -12,7 +12,7 @@ import { followsSay, rateReports } from './rates.ts';
 import type { RateReport } from './rate-way.ts';
 import { handKnobReport, spinReports } from './spins.ts';
 import { rampReport } from './ramp.ts';
-import { togetherSays } from './shot.ts';
+import { togetherMessage } from './shot.ts';
 import { sweepReports } from './sweeps.ts';
 
 /** Every duty besides dividing, each judged. */
@@ -67,7 +67,7 @@ export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
       return sweeps();
     },
     get together() {
-      return togetherSays(drive, k);
+      return togetherMessage(drive, k);
     },
     get ramp() {
       return ramp();

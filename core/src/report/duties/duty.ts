@@ -6,7 +6,7 @@ import { plainText, type Rich } from '../rich.ts';
 export interface DutyLine {
   readonly figure: Figure;
   readonly graded: Graded | null;
-  readonly says: string;
+  readonly message: string;
 }
 
 /** One line of a chart, points in its units. */
@@ -23,7 +23,7 @@ export interface DutyChart {
   readonly y: string;
   readonly series: readonly DutySeries[];
   /** what the picture shows, in words */
-  readonly says: string;
+  readonly message: string;
 }
 
 /** Rows of text under heads, as they are shown and as they are saved. */
@@ -39,7 +39,7 @@ export interface DutyReport {
   readonly title: string;
   readonly graded: Graded | null;
   readonly lines: readonly DutyLine[];
-  readonly says: readonly string[];
+  readonly message: readonly string[];
   readonly charts: readonly DutyChart[];
   readonly table: DutyTable | null;
 }
@@ -71,10 +71,10 @@ export const worked = (label: string, text: string | Rich, exact = false): Worki
   exact,
 });
 
-export const line = (figure: Figure, says = '', graded: Graded | null = null): DutyLine => ({
+export const line = (figure: Figure, message = '', graded: Graded | null = null): DutyLine => ({
   figure,
   graded,
-  says,
+  message,
 });
 
 /** The figures of a duty as a table, for one that has no other. */
@@ -86,6 +86,6 @@ export const figuresTable = (duty: DutyReport): DutyTable => ({
     plainText(l.figure.text),
     l.figure.value === null ? '' : String(l.figure.value),
     l.graded?.word ?? '',
-    l.says,
+    l.message,
   ]),
 });

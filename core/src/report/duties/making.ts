@@ -7,7 +7,7 @@ import type { DutyTable } from './duty.ts';
 export interface MakingReport {
   /** of the head it is made on */
   readonly worm: Rational;
-  readonly says: string;
+  readonly message: string;
   readonly table: DutyTable;
 }
 
@@ -18,7 +18,7 @@ export function makingReport(wormText: string, holes: number, used: Rational, re
   const { plateArcsec, workArcsec } = readingError(worm, used, read);
   return {
     worm,
-    says: `The degrees repeat after ${repeats} ${repeats === 1 ? 'hole' : 'holes'}. Read to ${measured(read)}°, a hole is out by at most ${measured(plateArcsec)}″, and the work by ${measured(workArcsec)}″. Add exactly, round only what you set.`,
+    message: `The degrees repeat after ${repeats} ${repeats === 1 ? 'hole' : 'holes'}. Read to ${measured(read)}°, a hole is out by at most ${measured(plateArcsec)}″, and the work by ${measured(workArcsec)}″. Add exactly, round only what you set.`,
     table: {
       title: `Crank for ${holes} holes`,
       head: ['hole', 'turns', 'and degrees', 'exactly'],

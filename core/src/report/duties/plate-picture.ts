@@ -10,7 +10,7 @@ export interface PlateHole {
 /** A plate seen from the crank: its circles, the holes of the move, where the sector arms stand. */
 export interface PlatePicture {
   readonly plate: number;
-  readonly says: string;
+  readonly message: string;
   readonly rings: readonly { readonly holes: number; readonly r: number; readonly used: boolean }[];
   readonly dots: readonly PlateHole[];
   /** of the arms, radians clockwise from the top; none where two circles are used */
@@ -48,7 +48,7 @@ export function platePicture(plates: PlateSet, move: SimpleMove | CompoundMove, 
   const [only] = moved;
   return {
     plate: move.plate,
-    says: `${circles[0] ?? ''} to ${circles.at(-1) ?? ''}`,
+    message: `${circles[0] ?? ''} to ${circles.at(-1) ?? ''}`,
     rings,
     dots,
     arms: moved.length === 1 ? armsOf(only!, before) : null,

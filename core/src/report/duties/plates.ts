@@ -64,18 +64,18 @@ export interface PlatesReport {
   readonly circles: string;
   readonly gears: string;
   readonly mostHoles: number;
-  readonly says: string;
+  readonly message: string;
   readonly rows: readonly PlateRow[];
   /** all of 2 to 400 */
   readonly chart: readonly PlateAnswer[];
   readonly tally: { readonly circle: number; readonly compound: number; readonly none: number };
   readonly fresh: NewPlates;
-  readonly freshSays: { readonly strong: string; readonly rest: string } | null;
+  readonly freshMessage: { readonly strong: string; readonly rest: string } | null;
   opened(divisions: number): OpenedPlate;
 }
 
 export const CHART_TO = 400;
-const MOST_HOLES = 100;
+const MAX_HOLES = 100;
 /** Ways of each kind that are listed. */
 const LISTED = 5;
 
@@ -85,7 +85,7 @@ export function platesReport(drive: Drive, k: Kinematics, wanted: readonly numbe
   if (!set) return null;
   const worm = wormOf(drive, k);
   const plates = set.plates;
-  const mostHoles = set.mostHoles ?? MOST_HOLES;
+  const mostHoles = set.mostHoles ?? MAX_HOLES;
   const answers = lazy(() => plateChart(worm, plates, wanted));
   const chart = lazy(() =>
     plateChart(
@@ -106,7 +106,7 @@ export function platesReport(drive: Drive, k: Kinematics, wanted: readonly numbe
     circles: platesText(plates),
     gears: (set.gears ?? []).join(' '),
     mostHoles,
-    says: `${circles} on ${counted(plates.length, 'plate')}`,
+    message: `${circles} on ${counted(plates.length, 'plate')}`,
     get rows() {
       return answers().map((a) => rowOf(a, worm, wheelsFor(a)));
     },
@@ -120,8 +120,8 @@ export function platesReport(drive: Drive, k: Kinematics, wanted: readonly numbe
     get fresh() {
       return fresh();
     },
-    get freshSays() {
-      return freshSays(answers(), fresh(), mostHoles);
+    get freshMessage() {
+      return freshMessage(answers(), fresh(), mostHoles);
     },
     opened: (divisions) => openedPlate(worm, plates, divisions, ratios()),
   };
@@ -170,11 +170,11 @@ function rowOf(a: PlateAnswer, worm: Rational, wheels: Differential | null): Pla
   }
 }
 
-function freshSays(
+function freshMessage(
   answers: readonly PlateAnswer[],
   fresh: NewPlates,
   mostHoles: number,
-): PlatesReport['freshSays'] {
+): PlatesReport['freshMessage'] {
   const open = answers.filter((a) => a.how === 'none').map((a) => grouped(String(a.divisions)));
   if (open.length === 0) return null;
   const beyond =

@@ -42,7 +42,7 @@ export function rampReport(drive: Drive): DutyReport | null {
       title: 'Tables of intervals',
       graded: { grade: 'misses', word: 'Too long' },
       lines: [],
-      says: [
+      message: [
         `A table up to ${measured(top)} steps/s at ${measured(accel)} steps/s² has ${grouped(String(longest))} intervals, ${grouped(String(longest * 2))} bytes or more: at most ${grouped(String(LONGEST_TABLE))} are made. Take a lower top speed, or more acceleration.`,
       ],
       charts: [],
@@ -87,7 +87,7 @@ export function rampReport(drive: Drive): DutyReport | null {
               },
       ),
     ),
-    says: memory === undefined ? ['Give the controller’s memory in the Train, and it is compared.'] : [],
+    message: memory === undefined ? ['Give the controller’s memory in the Train, and it is compared.'] : [],
     charts: [],
     get table() {
       return rows();

@@ -58,7 +58,7 @@ export function causeLines(
 }
 
 /** Which cause is the largest, and what would mend it. */
-export function largestSays(way: RateWay, timer: Timer | undefined, k: Kinematics): string {
+export function largestMessage(way: RateWay, timer: Timer | undefined, k: Kinematics): string {
   const largest = largestCause(way.causes);
   const missing = [
     ...(timer && timer.tolerancePpm === undefined ? ['the clock’s tolerance'] : []),

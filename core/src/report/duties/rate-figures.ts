@@ -27,7 +27,7 @@ import { fraction, grouped, measured, mixed, signed, timeText, whole } from '../
 import { stepsFigure } from '../train.ts';
 import { figureOf, worked, type DutyChart } from './duty.ts';
 import { CAUSES } from './rate-causes.ts';
-import { driftOver, driftText, ppmSays, type RateWay } from './rate-way.ts';
+import { driftOver, driftText, ppmMessage, type RateWay } from './rate-way.ts';
 
 interface Kept {
   readonly key: string;
@@ -168,7 +168,7 @@ export function sentences(
     );
   if (timing.fixed && !timing.even && Math.abs(ppm(timing.fixed.off)) > 1)
     out.push(
-      `One interval always would be off by ${ppmSays(timing.fixed.off)} ppm, ${measured(Math.abs(driftOver(timing.fixed.off, period, 3600)))}″ in an hour.`,
+      `One interval always would be off by ${ppmMessage(timing.fixed.off)} ppm, ${measured(Math.abs(driftOver(timing.fixed.off, period, 3600)))}″ in an hour.`,
     );
   return out;
 }
@@ -215,6 +215,6 @@ export function drawn(
             { name: '', points: straight(mul(clock, rational(-1))), look: 'limit' as const },
           ]),
     ],
-    says: `${chosen.title}: ${driftText(k, chosen.off, period, session * 60)} at its end${isZero(clock) ? '' : `, and the clock ±${driftText(k, clock, period, session * 60).replace('+', '')}`}.`,
+    message: `${chosen.title}: ${driftText(k, chosen.off, period, session * 60)} at its end${isZero(clock) ? '' : `, and the clock ±${driftText(k, clock, period, session * 60).replace('+', '')}`}.`,
   };
 }

@@ -39,7 +39,7 @@ export interface RateReport {
   /** each cause with what it does, the largest first, and the sentence that names it */
   readonly causes: readonly DutyLine[];
   readonly largest: string;
-  readonly says: readonly string[];
+  readonly message: readonly string[];
   readonly drift: DutyChart | null;
   /** the hinge that it opens; null for all other outputs */
   readonly arm: TurningArm | null;
@@ -47,7 +47,7 @@ export interface RateReport {
   readonly doubt: string;
 }
 
-export const ppmSays = (off: Rational): string => {
+export const ppmMessage = (off: Rational): string => {
   const value = ppm(off);
   return isZero(off) ? '0' : signed(measured(value), value);
 };

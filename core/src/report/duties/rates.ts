@@ -42,9 +42,9 @@ import { doubtful, doubtText } from '../doubt-words.ts';
 import type { Graded } from '../figure.ts';
 import { counted, grouped, measured, mixed, roughAngle, signed, whole } from '../text.ts';
 import type { Rich } from '../rich.ts';
-import { causeLines, largestSays } from './rate-causes.ts';
+import { causeLines, largestMessage } from './rate-causes.ts';
 import { drawn, figuresOf, sentences } from './rate-figures.ts';
-import { driftText, ppmSays, type RateReport, type RateWay } from './rate-way.ts';
+import { driftText, ppmMessage, type RateReport, type RateWay } from './rate-way.ts';
 
 /** A session when none is given, minutes. */
 const SESSION_MINUTES = 60;
@@ -65,16 +65,18 @@ export const rateReports = (drive: Drive, k: Kinematics): readonly RateReport[] 
   (drive.job.rates ?? []).map((rate, at) => rateReport(drive, k, rate, at));
 
 /** A reason why no interval keeps it, whatever the clock; null when there is none. */
-function impossible(k: Kinematics, rate: Rate): { readonly graded: Graded; readonly says: string } | null {
+function impossible(k: Kinematics, rate: Rate): { readonly graded: Graded; readonly message: string } | null {
   if (k.lock)
     return {
       graded: { grade: 'misses', word: 'Stands still' },
-      says: 'A Geneva does not keep a rate: the work stands still while it is locked, for most of each turn of its crank, and moves by jerks between.',
+      message:
+        'A Geneva does not keep a rate: the work stands still while it is locked, for most of each turn of its crank, and moves by jerks between.',
     };
   if (k.travel && ofSky(rate))
     return {
       graded: { grade: 'unknown', word: 'A screw is no sky' },
-      says: 'The sky turns, and this work travels: make the output a tangent arm, or write the time of one turn of the last shaft.',
+      message:
+        'The sky turns, and this work travels: make the output a tangent arm, or write the time of one turn of the last shaft.',
     };
   return null;
 }
@@ -111,8 +113,8 @@ function rateReport(drive: Drive, k: Kinematics, rate: Rate, at: number): RateRe
     graded: cannot?.graded ?? chosen?.graded ?? { grade: 'unknown', word: N ? 'No timer given' : 'Unknown' },
     figures: figuresOf(drive, k, { key, rate, period, timing, chosen }),
     causes: chosen ? causeLines(key, chosen.causes, period, k, asked.session) : [],
-    largest: chosen ? largestSays(chosen, timer, k) : '',
-    says: cannot ? [cannot.says] : sentences(timer, timing, period, N !== null),
+    largest: chosen ? largestMessage(chosen, timer, k) : '',
+    message: cannot ? [cannot.message] : sentences(timer, timing, period, N !== null),
     drift: chosen && drawn(ways, chosen, timer, period, key, k),
     arm,
     doubt: doubtText(doubt, 'ppm').replace(/^,? /, ''),
@@ -149,7 +151,7 @@ function wayOf(
     title,
     ticks,
     off,
-    ppm: ppmSays(off),
+    ppm: ppmMessage(off),
     fiveMinutes: driftText(k, off, period, 300),
     hour: driftText(k, off, period, 3600),
     day: signed(measured(secondsADay(off)), secondsADay(off)),

@@ -12,7 +12,7 @@ export const shotAxes = (drive: Drive, k: Kinematics): readonly ShotAxis[] =>
   });
 
 /** Several sweeps on one clock: the slowest move decides; null for fewer than two. */
-export function togetherSays(drive: Drive, k: Kinematics): string | null {
+export function togetherMessage(drive: Drive, k: Kinematics): string | null {
   const axes = shotAxes(drive, k);
   if (axes.length < 2) return null;
   const shot = planShot(axes, drive.timer);

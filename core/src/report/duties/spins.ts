@@ -121,7 +121,7 @@ export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] 
       title: `Speed range ${at + 1}`,
       graded: short?.graded ?? (judged ? doubtful({ grade: 'enough', word: 'Enough' }, doubt, 'ppm') : null),
       lines,
-      says: [
+      message: [
         ...(toNumber(exactly(spin.maxRpm)) < toNumber(exactly(spin.minRpm))
           ? ['The lower speed is above the upper one.']
           : []),
@@ -185,7 +185,7 @@ export function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
             ),
           ]),
     ],
-    says: [
+    message: [
       ...(doubt ? [`Turns and marks are right${doubt}.`] : []),
       ...(k.lock ? ['A Geneva jumps from rest to rest: between them the knob turns nothing.'] : []),
     ],

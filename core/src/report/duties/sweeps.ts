@@ -58,7 +58,7 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
     return {
       ...empty,
       graded: { grade: 'misses', word: 'Stands still' },
-      says: [
+      message: [
         'A Geneva does not keep a sweep: the work stands still while it is locked, for most of each turn of its crank, and jumps between.',
       ],
     };
@@ -66,7 +66,7 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
     return {
       ...empty,
       graded: { grade: 'unknown', word: 'Unknown' },
-      says: [
+      message: [
         sweep.unit === 'mm' && !k.travel
           ? 'The work turns: write the sweep in degrees or turns, or give the train a straight output.'
           : k.hinge
@@ -78,7 +78,7 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
     return {
       ...empty,
       graded: { grade: 'unknown', word: 'Goes nowhere' },
-      says: ['It ends where it begins.'],
+      message: ['It ends where it begins.'],
     };
   const plan = planSweep(sweep, steps);
   const schedule = scheduleOf(sweep, plan.most, drive.timer);
@@ -89,9 +89,9 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
     title,
     graded: doubtful(gradeOf(plan, schedule), own, 'ppm'),
     lines: [...lines(drive, k, sweep, key, plan), ...scheduleLines(sweep, key, schedule)],
-    says: [
+    message: [
       ...sentences(sweep, plan, k),
-      ...(schedule ? scheduleSays(schedule) : []),
+      ...(schedule ? scheduleMessage(schedule) : []),
       ...(isSure(own) ? [] : [`It ends where it should${doubtText(own, 'ppm')}.`]),
     ],
     charts: [chart(sweep, key, plan)],
@@ -216,7 +216,7 @@ function scheduleLines(sweep: Sweep, key: string, schedule: Schedule | null): re
   ];
 }
 
-function scheduleSays(schedule: Schedule): readonly string[] {
+function scheduleMessage(schedule: Schedule): readonly string[] {
   if (schedule.slack >= 0) return [];
   const others = schedule.parts.filter((p) => p.id !== schedule.longest && p.seconds > 0);
   return [
@@ -268,7 +268,7 @@ function chart(sweep: Sweep, key: string, plan: SweepPlan): DutyChart {
         look: 'limit',
       },
     ],
-    says: `${plan.least} to ${plan.most} microsteps a frame.`,
+    message: `${plan.least} to ${plan.most} microsteps a frame.`,
   };
 }
 

@@ -1,4 +1,4 @@
-import { taken } from '../../numbers/index.ts';
+import { ok } from '../../numbers/index.ts';
 import { readModes, type Source } from '../../drive/index.ts';
 import { textInput, type PartCell, type PartData, type PartKind } from '../part.ts';
 
@@ -13,7 +13,7 @@ const modes: PartCell<DriverPart> = {
   show: (p) => p.modes,
   read: (text) => {
     const read = readModes(text);
-    return read.ok ? taken({ modes: read.value.join(', ') }) : read;
+    return read.ok ? ok({ modes: read.value.join(', ') }) : read;
   },
 };
 
@@ -38,7 +38,7 @@ export const driver: PartKind<DriverPart> = {
   label: () => 'driver',
   refuse: (p) => {
     const read = readModes(p.modes ?? '');
-    return read.ok ? taken(null) : { ok: false, refusal: { ...read.refusal, path: 'modes' } };
+    return read.ok ? ok(null) : { ok: false, refusal: { ...read.refusal, path: 'modes' } };
   },
   source,
 };

@@ -1,4 +1,4 @@
-import { readCount, refused, taken, type Result } from '../../numbers/index.ts';
+import { readCount, error, ok, type Result } from '../../numbers/index.ts';
 import { kindOf, type Stage } from '../../drive/index.ts';
 import {
   boreInput,
@@ -28,10 +28,10 @@ const both: PartCell<PlanetaryPart> = {
   show: (p) => `${p.sun}:${p.ring}`,
   read: (text): Result<{ readonly sun: number; readonly ring: number }> => {
     const [sun, ring, more] = text.split(':');
-    if (ring === undefined || more !== undefined) return refused('notTwo', text.trim(), { example: '12:60' });
+    if (ring === undefined || more !== undefined) return error('notTwo', text.trim(), { example: '12:60' });
     const limits = { min: 4, max: 2000, unit: 'teeth', example: '12:60' };
     const [s, r] = [readCount(sun!, limits), readCount(ring, limits)];
-    return !s.ok ? s : !r.ok ? r : taken({ sun: s.value, ring: r.value });
+    return !s.ok ? s : !r.ok ? r : ok({ sun: s.value, ring: r.value });
   },
 };
 
@@ -63,7 +63,7 @@ export const planetaryPart: PartKind<PlanetaryPart> = {
   refuse: (p) => {
     const whole = stage(p);
     const refusal = kindOf(whole).refuse?.(whole);
-    return refusal ? { ok: false, refusal } : taken(null);
+    return refusal ? { ok: false, refusal } : ok(null);
   },
   stage,
 };

@@ -1,4 +1,4 @@
-import { readDivisions, refused, taken, type Result } from '../../numbers/index.ts';
+import { readDivisions, error, ok, type Result } from '../../numbers/index.ts';
 import { boreInput, cellOf, textInput, type PartCell, type PartData, type PartKind } from '../part.ts';
 
 export interface PlatePart extends PartData {
@@ -13,8 +13,8 @@ const bore = boreInput();
 const readCircles = (text: string): Result<{ readonly circles: string }> => {
   const read = readDivisions(text);
   if (!read.ok) return read;
-  if (read.value.length === 0) return refused('empty', '', { example: '15, 16, 17' });
-  return taken({ circles: [...read.value].sort((a, b) => a - b).join(', ') });
+  if (read.value.length === 0) return error('empty', '', { example: '15, 16, 17' });
+  return ok({ circles: [...read.value].sort((a, b) => a - b).join(', ') });
 };
 
 const circles: PartCell<PlatePart> = { label: 'Circles', show: (p) => p.circles, read: readCircles };
@@ -29,6 +29,6 @@ export const plate: PartKind<PlatePart> = {
   label: (p) => `plate ${p.circles.split(',')[0] ?? ''}–${p.circles.split(',').at(-1)?.trim() ?? ''}`,
   refuse: (p) => {
     const read = readCircles(p.circles ?? '');
-    return read.ok ? taken(null) : { ok: false, refusal: { ...read.refusal, path: 'circles' } };
+    return read.ok ? ok(null) : { ok: false, refusal: { ...read.refusal, path: 'circles' } };
   },
 };

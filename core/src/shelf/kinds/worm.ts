@@ -1,4 +1,4 @@
-import { readCount, refused, taken, type Result } from '../../numbers/index.ts';
+import { readCount, error, ok, type Result } from '../../numbers/index.ts';
 import {
   boreInput,
   cellOf,
@@ -28,12 +28,12 @@ const both: PartCell<WormPart> = {
   read: (text): Result<{ readonly starts: number; readonly wheel: number }> => {
     const sides = text.split(':');
     if (sides.length > 2 || /[÷/x×]/.test(text))
-      return refused('notTwo', text.trim(), { example: '1:50, or 50 for the wheel alone' });
+      return error('notTwo', text.trim(), { example: '1:50, or 50 for the wheel alone' });
     const [starts, teeth] = sides.length === 2 ? sides : ['1', sides[0]];
     const k = readCount(starts, { min: 1, max: 20, unit: 'starts', example: '1' });
     if (!k.ok) return k;
     const z = readCount(teeth!, { min: 8, max: 2000, unit: 'teeth', example: '1:50' });
-    return z.ok ? taken({ starts: k.value, wheel: z.value }) : z;
+    return z.ok ? ok({ starts: k.value, wheel: z.value }) : z;
   },
 };
 

@@ -8,7 +8,7 @@ import {
   mdiPrinterOutline,
   mdiTableLarge,
 } from '@mdi/js';
-import { MOST_ROWS, plainText, refusalSentence, type Refusal } from '@pendrix/core';
+import { MAX_ROWS, plainText, refusalSentence, type Refusal } from '@pendrix/core';
 import { useNotices } from '../../stores/notices.ts';
 import { useCopy } from '../../ui/copy.ts';
 import { save } from '../../ui/files.ts';
@@ -66,7 +66,7 @@ async function saveMoves(): Promise<void> {
   const { divisionsGcode } = await import('@pendrix/core/files/gcode');
   const text = divisionsGcode(report.value.drive, selected.value!);
   if (text.ok) save(`divide-${selected.value}.gcode`, text.value, 'text/plain');
-  else notices.tell({ says: refusalSentence(text.refusal), tone: 'bad' });
+  else notices.tell({ message: refusalSentence(text.refusal), tone: 'bad' });
 }
 const copyCsv = async (): Promise<void> =>
   copy(await csv(), 'The table, as CSV, is', 'Save it as CSV instead.');
@@ -110,9 +110,9 @@ const copyCsv = async (): Promise<void> =>
             :selected="selected"
             @choose="(d) => (chosen = d)"
           />
-          <div v-if="report.check.says" class="says">
+          <div v-if="report.check.message" class="says">
             <p>
-              <RichText :text="report.check.says" />
+              <RichText :text="report.check.message" />
               <span v-if="report.check.idle">{{ report.check.idle }}</span>
             </p>
             <v-btn :prepend-icon="mdiTableLarge" :to="{ name: 'train', params: { id } }"
@@ -139,7 +139,7 @@ const copyCsv = async (): Promise<void> =>
           <span class="q">error at the work</span>
           <span class="sp"></span>
           <v-btn
-            v-if="selected <= MOST_ROWS"
+            v-if="selected <= MAX_ROWS"
             variant="text"
             :prepend-icon="mdiPrinterOutline"
             :to="{ name: 'run', params: { id }, query: { count: selected } }"

@@ -80,7 +80,7 @@ async function saveMoves(): Promise<void> {
         :commit="setSize((n) => (radius = n), 5000, 'mm')"
       />
     </div>
-    <p class="quiet">{{ list.says }}</p>
+    <p class="quiet">{{ list.message }}</p>
     <div class="rows" tabindex="0" role="group" aria-label="Where the crank stands">
       <TextTable :table="list.table" :most="120" />
     </div>

@@ -81,7 +81,7 @@ const copyWorking = async (): Promise<void> => {
               :commit="set('wormRatio')"
             />
             <ReadField class="circles" label="Circles" :value="plates.circles" :commit="set('plates')" />
-            <span class="quiet count">{{ plates.says }}</span>
+            <span class="quiet count">{{ plates.message }}</span>
             <ReadField
               class="wanted"
               label="Wanted"
@@ -140,12 +140,12 @@ const copyWorking = async (): Promise<void> => {
               </tr>
             </tbody>
           </table>
-          <div v-if="plates.freshSays" class="warn fresh">
+          <div v-if="plates.freshMessage" class="warn fresh">
             <div>
               <p>
-                <b>{{ plates.freshSays.strong }}</b>
+                <b>{{ plates.freshMessage.strong }}</b>
               </p>
-              <p>{{ plates.freshSays.rest }}</p>
+              <p>{{ plates.freshMessage.rest }}</p>
               <p v-if="fresh" class="chips">
                 <span v-for="c in fresh.circles" :key="c.holes" class="chip"
                   ><b>{{ c.holes }}</b> serves {{ c.serves.join(', ') }}</span
@@ -185,7 +185,7 @@ const copyWorking = async (): Promise<void> => {
           <div class="beside">
             <p>
               <b>plate {{ opened.picture.plate + 1 }}</b
-              >{{ opened.picture.says }}
+              >{{ opened.picture.message }}
             </p>
             <p v-for="m in opened.picture.moves" :key="m.circle">
               <b class="big">{{ String(m.holes).replace('-', '−') }}</b>{{

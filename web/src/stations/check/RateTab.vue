@@ -122,10 +122,10 @@ function another(): void {
           <DutyChart v-if="shown.drift" :chart="shown.drift" />
           <section v-if="shown.causes.length > 0" class="block" aria-label="What puts the rate out">
             <h3>What puts it out</h3>
-            <DutyLines :duty="{ lines: shown.causes, says: [shown.largest] }" />
+            <DutyLines :duty="{ lines: shown.causes, message: [shown.largest] }" />
           </section>
-          <div v-if="shown.says.length > 0" class="block told">
-            <p v-for="s in shown.says" :key="s">{{ s }}</p>
+          <div v-if="shown.message.length > 0" class="block told">
+            <p v-for="s in shown.message" :key="s">{{ s }}</p>
           </div>
         </template>
       </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { refusalSentence, refused, type Refusal } from '@pendrix/core';
+import { refusalSentence, error, type Refusal } from '@pendrix/core';
 import { computed, ref } from 'vue';
 import { mdiCodeTags, mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
 import { DutyChart } from '../../ui/duty-chart.ts';
@@ -44,7 +44,7 @@ const setLetters = (text: string): Refusal | null => {
 };
 const setShutter = (text: string): Refusal | null => {
   if (text.trim() !== '' && !/^[A-Za-z][\w. ]{0,30}$/.test(text.trim()))
-    return refused('badValue', text, { example: 'M240' }).refusal;
+    return error('badValue', text, { example: 'M240' }).refusal;
   shutter.value = text;
   return null;
 };

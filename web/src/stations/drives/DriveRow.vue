@@ -8,8 +8,8 @@ import {
   mdiFileExportOutline,
   mdiPencilOutline,
 } from '@mdi/js';
-import { cellLabels, refusalSays, smallPicture, type Refusal, plainText } from '@pendrix/core';
-import type { DriveRecord } from '../../storage/storage.ts';
+import { cellLabels, refusalMessage, smallPicture, type Refusal, plainText } from '@pendrix/core';
+import type { DriveRecord } from '../../records/kinds.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import { reportOf } from '../../ui/open-drive.ts';
 import RichText from '../../ui/RichText.vue';
@@ -72,7 +72,7 @@ const focusSelf = (el: unknown): void => {
           @keydown.escape.stop="endRename(false)"
           @blur="endRename(true)"
         />
-        <span v-if="refusal" class="tone-misses" role="alert">{{ refusalSays(refusal).says }}</span>
+        <span v-if="refusal" class="tone-misses" role="alert">{{ refusalMessage(refusal).message }}</span>
       </form>
       <RouterLink v-else :to="{ name: 'job', params: { id: record.id } }"
         ><b>{{ record.drive.name }}</b
@@ -105,7 +105,7 @@ const focusSelf = (el: unknown): void => {
             type="button"
             class="icon-button"
             v-bind="props"
-            :aria-label="`What to do with ${record.drive.name}`"
+            :aria-label="`Actions for ${record.drive.name}`"
           >
             <v-icon :icon="mdiDotsVertical" size="18" />
           </button>

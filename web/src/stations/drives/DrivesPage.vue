@@ -1,82 +1,81 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useDropZone, useFileDialog } from '@vueuse/core';
+import { VDataTable, VDataTableVirtual } from 'vuetify/components';
 import { mdiFileDownloadOutline, mdiFileImportOutline, mdiLightbulbOutline, mdiPlus } from '@mdi/js';
-import { CELLS, cellLabels, counted, gradeWords, type Graded } from '@pendrix/core';
-import type { DriveRecord } from '../../storage/storage.ts';
+import { CELLS, cellLabels, counted } from '@pendrix/core';
+import type { DriveRecord } from '../../records/kinds.ts';
+import { useRecords } from '../../records/records.ts';
+import { useImporting } from '../../stores/importing.ts';
 import { useNotices } from '../../stores/notices.ts';
-import { useShelf } from '../../stores/shelf.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { demoDrives, demoParts, fileRefusal, readDriveFile, saveBackup, saveDrive } from '../../ui/files.ts';
+import { backUpAll } from '../../ui/backup.ts';
+import EmptyState from '../../ui/EmptyState.vue';
+import { readWorkshopFile, saveDrive } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
-import { reportOf } from '../../ui/open-drive.ts';
 import DriveRow from './DriveRow.vue';
+import RecordsApart from './RecordsApart.vue';
+import { useDemo } from './use-demo.ts';
+import { useJudged } from './use-judged.ts';
 
 /** All drives with their verdicts; new ones, demo ones, ones from files. */
 const workshop = useWorkshop();
-const shelf = useShelf();
+const records = useRecords();
 const notices = useNotices();
+const importing = useImporting();
 const router = useRouter();
 const page = ref<HTMLElement | null>(null);
 
 const drives = computed(() => workshop.drives);
-const worst = (r: DriveRecord): Graded['grade'] => reportOf(r.drive).verdict[1]?.graded?.grade ?? 'unknown';
-const tally = computed<readonly Graded[]>(() =>
-  (['even', 'evenMicrostep', 'rounded', 'misses', 'unknown'] as const).flatMap((grade) => {
-    const n = drives.value.filter((r) => worst(r) === grade).length;
-    return n > 0 ? [{ grade, word: `${n} ${gradeWords[grade]}` }] : [];
-  }),
-);
-const wanting = computed(() =>
-  drives.value.flatMap((r) => {
-    const says =
-      reportOf(r.drive).attention ??
-      reportOf(r.drive)
-        .marks(0)
-        .find((m) => m.mark === 'diamond')?.reason ??
-      null;
-    return says ? [{ id: r.id, name: r.drive.name, says }] : [];
-  }),
-);
-const standing = (r: DriveRecord): string => {
-  const run = workshop.runsOf(r.id).find((x) => !x.state.finished);
-  return run ? `gap ${run.state.gap} of ${run.state.plan.divisions}` : '';
-};
+const { tally, attention } = useJudged(() => workshop.drives);
+/** A longer list shows only the rows that are in view. */
+const MAX_WHOLE = 100;
+/** the long list measures its rows; the short one has no need to */
+const measured = (slot: object): VNodeRef | undefined => (slot as { readonly itemRef?: VNodeRef }).itemRef;
+const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
+/** where the runs of each drive stand */
+const standing = computed(() => {
+  const out = new Map<string, string>();
+  for (const run of workshop.runs.values()) {
+    if (run.state.finished || run.ended) continue;
+    const before = out.get(run.driveId);
+    out.set(
+      run.driveId,
+      before === undefined ? `gap ${run.state.gap} of ${run.state.plan.divisions}` : 'several runs',
+    );
+  }
+  return out;
+});
 
-function added(records: readonly DriveRecord[], what: string): void {
-  const undoAll = (): void => records.forEach((r) => workshop.undo({ id: r.id, whole: true }));
+const demo = useDemo();
+/** what stands here is the demo workshop, put in place at the first start */
+const demoInPlace = ref(false);
+watch(
+  () => records.ready,
+  async (ready) => {
+    if (ready) demoInPlace.value = await demo.openAtFirst();
+  },
+  { immediate: true },
+);
+function startEmpty(): void {
+  demoInPlace.value = false;
+  const { drive, part } = records.tables;
+  const step = records.change('start empty', [
+    ...[...drive.keys()].map((id) => ({ kind: 'drive', id, row: null }) as const),
+    ...[...part.keys()].map((id) => ({ kind: 'part', id, row: null }) as const),
+  ]);
   notices.tell({
-    says: `${what}: ${records
-      .map((r) => r.drive.name)
-      .slice(0, 5)
-      .join(', ')}.`,
+    message: 'The demo workshop is put away. "Open the demo workshop" brings it back.',
     tone: 'plain',
-    act: { label: 'Undo', do: undoAll },
+    act: { label: 'Undo', do: () => void records.undoStep(step.id) },
   });
 }
 
-async function openDemo(): Promise<void> {
-  const parts = await demoParts();
-  // what is on the shelf already stays as it is
-  const missing = parts.filter((p) => !shelf.byId.has(p.id));
-  if (missing.length > 0) shelf.take(missing, new Map(), 'the Lantern Hill shelf');
-  added(workshop.importDrives(await demoDrives()), 'The Lantern Hill workshop is here');
-}
-
 async function takeFiles(files: readonly File[]): Promise<void> {
-  for (const file of files) {
-    const read = await readDriveFile(file);
-    if (read.ok)
-      added(
-        workshop.importDrives(read.value),
-        `${counted(read.value.length, 'drive')} imported`.replace(/^./, (c) => c.toUpperCase()),
-      );
-    else notices.tell({ says: fileRefusal(file.name, read), tone: 'bad' });
-  }
+  for (const file of files) importing.takeRead(file.name, await readWorkshopFile(file));
 }
-
 const { open: chooseFile, onChange } = useFileDialog({ accept: '.json,application/json', reset: true });
 onChange((files) => void takeFiles([...(files ?? [])]));
 const { isOverDropZone } = useDropZone(page, { onDrop: (files) => void takeFiles(files ?? []) });
@@ -86,11 +85,13 @@ function makeNew(): void {
 }
 
 function remove(r: DriveRecord): void {
-  workshop.remove(r.id);
+  const step = workshop.remove(r.id);
+  if (!step) return;
+  const runs = step.changes.length - 1;
   notices.tell({
-    says: `${r.drive.name} is deleted.`,
+    message: `${r.drive.name} is deleted${runs > 0 ? `, with ${counted(runs, 'run')}` : ''}.`,
     tone: 'plain',
-    act: { label: 'Undo', do: () => void workshop.undo({ id: r.id, whole: true }) },
+    act: { label: 'Undo', do: () => void records.undoStep(step.id) },
   });
 }
 
@@ -103,75 +104,90 @@ const renamed = (r: DriveRecord) => (name: string) => {
 <template>
   <section ref="page" class="drives" :class="{ over: isOverDropZone }">
     <header class="top">
-      <b>{{
-        counted(drives.length, 'drive')
-          .replace('none', 'No')
-          .replace(/^./, (c) => c.toUpperCase())
-      }}</b>
+      <b>{{ upper(counted(drives.length, 'drive').replace('none', 'no')) }}</b>
       <GradeTag v-for="g in tally" :key="g.grade" :graded="g" />
-      <span class="sp"></span>
-      <v-btn :prepend-icon="mdiLightbulbOutline" @click="openDemo">Open the demo workshop</v-btn>
+      <v-spacer />
+      <v-btn v-if="!demoInPlace" :prepend-icon="mdiLightbulbOutline" @click="demo.open()"
+        >Open the demo workshop</v-btn
+      >
       <v-btn :prepend-icon="mdiFileImportOutline" @click="chooseFile()">Import a file</v-btn>
       <v-btn variant="flat" :prepend-icon="mdiPlus" @click="makeNew">New drive</v-btn>
     </header>
-    <div v-if="drives.length > 0" class="scroll list">
-      <table>
-        <thead>
-          <tr>
-            <th class="picture">Train, to scale within its line</th>
-            <th class="name">Drive</th>
-            <th v-for="cell in CELLS" :key="cell" class="cell">{{ cellLabels[cell] }}</th>
-            <th class="touched">Touched</th>
-          </tr>
-        </thead>
-        <tbody>
-          <DriveRow
-            v-for="r in drives"
-            :key="r.id"
-            :record="r"
-            :standing="standing(r)"
-            :rename="renamed(r)"
-            @duplicate="workshop.duplicate(r.id)"
-            @remove="remove(r)"
-            @export="saveDrive(r.drive)"
-          />
-        </tbody>
-      </table>
-    </div>
-    <div v-else class="empty">
-      <h2>A drive is a job and the train that does it</h2>
-      <p>
-        For example: wheels of 60, 73, 95 and 97 teeth, cut with a 200-step motor, a belt 20 : 76 and a worm 1
-        : 90. Pendrix shows which of them come out even, and why.
-      </p>
+    <p v-if="demoInPlace" class="first" role="status">
+      <v-icon :icon="mdiLightbulbOutline" size="20" /><span
+        ><b>This is the demo workshop of Lantern Hill</b>, to look around in and to bend. Open a drive, or
+        make your own.</span
+      >
+      <v-spacer />
+      <v-btn variant="text" @click="startEmpty">Start empty</v-btn>
+      <v-btn variant="text" @click="demoInPlace = false">Keep it</v-btn>
+    </p>
+    <RecordsApart />
+    <component
+      :is="drives.length > MAX_WHOLE ? VDataTableVirtual : VDataTable"
+      v-if="drives.length > 0"
+      class="list"
+      hide-default-footer
+      :items-per-page="-1"
+      fixed-header
+      :items="drives as DriveRecord[]"
+      :item-height="71"
+      item-value="id"
+    >
+      <template #headers>
+        <tr>
+          <th class="picture">Train, to scale within its line</th>
+          <th class="name">Drive</th>
+          <th v-for="cell in CELLS" :key="cell" class="cell">{{ cellLabels[cell] }}</th>
+          <th class="touched">Changed</th>
+        </tr>
+      </template>
+      <template #item="slot">
+        <DriveRow
+          :key="slot.item.id"
+          v-bind="measured(slot)"
+          :record="slot.item"
+          :standing="standing.get(slot.item.id) ?? ''"
+          :rename="renamed(slot.item)"
+          @duplicate="workshop.duplicate(slot.item.id)"
+          @remove="remove(slot.item)"
+          @export="saveDrive(slot.item.drive)"
+        />
+      </template>
+    </component>
+    <EmptyState
+      v-else
+      title="A drive is a job and the train that does it"
+      text="For example: wheels of 60, 73, 95 and 97 teeth, cut with a 200-step motor, a belt 20 : 76 and a worm 1 : 90. Pendrix shows which of them come out even, and why."
+    >
       <v-btn variant="flat" :prepend-icon="mdiPlus" @click="makeNew">Make the first drive</v-btn>
-    </div>
+    </EmptyState>
     <footer>
       <div class="drop">
         <v-icon :icon="mdiFileImportOutline" size="26" />
         <p>
-          <b>Drop a drive or a workshop here</b
-          ><span class="quiet">a file whose name ends in .pendrix.json</span>
+          <b>Drop a drive, a shelf or a workshop here</b
+          ><span class="quiet">a file whose name ends in .pendrix.json or .shelf.json</span>
         </p>
         <v-btn
           v-if="drives.length > 0"
           variant="text"
           :prepend-icon="mdiFileDownloadOutline"
-          @click="saveBackup(drives.map((r) => r.drive))"
+          @click="backUpAll()"
           >Back up all</v-btn
         >
       </div>
       <div class="wanting scroll">
-        <h3 v-if="wanting.length > 0" class="tone-rounded">
+        <h3 v-if="attention.length > 0" class="tone-rounded">
           <MarkIcon name="diamond" :size="11" />{{
-            counted(wanting.length, 'wants', 'want').replace(/^./, (c) => c.toUpperCase())
+            upper(counted(attention.length, 'drive needs', 'drives need'))
           }}
           attention
         </h3>
-        <h3 v-else class="quiet">Nothing wants attention</h3>
-        <RouterLink v-for="w in wanting" :key="w.id" :to="{ name: 'check', params: { id: w.id } }"
+        <h3 v-else class="quiet">Nothing needs attention</h3>
+        <RouterLink v-for="w in attention" :key="w.id" :to="{ name: 'check', params: { id: w.id } }"
           ><b>{{ w.name }}</b
-          ><span>{{ w.says }}</span></RouterLink
+          ><span>{{ w.why }}</span></RouterLink
         >
       </div>
     </footer>

@@ -52,7 +52,7 @@ async function onKey(e: KeyboardEvent): Promise<void> {
           <th :colspan="ticks ? 6 : 5" scope="rowgroup">
             <span class="line"
               ><b>{{ g.title }}</b
-              ><span class="says">{{ g.says }}</span
+              ><span class="says">{{ g.message }}</span
               ><em
                 ><v-icon :icon="g.state === 'proven' ? mdiCheckAll : mdiProgressClock" size="15" />{{
                   g.state
@@ -144,7 +144,7 @@ tr.head th {
   gap: 10px;
   line-height: 16px;
 }
-.line .says {
+.line .message {
   color: var(--p-quiet);
 }
 .line em {

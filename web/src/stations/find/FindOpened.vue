@@ -3,8 +3,8 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { mdiCheck, mdiClose, mdiContentDuplicate, mdiSigma } from '@mdi/js';
 import {
   compareReports,
-  creepSays,
-  foundSays,
+  creepMessage,
+  foundMessage,
   pairsText,
   smallPicture,
   type FindRow,
@@ -29,7 +29,7 @@ const finding = useFinding();
 
 const WIDTH = 319;
 const HEIGHT = 150;
-const MOST_OTHERS = 12;
+const MAX_OTHERS = 12;
 const drawing = computed(() => smallPicture(found.drive, WIDTH, HEIGHT, found.counts[0] ?? 0));
 const rows = computed(() => compareReports(present, found));
 const working = computed(() => [
@@ -37,7 +37,7 @@ const working = computed(() => [
   ...(found.verdict[2]?.figure?.working() ?? []),
 ]);
 const workingOpen = ref(false);
-const creep = computed(() => creepSays(row.row));
+const creep = computed(() => creepMessage(row.row));
 
 const others = shallowRef<readonly FoundRow[] | null>(null);
 const asking = ref(false);
@@ -53,7 +53,7 @@ watch(
 async function showOthers(): Promise<void> {
   const mine = ++asked;
   asking.value = true;
-  const all = await finding.others(row.row, MOST_OTHERS);
+  const all = await finding.others(row.row, MAX_OTHERS);
   if (mine !== asked) return;
   asking.value = false;
   others.value = all;
@@ -106,7 +106,8 @@ async function showOthers(): Promise<void> {
     </div>
     <footer>
       <p>
-        <b>{{ foundSays(row.row) }}.</b> {{ creep }}{{ row.idle ? ` It is the same ratio ${row.idle}.` : '' }}
+        <b>{{ foundMessage(row.row) }}.</b> {{ creep
+        }}{{ row.idle ? ` It is the same ratio ${row.idle}.` : '' }}
       </p>
       <div class="keys">
         <v-btn variant="flat" :prepend-icon="mdiCheck" @click="emit('use')">Use it</v-btn>

@@ -5,10 +5,10 @@ import { mdiCheckDecagramOutline, mdiFileDelimitedOutline, mdiReload } from '@md
 import {
   FIND_ORDERS,
   findReport,
-  foundSays,
+  foundMessage,
   foundTrain,
   fromShelf,
-  refusalSays,
+  refusalMessage,
   withFound,
   type FindOrder,
   type FindRow,
@@ -17,6 +17,7 @@ import {
 } from '@pendrix/core';
 import { useFinding } from '../../stores/finding.ts';
 import { useNotices } from '../../stores/notices.ts';
+import { useRecords } from '../../records/records.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -34,6 +35,7 @@ const { edit, id } = useOpenDrive();
 const present = useReport();
 const finding = useFinding();
 const shelf = useShelf();
+const records = useRecords();
 const workshop = useWorkshop();
 const notices = useNotices();
 const router = useRouter();
@@ -42,7 +44,7 @@ const all = ref(false);
 const order = ref<FindOrder>('best');
 const ORDERS = Object.entries(FIND_ORDERS).map(([value, title]) => ({ value, title }));
 
-const { settled } = useSettled(() => [present.value.drive, shelf.parts, shelf.ready] as const);
+const { settled } = useSettled(() => [present.value.drive, shelf.parts, records.ready] as const);
 watch(
   settled,
   ([drive, , ready]) => {
@@ -57,7 +59,7 @@ const report = computed(() =>
 );
 // The list comes first, the chart in a frame of its own: neither is long then.
 const points = useNextFrame(() => report.value?.points ?? [], 2);
-const refusal = computed(() => finding.refusal && refusalSays(finding.refusal));
+const refusal = computed(() => finding.refusal && refusalMessage(finding.refusal));
 
 const opened = ref<string | null>(null);
 /** another train of the opened row's ratio */
@@ -85,19 +87,22 @@ const found = computed(() =>
 );
 
 /** What the train takes of the shelf, beside what other drives take of it. */
-const taken = (stages: readonly Stage[]): readonly Stage[] =>
+const owned = (stages: readonly Stage[]): readonly Stage[] =>
   fromShelf(stages, shelf.parts, (p) => p.own - shelf.usedBeside(p.id, present.value.drive.name));
 
 function use(): void {
   if (!row.value || !mine.value || id.value === null) return;
   const at = id.value;
-  const says = `use ${foundSays(row.value.row)}`;
   const train = foundTrain(present.value.drive, mine.value.request, row.value.row);
-  edit({ do: 'train', train: { ...train, stages: taken(train.stages) }, says });
+  edit({
+    do: 'train',
+    train: { ...train, stages: owned(train.stages) },
+    label: `use ${foundMessage(row.value.row)}`,
+  });
   notices.tell({
-    says: `The train is now ${foundSays(row.value.row)}.`,
+    message: `The train is now ${foundMessage(row.value.row)}.`,
     tone: 'plain',
-    act: { label: 'Undo', do: () => void workshop.undo({ id: at, whole: false }) },
+    act: { label: 'Undo', do: () => void records.undo({ kind: 'drive', id: at, whole: false }) },
   });
 }
 function copy(): void {
@@ -107,7 +112,7 @@ function copy(): void {
   workshop.edit(made.id, {
     do: 'train',
     train: foundTrain(made.drive, mine.value.request, row.value.row),
-    says: `use ${foundSays(row.value.row)}`,
+    label: `use ${foundMessage(row.value.row)}`,
   });
   void router.push({ name: 'train', params: { id: made.id } });
 }
@@ -155,7 +160,7 @@ const again = (): void => {
           <template v-if="report">
             <p class="asked">
               <b>{{ report.asked }}</b>
-              <span v-if="refusal" class="tone-misses"> {{ refusal.says }}. {{ refusal.cure }}.</span>
+              <span v-if="refusal" class="tone-misses"> {{ refusal.message }}. {{ refusal.cure }}.</span>
             </p>
             <FindList
               :report="report"
@@ -169,7 +174,7 @@ const again = (): void => {
             <template v-if="refusal">
               <h3>Nothing is searched for yet</h3>
               <p class="quiet">
-                <b>{{ refusal.says }}.</b> {{ refusal.cure }}. Write at the left what the drive must divide
+                <b>{{ refusal.message }}.</b> {{ refusal.cure }}. Write at the left what the drive must divide
                 by, for example 73, 97; the trains appear as you write.
               </p>
             </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
 import { mdiAlertCircleOutline } from '@mdi/js';
-import { leftOutSays, piecesReport, refusalSays, type Refusal } from '@pendrix/core';
+import { leftOutMessage, piecesReport, refusalMessage, type Refusal } from '@pendrix/core';
 import { useDraft } from '../../ui/draft.ts';
 import RichText from '../../ui/RichText.vue';
 
@@ -18,12 +18,12 @@ const { id, text, refusal, input, focus, blur, escape } = useDraft(
 );
 const field = ref<HTMLInputElement | null>(null);
 
-const MOST_CHIPS = 40;
+const MAX_CHIPS = 40;
 /** A text too long to be taken is read back only as far as it can be looked at. */
-const MOST_READ = 4000;
-const pieces = computed(() => piecesReport(text.value.slice(0, MOST_READ)));
-const says = computed(
-  () => refusal.value && (leftOutSays(text.value, inForce) ?? refusalSays(refusal.value)),
+const MAX_READ = 4000;
+const pieces = computed(() => piecesReport(text.value.slice(0, MAX_READ)));
+const message = computed(
+  () => refusal.value && (leftOutMessage(text.value, inForce) ?? refusalMessage(refusal.value)),
 );
 onMounted(() => {
   if (focusFirst) field.value?.focus();
@@ -43,7 +43,7 @@ onMounted(() => {
         spellcheck="false"
         placeholder="for example 60, 73-76, 2x36"
         :aria-invalid="refusal !== null"
-        :aria-describedby="refusal ? `${id}-says` : undefined"
+        :aria-describedby="refusal ? `${id}-message` : undefined"
         @input="input"
         @focus="focus"
         @blur="blur"
@@ -51,14 +51,14 @@ onMounted(() => {
       />
     </span>
     <ul v-if="pieces.length > 0" class="pieces" aria-label="As it is read">
-      <li v-for="(p, i) in pieces.slice(0, MOST_CHIPS)" :key="i" :class="{ bad: p.refused }">
-        <b class="mono">{{ p.text }}</b><RichText :text="p.says" />
+      <li v-for="(p, i) in pieces.slice(0, MAX_CHIPS)" :key="i" :class="{ bad: p.refused }">
+        <b class="mono">{{ p.text }}</b><RichText :text="p.message" />
       </li>
-      <li v-if="pieces.length > MOST_CHIPS">and {{ pieces.length - MOST_CHIPS }} more</li>
+      <li v-if="pieces.length > MAX_CHIPS">and {{ pieces.length - MAX_CHIPS }} more</li>
     </ul>
-    <p v-if="says" :id="`${id}-says`" class="refusal" role="status">
+    <p v-if="message" :id="`${id}-message`" class="refusal" role="status">
       <v-icon :icon="mdiAlertCircleOutline" size="18" /><span
-        ><b>{{ says.says }}</b> {{ says.cure }}</span
+        ><b>{{ message.message }}</b> {{ message.cure }}</span
       >
     </p>
   </div>

@@ -31,7 +31,7 @@ const placed = computed(() =>
 );
 const alt = computed(
   () =>
-    `On a scale of powers of ten: ${pins.map((p) => `${p.says} near 10 to the ${p.log10.toFixed(1)}`).join(', ')}.`,
+    `On a scale of powers of ten: ${pins.map((p) => `${p.message} near 10 to the ${p.log10.toFixed(1)}`).join(', ')}.`,
 );
 </script>
 
@@ -50,7 +50,7 @@ const alt = computed(
       </text>
     </g>
     <path :d="`M0 ${Y + 0.5}H${width}`" class="ink" />
-    <g v-for="p in placed" :key="p.says" :class="p.tone">
+    <g v-for="p in placed" :key="p.message" :class="p.tone">
       <path :d="`M${p.x} ${Y}V${8 + p.row * 15}`" stroke="currentColor" stroke-width="2" />
       <path :d="`M${p.x} ${Y - 1}l-5 -9h10z`" fill="currentColor" />
       <text
@@ -59,7 +59,7 @@ const alt = computed(
         :text-anchor="p.left ? 'end' : 'start'"
         class="an"
       >
-        {{ p.says }}
+        {{ p.message }}
       </text>
     </g>
   </svg>

@@ -84,7 +84,7 @@ const setRadius = (text: string, burst: string): Refusal | null => edit({ do: 'r
   font-size: 14px;
   min-height: 32px;
 }
-.says {
+.message {
   line-height: 32px;
 }
 .amount {

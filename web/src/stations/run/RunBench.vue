@@ -6,6 +6,7 @@ import {
   mdiArrowRight,
   mdiCheck,
   mdiClose,
+  mdiFormatListBulleted,
   mdiPause,
   mdiPlay,
   mdiStop,
@@ -34,6 +35,7 @@ import RunStrip from './RunStrip.vue';
 
 /** At the machine: where the work goes now, one large key to go on, everything readable from a step away. */
 const { state, report, differs, resumed } = defineProps<{
+  name: string;
   state: RunState;
   report: Report;
   differs: boolean;
@@ -43,6 +45,7 @@ const emit = defineEmits<{
   go: [what: 'next' | 'back' | 'pauseOrGoOn'];
   end: [];
   sheet: [];
+  others: [];
   seen: [];
   dismiss: [caution: string];
 }>();
@@ -81,11 +84,13 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
       <header class="sub">
         <h2>Run</h2>
         <span class="q"
-          >{{ D }} gaps, <RichText :text="plate ? rows.crank : rows.steps" />
+          ><b>{{ name }}</b
+          >, {{ D }} gaps, <RichText :text="plate ? rows.crank : rows.steps" />
           {{ plate ? 'from each to the next' : `${rows.unit} a turn`
           }}<template v-if="state.plan.doubt">, {{ state.plan.doubt }}</template></span
         >
         <span class="sp"></span>
+        <v-btn variant="text" :prepend-icon="mdiFormatListBulleted" @click="emit('others')">Runs</v-btn>
         <v-btn variant="text" :prepend-icon="mdiTableLarge" @click="emit('sheet')">Sheet</v-btn>
         <v-btn variant="text" :prepend-icon="mdiStop" @click="emit('end')">End run</v-btn>
       </header>
@@ -189,12 +194,12 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           <div class="sq now" aria-live="polite">
             <p class="n">{{ state.paused ? 'paused' : 'now' }}</p>
             <h4>{{ bench.title }}</h4>
-            <p><Digits :text="bench.says" /></p>
+            <p><Digits :text="bench.message" /></p>
           </div>
           <div class="sq">
             <p class="n quiet">then</p>
             <h4>{{ bench.then.title }}</h4>
-            <p class="small"><Digits :text="bench.then.says" /></p>
+            <p class="small"><Digits :text="bench.then.message" /></p>
           </div>
         </div>
         <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="done" :left="left" />

@@ -1,17 +1,24 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { useRoute } from 'vue-router';
-import { planDiffers, planRun, type RunPlan } from '@pendrix/core';
+import { useRoute, useRouter } from 'vue-router';
+import { planDiffers, planRun } from '@pendrix/core';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import RunBench from './RunBench.vue';
 import RunStart from './RunStart.vue';
 import { useRun } from './use-run.ts';
 
-/** Stand at the machine: the sheet and the start, or the run that is under way. */
+/** Stand at the machine: the sheet, the runs and the start, or the run that is on the bench. Its id is in the address, so that a reload finds it. */
 const { id, edit } = useOpenDrive();
 const report = useReport();
 const route = useRoute();
-const { run, past, resumed, start, event, end, forget } = useRun(id.value ?? '');
+const router = useRouter();
+
+const chosen = computed<string | null>({
+  get: () => (typeof route.query['run'] === 'string' ? route.query['run'] : null),
+  set: (run) => void router.replace({ query: { ...route.query, run: run ?? undefined } }),
+});
+const runs = useRun(id.value ?? '', chosen);
+const { run, resumed } = runs;
 const sheetOpen = ref(false);
 
 const first = computed(() => {
@@ -24,22 +31,20 @@ const differs = computed(() => {
   const plan = run.value?.state.plan;
   return plan !== undefined && planDiffers(plan, planRun(report.value.drive, plan.divisions));
 });
-const begin = (plan: RunPlan): void => {
-  sheetOpen.value = false;
-  void start(plan);
-};
 </script>
 
 <template>
   <RunBench
     v-if="run && !sheetOpen"
+    :name="run.name"
     :state="run.state"
     :report="report"
     :differs="differs"
     :resumed="resumed"
-    @go="event"
-    @end="end"
+    @go="runs.event"
+    @end="runs.end"
     @sheet="sheetOpen = true"
+    @others="runs.leave"
     @seen="resumed = false"
     @dismiss="(caution) => edit({ do: 'dismiss', caution })"
   />
@@ -49,9 +54,7 @@ const begin = (plan: RunPlan): void => {
     :report="report"
     :first="first"
     :running="run ? { plan: run.state.plan, gap: run.state.gap } : null"
-    :past="past"
-    @start="begin"
+    :runs="runs"
     @back="sheetOpen = false"
-    @forget="forget"
   />
 </template>

@@ -1,44 +1,43 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
-import { format } from 'date-fns';
-import { mdiArrowLeft, mdiClose, mdiFileDelimitedOutline, mdiPlay, mdiPrinterOutline } from '@mdi/js';
+import { mdiArrowLeft, mdiFileDelimitedOutline, mdiPlay, mdiPrinterOutline } from '@mdi/js';
 import {
-  doneGaps,
   noRun,
-  MOST_ROWS,
+  MAX_ROWS,
   planRun,
   readCount,
-  refusalSays,
-  refused,
+  refusalMessage,
+  error,
   sheet,
   type Refusal,
   type Report,
   type RunPlan,
 } from '@pendrix/core';
-import type { RunRecord } from '../../storage/storage.ts';
 import { save } from '../../ui/files.ts';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import ReadField from '../../ui/ReadField.vue';
 import RichText from '../../ui/RichText.vue';
+import RunList from './RunList.vue';
 import SheetTable from './SheetTable.vue';
+import type { CurrentRun } from './use-run.ts';
 
 /** Before the machine: which count, its sheet, and the start. With `running`, the sheet of a run that is under way. */
 const {
   report,
   first,
   running = null,
-  past,
+  runs,
 } = defineProps<{
   report: Report;
   first: number | null;
   running?: { readonly plan: RunPlan; readonly gap: number } | null;
-  past: readonly RunRecord[];
+  runs: CurrentRun;
 }>();
-const emit = defineEmits<{ start: [plan: RunPlan]; back: []; forget: [run: RunRecord] }>();
+const emit = defineEmits<{ back: [] }>();
 
 const count = ref<number | null>(
-  running?.plan.divisions ?? first ?? report.counts.find((c) => c <= MOST_ROWS) ?? null,
+  running?.plan.divisions ?? first ?? report.counts.find((c) => c <= MAX_ROWS) ?? null,
 );
 watch(
   () => first,
@@ -52,7 +51,7 @@ const plan = computed(
 /** Why there is no run of that count: no circle, no steps, no room to turn. */
 const limited = computed(() => {
   const refusal = count.value === null || running ? null : noRun(report.drive, count.value);
-  return refusal && refusalSays(refusal);
+  return refusal && refusalMessage(refusal);
 });
 const head = computed(() => plan.value && sheet(plan.value));
 const byHand = computed(() => plan.value?.plate !== undefined);
@@ -63,14 +62,31 @@ const onPlates = computed(() =>
   plan.value && byHand.value ? (report.plates?.opened(plan.value.divisions) ?? null) : null,
 );
 const table = ref<{ readonly all: () => void } | null>(null);
-const MOST_CHIPS = 24;
+/** Where it begins, and what this blank is called. */
+const gap = ref(1);
+const name = ref<string | null>(null);
+watch(plan, () => (gap.value = 1));
+const named = computed(() => name.value ?? (plan.value ? runs.nameFor(plan.value) : ''));
+function setGap(text: string): Refusal | null {
+  const read = readCount(text, { min: 1, max: plan.value?.divisions ?? 1, unit: 'gaps', example: '1' });
+  if (read.ok) gap.value = read.value;
+  return read.ok ? null : read.refusal;
+}
+function setName(text: string): Refusal | null {
+  name.value = text.trim() === '' ? null : text.trim().slice(0, 60);
+  return null;
+}
+const start = (): void => {
+  if (plan.value) void runs.start(plan.value, gap.value, named.value);
+};
+const MAX_CHIPS = 24;
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 
 function choose(text: string): Refusal | null {
-  const read = readCount(text, { min: 1, max: MOST_ROWS, unit: 'divisions', example: '73' });
+  const read = readCount(text, { min: 1, max: MAX_ROWS, unit: 'divisions', example: '73' });
   if (!read.ok)
     return read.refusal.code === 'tooLarge'
-      ? refused('tooManyRows', text, { limit: String(MOST_ROWS) }).refusal
+      ? error('tooManyRows', text, { limit: String(MAX_ROWS) }).refusal
       : read.refusal;
   count.value = read.value;
   return null;
@@ -102,7 +118,7 @@ async function print(): Promise<void> {
       <div v-if="!running" class="counts">
         <div class="chips" role="group" aria-label="Counts the job asks for">
           <button
-            v-for="c in report.counts.slice(0, MOST_CHIPS)"
+            v-for="c in report.counts.slice(0, MAX_CHIPS)"
             :key="c"
             type="button"
             class="chip mono"
@@ -111,8 +127,8 @@ async function print(): Promise<void> {
           >
             {{ c }}
           </button>
-          <span v-if="report.counts.length > MOST_CHIPS" class="quiet"
-            >and {{ report.counts.length - MOST_CHIPS }} more</span
+          <span v-if="report.counts.length > MAX_CHIPS" class="quiet"
+            >and {{ report.counts.length - MAX_CHIPS }} more</span
           >
         </div>
         <ReadField
@@ -130,7 +146,7 @@ async function print(): Promise<void> {
         <SheetTable ref="table" :plan="plan" :now="running?.gap ?? 0" />
       </div>
       <div v-else-if="limited" class="teach" role="status">
-        <h3>{{ limited.says }}</h3>
+        <h3>{{ limited.message }}</h3>
         <p class="quiet">{{ limited.cure }}</p>
       </div>
       <div v-else class="teach">
@@ -189,41 +205,29 @@ async function print(): Promise<void> {
             @click="emit('back')"
             >Back to gap {{ running.gap }}</v-btn
           >
-          <v-btn
-            v-else
-            class="large"
-            variant="flat"
-            height="64"
-            :prepend-icon="mdiPlay"
-            :disabled="limited !== null"
-            @click="emit('start', plan)"
-            >Start at gap 1</v-btn
-          >
-          <p v-if="limited" class="limited" role="status">{{ limited.says }} {{ limited.cure }}</p>
+          <template v-else>
+            <div class="begin">
+              <ReadField label="Name of this blank" :value="named" :commit="setName" />
+              <ReadField label="Start at gap" :value="String(gap)" :commit="setGap" />
+            </div>
+            <v-btn
+              class="large"
+              variant="flat"
+              height="64"
+              :prepend-icon="mdiPlay"
+              :disabled="limited !== null"
+              @click="start"
+              >Start at gap {{ gap }}</v-btn
+            >
+          </template>
+          <p v-if="limited" class="limited" role="status">{{ limited.message }} {{ limited.cure }}</p>
           <p v-else-if="!running" class="quiet">
             Set the work on its mark first. Space goes on, Backspace goes back; every move is kept, so the
             laptop may be shut at any time.
           </p>
         </div>
       </template>
-      <div v-if="past.length > 0 && !running" class="past scroll">
-        <h3>Runs before</h3>
-        <ul>
-          <li v-for="r in past" :key="r.id">
-            <span>{{ format(r.touchedAt, 'd MMM HH:mm') }}</span><span class="mono"
-              >{{ doneGaps(r.state) }} of {{ r.state.plan.divisions }}</span
-            >
-            <button
-              type="button"
-              class="icon-button"
-              :aria-label="`Delete the run of ${r.state.plan.divisions}`"
-              @click="emit('forget', r)"
-            >
-              <v-icon :icon="mdiClose" size="16" />
-            </button>
-          </li>
-        </ul>
-      </div>
+      <RunList v-if="!running" :runs="runs" />
     </aside>
   </div>
 </template>

@@ -1,80 +1,136 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import { nextState, startRun, type RunPlan, type RunState } from '@pendrix/core';
-import type { RunRecord } from '../../storage/storage.ts';
+import type { RunRecord } from '../../records/kinds.ts';
+import { useRecords } from '../../records/records.ts';
 import { useNotices } from '../../stores/notices.ts';
-import { useWorkshop } from '../../stores/workshop.ts';
+import { freeName, useWorkshop } from '../../stores/workshop.ts';
 
-/** The run of one drive that is under way, and what can be done with it. Every move is on the disk before it is shown. */
+/** The runs of one drive, the one that is on the bench, and what can be done with them. Every move is on the disk before it is shown. */
 export interface CurrentRun {
+  /** on the bench; null while the sheet and the list are shown */
   readonly run: ComputedRef<RunRecord | null>;
+  /** under way, the last one worked on first */
+  readonly open: ComputedRef<readonly RunRecord[]>;
+  /** ended or finished, the newest first */
   readonly past: ComputedRef<readonly RunRecord[]>;
-  /** it was already under way when this page was opened */
+  /** it was already under way when it came to the bench */
   readonly resumed: Ref<boolean>;
-  readonly start: (plan: RunPlan) => Promise<void>;
+  readonly start: (plan: RunPlan, gap: number, name: string) => Promise<void>;
+  /** puts a run on the bench, an ended one too */
+  readonly takeUp: (run: RunRecord) => Promise<void>;
+  /** back to the sheet and the list; the run stays as it is */
+  readonly leave: () => void;
   readonly event: (what: 'next' | 'back' | 'pauseOrGoOn') => void;
   readonly end: () => Promise<void>;
-  readonly forget: (run: RunRecord) => Promise<void>;
+  readonly rename: (run: RunRecord, name: string) => Promise<void>;
+  readonly remove: (run: RunRecord) => void;
+  /** a name that no run of this drive has */
+  readonly nameFor: (plan: RunPlan) => string;
 }
 
-export function useRun(driveId: string): CurrentRun {
+/** The runs of a drive; `chosen` is the id of the one the address names. */
+export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun {
   const workshop = useWorkshop();
+  const records = useRecords();
   const notices = useNotices();
   const all = computed(() => workshop.runsOf(driveId));
-  /** a run that has just been finished stays on the bench until it is ended */
-  const open = ref<string | null>(null);
-  const run = computed(() => all.value.find((r) => !r.state.finished || r.id === open.value) ?? null);
-  const resumed = ref(run.value !== null);
+  const underWay = (r: RunRecord): boolean => !r.ended && !r.state.finished;
+  const run = computed(() => all.value.find((r) => r.id === chosen.value) ?? null);
+  const open = computed(() => all.value.filter(underWay));
+  // one blank under way, and no other asked for: that is what the maker came for
+  if (chosen.value === null && open.value.length === 1) chosen.value = open.value[0]!.id;
+  const resumed = ref(run.value !== null && underWay(run.value));
   /** moves wait for one another: two quick presses are two gaps, never one lost */
   let queue: Promise<unknown> = Promise.resolve();
 
-  const store = async (base: RunRecord, state: RunState): Promise<void> => {
-    if (!(await workshop.putRun({ ...base, state, touchedAt: Date.now() })))
+  /** Stores what became of a run; where another tab went on with it, that stands, and going back is asked for first. */
+  async function put(
+    from: RunRecord,
+    to: Partial<Pick<RunRecord, 'name' | 'state' | 'ended'>>,
+  ): Promise<void> {
+    const moved = await workshop.putRun(from, to);
+    if (moved === 'stored') {
+      if (notices.notice?.about === 'run') notices.dismiss();
+    } else if (moved === 'failed')
       notices.tell({
-        says: 'The move could not be stored, so the run stays where it is. Export your drives and reload the page.',
+        message:
+          'The move could not be stored, so the run stays where it is. Back up all and reload the page.',
         tone: 'bad',
+        about: 'run',
       });
-  };
+    else if (moved.newer === null)
+      notices.tell({
+        message: `${from.name} was deleted in another tab. This move is not made.`,
+        tone: 'bad',
+        about: 'run',
+      });
+    else {
+      const { newer } = moved;
+      notices.tell({
+        message: `${from.name} has gone on to gap ${newer.state.gap} in another tab, and is shown there now. This tab stood at gap ${from.state.gap}.`,
+        tone: 'bad',
+        about: 'run',
+        act: { label: `Go back to gap ${from.state.gap}`, do: () => void put(newer, { state: from.state }) },
+      });
+    }
+  }
 
   return {
     run,
-    past: computed(() => all.value.filter((r) => r.id !== run.value?.id)),
+    open,
+    past: computed(() => all.value.filter((r) => !underWay(r))),
     resumed,
-    start: async (plan) => {
-      const now = Date.now();
-      const id = crypto.randomUUID();
-      open.value = id;
-      resumed.value = false;
-      await store({ id, driveId, state: startRun(plan, now), touchedAt: now }, startRun(plan, now));
+    nameFor: (plan) =>
+      freeName(
+        `${plan.divisions} divisions`,
+        all.value.map((r) => r.name),
+      ),
+    start: async (plan, gap, name) => {
+      const made = await workshop.startRun(driveId, name, startRun(plan, Date.now(), gap));
+      if (made) {
+        resumed.value = false;
+        chosen.value = made.id;
+      } else
+        notices.tell({
+          message: 'The run could not be stored, so it is not begun. Back up all and reload the page.',
+          tone: 'bad',
+          about: 'run',
+        });
     },
+    takeUp: async (old) => {
+      if (old.ended) await put(old, { ended: false });
+      resumed.value = true;
+      chosen.value = old.id;
+    },
+    leave: () => (chosen.value = null),
     event: (what) => {
       queue = queue.then(async () => {
         const now = run.value;
         if (!now) return;
-        open.value = now.id;
         // what the key means is settled when its turn comes: two quick presses must not both pause
         const act = what !== 'pauseOrGoOn' ? what : now.state.paused ? 'resume' : 'pause';
-        const state = nextState(now.state, { do: act, at: Date.now() });
-        if (state !== now.state) await store(now, state);
+        const state: RunState = nextState(now.state, { do: act, at: Date.now() });
+        if (state !== now.state) await put(now, { state });
       });
     },
     end: async () => {
       const now = run.value;
       if (!now) return;
-      open.value = null;
+      chosen.value = null;
       if (now.state.finished) return;
-      await workshop.removeRun(now.id);
+      await put(now, { ended: true });
       notices.tell({
-        says: `The run of ${now.state.plan.divisions} is ended at gap ${now.state.gap}.`,
+        message: `${now.name} is put aside at gap ${now.state.gap}. It stays in the list and can be taken up again.`,
         tone: 'plain',
-        act: { label: 'Take it up again', do: () => void workshop.putRun(now) },
       });
     },
-    forget: async (old) => {
-      await workshop.removeRun(old.id);
+    rename: (old, name) => put(old, { name }),
+    remove: (old) => {
+      const step = workshop.removeRun(old);
       notices.tell({
-        says: 'The run is forgotten.',
+        message: `The run of ${old.name} is deleted.`,
         tone: 'plain',
-        act: { label: 'Undo', do: () => void workshop.putRun(old) },
+        act: { label: 'Undo', do: () => void records.undoStep(step.id) },
       });
     },
   };

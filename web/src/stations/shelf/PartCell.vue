@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import {
   commonPartInputs,
   partCell,
-  refusalSays,
+  refusalMessage,
   type PartColumn,
   type Refusal,
   type ShelfPart,
@@ -23,7 +23,7 @@ const { id, text, refusal, input, focus } = useDraft(
   () => partCell(part, column)?.show(part) ?? '',
   (t, b) => commit(t, b),
 );
-const words = computed(() => refusal.value && refusalSays(refusal.value));
+const words = computed(() => refusal.value && refusalMessage(refusal.value));
 const choices = computed(() => {
   const spec = commonPartInputs.find((i) => i.key === column);
   return spec?.type === 'choice' ? spec.options : null;
@@ -79,14 +79,14 @@ function chooseKnown(): void {
       spellcheck="false"
       :aria-label="partCell(part, column)?.label"
       :aria-invalid="refusal !== null"
-      :aria-describedby="refusal ? `${id}-says` : undefined"
+      :aria-describedby="refusal ? `${id}-message` : undefined"
       @input="input"
       @focus="focus"
       @keydown="onKey"
       @blur="emit('done', 'stay')"
     />
-    <span v-if="words" :id="`${id}-says`" class="says" role="status"
-      ><b>{{ words.says }}</b> {{ words.cure }}</span
+    <span v-if="words" :id="`${id}-message`" class="says" role="status"
+      ><b>{{ words.message }}</b> {{ words.cure }}</span
     >
   </span>
 </template>
@@ -112,7 +112,7 @@ function chooseKnown(): void {
 .cell.bad {
   outline-color: var(--p-red);
 }
-.says {
+.message {
   position: absolute;
   z-index: 5;
   top: 25px;
@@ -128,7 +128,7 @@ function chooseKnown(): void {
   text-align: left;
   white-space: normal;
 }
-.says b {
+.message b {
   color: var(--p-red);
 }
 </style>

@@ -7,7 +7,7 @@ import {
   partKindOf,
   partLabel,
   showInput,
-  usedSays,
+  usedMessage,
   type InputValue,
   type PartColumn,
   type Refusal,
@@ -87,7 +87,7 @@ const all =
           />
         </template>
       </div>
-      <p class="uses">{{ usedSays(only, shelf.uses.get(only.id) ?? []) }}</p>
+      <p class="uses">{{ usedMessage(only, shelf.uses.get(only.id) ?? []) }}</p>
     </template>
     <template v-else>
       <header class="sub">

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useVirtualList } from '@vueuse/core';
 import { mdiClose, mdiPlus, mdiTrashCanOutline } from '@mdi/js';
-import { counted, grouped, refusalSays, type ShelfPart } from '@pendrix/core';
+import { counted, grouped, refusalMessage, type ShelfPart } from '@pendrix/core';
 import type { TableColumn, TableLine } from '@pendrix/core/files/index';
 import { useShelf } from '../../stores/shelf.ts';
 import { readShelfTable } from '../../ui/files.ts';
@@ -11,7 +11,7 @@ import MarkIcon from '../../ui/MarkIcon.vue';
 
 /** A table from a spreadsheet, read line by line. Nothing is taken until it is told to be; what cannot be read stays and says why. */
 const text = defineModel<string>({ required: true });
-const emit = defineEmits<{ close: []; taken: [says: string] }>();
+const emit = defineEmits<{ close: []; taken: [message: string] }>();
 const shelf = useShelf();
 const area = ref<HTMLTextAreaElement | null>(null);
 const lines = shallowRef<readonly TableLine[]>([]);
@@ -59,11 +59,11 @@ function take(): void {
     if (addsTo) more.set(addsTo, (more.get(addsTo) ?? 0) + part.own);
     else fresh.push(part);
   }
-  const says = `add ${counted(good.value.length, 'line')}`;
+  const message = `add ${counted(good.value.length, 'line')}`;
   const left = bad.value.map((l) => l.line);
-  shelf.take(fresh, more, says);
+  shelf.take(fresh, more, message);
   keepOnly(left);
-  emit('taken', says);
+  emit('taken', message);
 }
 
 /** Leaves those lines of the text that could not be read. */
@@ -129,7 +129,7 @@ const throwAway = (): void => {
         </p>
         <p v-for="l in bad.slice(0, 20)" :key="l.line" class="why">
           <b class="badge">{{ l.line }}</b><span
-            ><b>{{ refusalSays(l.refusal!).says }}</b> {{ refusalSays(l.refusal!).cure }}</span
+            ><b>{{ refusalMessage(l.refusal!).message }}</b> {{ refusalMessage(l.refusal!).cure }}</span
           >
         </p>
         <p v-if="bad.length > 20" class="quiet">and {{ bad.length - 20 }} more like these</p>
@@ -231,7 +231,7 @@ textarea:focus-visible {
   text-decoration: underline;
   text-underline-offset: 3px;
 }
-.says {
+.message {
   flex: 0 1 auto;
   overflow-y: auto;
   min-height: 40px;

@@ -40,7 +40,7 @@ const emit = defineEmits<{ toggle: [group: ShelfGroup] }>();
         </dd>
       </div>
     </dl>
-    <p class="quiet">{{ report.worthSays }}</p>
+    <p class="quiet">{{ report.worthMessage }}</p>
   </div>
 </template>
 

@@ -42,7 +42,7 @@ const emit = defineEmits<{
       />
       <template v-else-if="c.id === 'known'"
         ><span class="by" :class="`by-${row.knownMark}`"
-          ><MarkIcon :name="row.knownMark" :size="9" />{{ row.knownSays }}</span
+          ><MarkIcon :name="row.knownMark" :size="9" />{{ row.knownMessage }}</span
         ><span class="quiet used-by">{{ row.usedBy }}</span></template
       >
       <template v-else

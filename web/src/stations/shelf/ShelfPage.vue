@@ -11,9 +11,11 @@ import {
 } from '@mdi/js';
 import { counted, partKinds, type PartColumn, type PartKindId, type Refusal } from '@pendrix/core';
 import { useNotices } from '../../stores/notices.ts';
+import { useRecords } from '../../records/records.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { demoParts, fileRefusal, readShelfFile, saveShelf } from '../../ui/files.ts';
+import { useImporting } from '../../stores/importing.ts';
+import { demoWorkshop, fileRefusal, readText, readWorkshopFile, saveShelf } from '../../ui/files.ts';
 import PartPanel from './PartPanel.vue';
 import PastePanel from './PastePanel.vue';
 import ShelfGroups from './ShelfGroups.vue';
@@ -22,6 +24,8 @@ import { useShelfView } from './use-shelf-view.ts';
 
 /** What do I own or could buy? Shared by all drives. */
 const shelf = useShelf();
+const importing = useImporting();
+const records = useRecords();
 const workshop = useWorkshop();
 const notices = useNotices();
 const page = ref<HTMLElement | null>(null);
@@ -40,8 +44,12 @@ const edit = (id: string, column: PartColumn, text: string, burst: string): Refu
   return read && !read.ok ? read.refusal : null;
 };
 
-function told(says: string): void {
-  notices.tell({ says, tone: 'plain', act: { label: 'Undo', do: () => void shelf.undo() } });
+function told(message: string): void {
+  notices.tell({
+    message,
+    tone: 'plain',
+    act: { label: 'Undo', do: () => void records.undo({ kind: 'part', id: null, whole: true }) },
+  });
 }
 async function add(kind: PartKindId): Promise<void> {
   const part = shelf.add(kind);
@@ -64,23 +72,23 @@ function duplicate(): void {
   for (const id of ids) choose(id, 'more');
 }
 async function starter(): Promise<void> {
-  const parts = await demoParts();
-  shelf.take(parts, new Map(), 'the Lantern Hill shelf');
-  told(`The Lantern Hill shelf is here: ${parts.length} lines.`);
+  const { parts } = await demoWorkshop();
+  importing.take(
+    { drives: [], parts, runs: [] },
+    'the Lantern Hill shelf',
+    `The Lantern Hill shelf is here: ${parts.length} lines.`,
+  );
 }
 
 async function takeFiles(files: readonly File[]): Promise<void> {
   for (const file of files) {
     if (!/\.json$/i.test(file.name)) {
-      pasted.value = await file.text();
-      pasting.value = true;
-      continue;
-    }
-    const read = await readShelfFile(file);
-    if (read.ok) {
-      shelf.take(read.value, new Map(), `import ${file.name}`);
-      told(`${counted(read.value.length, 'line')} imported.`.replace(/^./, (c) => c.toUpperCase()));
-    } else notices.tell({ says: fileRefusal(file.name, read), tone: 'bad' });
+      const text = await readText(file);
+      if (text.ok) {
+        pasted.value = text.value;
+        pasting.value = true;
+      } else notices.tell({ message: fileRefusal(file.name, text), tone: 'bad' });
+    } else importing.takeRead(file.name, await readWorkshopFile(file));
   }
 }
 const { open: chooseFile, onChange } = useFileDialog({

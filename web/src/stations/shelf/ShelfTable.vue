@@ -186,7 +186,7 @@ watch(
         <template v-for="{ data: item, index } in list" :key="keyOf(item, index)">
           <div v-if="item.head" class="section" role="row" :aria-rowindex="index + 2">
             <span role="gridcell"
-              ><b>{{ item.head.title }}</b> {{ item.head.says }}</span
+              ><b>{{ item.head.title }}</b> {{ item.head.message }}</span
             >
           </div>
           <ShelfLine

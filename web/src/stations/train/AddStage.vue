@@ -7,7 +7,7 @@ const { where, large = false } = defineProps<{ where: string; large?: boolean }>
 const emit = defineEmits<{ add: [kind: StageKindId]; shelf: [] }>();
 const kinds = Object.entries(stages) as readonly (readonly [
   StageKindId,
-  { readonly title: string; readonly says: string },
+  { readonly title: string; readonly message: string },
 ])[];
 </script>
 
@@ -30,7 +30,7 @@ const kinds = Object.entries(stages) as readonly (readonly [
         v-for="[kind, info] in kinds"
         :key="kind"
         :title="info.title"
-        :subtitle="info.says"
+        :subtitle="info.message"
         @click="emit('add', kind)"
       />
     </v-list>

@@ -38,9 +38,9 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
     <template v-if="present && block">
       <h3><MarkIcon name="rounded" /> {{ block.prime }} is missing</h3>
       <p>{{ block.lacking }} {{ block.lacking.includes(' ') ? 'lack' : 'lacks' }} it: {{ present.rest }}</p>
-      <article v-for="cure in block.cures" :key="cure.says" class="cure">
+      <article v-for="cure in block.cures" :key="cure.message" class="cure">
         <div>
-          <h4>{{ cure.says }}</h4>
+          <h4>{{ cure.message }}</h4>
           <p v-for="o in cure.outcome" :key="o.graded.word" class="outcome">
             <GradeTag :graded="o.graded" /> <span>{{ o.counts }}</span>
           </p>
@@ -50,7 +50,7 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
         <v-btn
           :disabled="!fresh"
           :prepend-icon="mdiCompare"
-          :aria-label="`Compare: ${cure.says}`"
+          :aria-label="`Compare: ${cure.message}`"
           @click="emit('compare', cure)"
           >Compare</v-btn
         >

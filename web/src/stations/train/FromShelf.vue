@@ -27,7 +27,7 @@ watch(open, () => {
   driver.value = '';
   driven.value = '';
 });
-const freeSays = (p: ShelfPart): string => {
+const freeMessage = (p: ShelfPart): string => {
   const { free } = left(p, shelf.uses.get(p.id) ?? []);
   return free === 0 ? 'none free' : `${free} of ${p.own} free`;
 };
@@ -39,7 +39,7 @@ const wheelTitle = (p: ShelfPart): string => {
       : wheel.pair === 'belt'
         ? `, ${wheel.sizeMm} mm pitch`
         : `, module ${wheel.sizeMm}`;
-  return `${partLabel(p)}${wheel.pair === 'belt' ? ' belt wheel' : ''}${size}: ${freeSays(p)}`;
+  return `${partLabel(p)}${wheel.pair === 'belt' ? ' belt wheel' : ''}${size}: ${freeMessage(p)}`;
 };
 const options = (list: readonly ShelfPart[]) => [
   { value: '', title: 'choose a wheel' },
@@ -88,7 +88,7 @@ function take(stage: Stage | null): void {
           <li v-for="p in wholes" :key="p.id">
             <button type="button" @click="take(stageOfPart(p))">
               <span>{{ partLabel(p) }}</span><span class="quiet"
-                >{{ shelfGroups[partKindOf(p).group] }}, {{ freeSays(p) }}</span
+                >{{ shelfGroups[partKindOf(p).group] }}, {{ freeMessage(p) }}</span
               >
             </button>
           </li>

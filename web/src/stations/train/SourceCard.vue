@@ -34,7 +34,7 @@ const shelf = useShelf();
 const kind = computed(() => sourceKindOf(source));
 const kinds = Object.entries(sources) as readonly (readonly [
   SourceKindId,
-  { readonly title: string; readonly says: string },
+  { readonly title: string; readonly message: string },
 ])[];
 const stepper = computed(() => (source.kind === 'stepper' ? source : null));
 const set = (key: string, text: string, burst?: string): Refusal | null =>
@@ -67,12 +67,12 @@ function takeFrom(id: string, key: 'partId' | 'driverPartId'): void {
       edit({
         do: 'train',
         train: { ...train, source: taken },
-        says: `take ${partLabel(part)} from the shelf`,
+        label: `take ${partLabel(part)} from the shelf`,
       });
     return;
   }
   const { [key]: _, ...alone } = source;
-  edit({ do: 'train', train: { ...train, source: alone }, says: 'the source stands alone' });
+  edit({ do: 'train', train: { ...train, source: alone }, label: 'the source stands alone' });
 }
 const caution = computed(() => {
   const { caution: known } = kind.value;
@@ -106,7 +106,7 @@ const caution = computed(() => {
             v-for="[id, info] in kinds"
             :key="id"
             :title="info.title"
-            :subtitle="info.says"
+            :subtitle="info.message"
             :active="id === source.kind"
             @click="edit({ do: 'sourceKind', kind: id })"
           />
@@ -114,7 +114,7 @@ const caution = computed(() => {
       </v-menu>
     </template>
     <p v-if="caution" class="caution">
-      {{ caution.says }}
+      {{ caution.message }}
       <button type="button" @click="edit({ do: 'dismiss', caution: caution.id })">Dismiss</button>
     </p>
     <InputFields :specs="kind.inputs" :data="source" :set="set">

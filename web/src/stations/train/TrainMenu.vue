@@ -28,9 +28,9 @@ async function save(as: 'svg' | 'png'): Promise<void> {
     const { savePng, saveSvg } = await import('../../ui/save-drawing.ts');
     const name = `${await fileStem(drive)}-train`;
     await (as === 'svg' ? saveSvg : savePng)(name, el);
-    notices.tell({ says: `The drawing is saved as ${name}.${as}.`, tone: 'plain' });
+    notices.tell({ message: `The drawing is saved as ${name}.${as}.`, tone: 'plain' });
   } catch {
-    notices.tell({ says: 'The drawing could not be saved. Reload the page and try again.', tone: 'bad' });
+    notices.tell({ message: 'The drawing could not be saved. Reload the page and try again.', tone: 'bad' });
   }
 }
 </script>

@@ -58,7 +58,7 @@ function takeFromShelf({ kind, ...values }: Stage): void {
   else add(kind, where.at, inputs);
 }
 function alone(at: number): void {
-  edit({ do: 'train', train: aloneAt(report.value.drive.train, at), says: 'the stage stands alone' });
+  edit({ do: 'train', train: aloneAt(report.value.drive.train, at), label: 'the stage stands alone' });
 }
 
 const ratioOpen = ref(false);

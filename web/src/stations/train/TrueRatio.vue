@@ -14,7 +14,7 @@ import {
   readCount,
   readNumber,
   readRatio,
-  refused,
+  error,
   isNegative,
   isZero,
   simplestIn,
@@ -76,15 +76,15 @@ const number =
   (text: string): Refusal | null => {
     const read = readNumber(text);
     if (!read.ok) return read.refusal;
-    if (isNegative(read.value)) return refused('negative', text, { example: '10' }).refusal;
-    if (isZero(read.value) && !zero) return refused('zero', text, { example: '10' }).refusal;
+    if (isNegative(read.value)) return error('negative', text, { example: '10' }).refusal;
+    if (isZero(read.value) && !zero) return error('zero', text, { example: '10' }).refusal;
     take(read.value);
     return null;
   };
 const setLabel = (text: string): Refusal | null => {
   const read = readRatio(text);
   if (!read.ok) return read.refusal;
-  if (isNegative(read.value.value)) return refused('negative', text, { example: '64:1' }).refusal;
+  if (isNegative(read.value.value)) return error('negative', text, { example: '64:1' }).refusal;
   label.value = read.value.value;
   return null;
 };

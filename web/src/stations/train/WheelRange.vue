@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { readCount, refused, type Refusal, type WheelRange } from '@pendrix/core';
+import { readCount, error, type Refusal, type WheelRange } from '@pendrix/core';
 import ReadField from '../../ui/ReadField.vue';
 
 /** Wheels from so many to so many teeth. */
@@ -20,7 +20,7 @@ const commit =
     if (!read.ok) return read.refusal;
     const next = { ...range, [end]: read.value };
     if (next.from > next.to)
-      return refused('backwards', `${next.from} to ${next.to}`, { example: '12 and 127' }).refusal;
+      return error('backwards', `${next.from} to ${next.to}`, { example: '12 and 127' }).refusal;
     set(next);
     return null;
   };

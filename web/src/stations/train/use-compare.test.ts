@@ -29,7 +29,7 @@ function bench() {
   const said: string[] = [];
   const edit = (e: Edit): null => {
     drive.value = after(drive.value, e);
-    if ('says' in e) said.push(e.says);
+    if ('label' in e) said.push(e.label);
     return null;
   };
   const c = effectScope().run(() =>
@@ -53,12 +53,12 @@ describe('comparing', () => {
     const { drive, said, c } = bench();
     const cure = report(drive.value).train.cures(73n, { from: 12, to: 127 })!.cures[0]!;
     c.tryCure(cure);
-    expect([c.pair.value?.cure, c.pair.value?.title]).toEqual([true, cure.says]);
+    expect([c.pair.value?.cure, c.pair.value?.title]).toEqual([true, cure.label]);
     expect(drive.value).toBe(base);
     expect(c.pair.value!.b.opened(73)!.division.missingFactor).toBe(1n);
     c.take();
     expect(drive.value.train).toBe(cure.train);
-    expect([c.pair.value, said]).toEqual([null, [cure.says.toLowerCase()]]);
+    expect([c.pair.value, said]).toEqual([null, [cure.label.toLowerCase()]]);
   });
 
   test('a cure is dropped with the train it was found for', async () => {

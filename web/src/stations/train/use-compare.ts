@@ -41,7 +41,7 @@ export function useCompare(
       return {
         a: report(),
         b: withTrain(cure.value.train),
-        title: cure.value.says,
+        title: cure.value.message,
         aName: 'present',
         bName: 'changed',
         cure: true,
@@ -79,7 +79,7 @@ export function useCompare(
       drop();
     },
     backToA: () => {
-      if (pinned.value) edit({ do: 'train', train: pinned.value, says: 'back to the pinned train A' });
+      if (pinned.value) edit({ do: 'train', train: pinned.value, label: 'back to the pinned train A' });
     },
     tryCure: (found) => {
       cure.value = found;
@@ -88,7 +88,7 @@ export function useCompare(
     take: () => {
       const found = cure.value;
       drop();
-      if (found) edit({ do: 'train', train: found.train, says: found.says.toLowerCase() });
+      if (found) edit({ do: 'train', train: found.train, label: found.message.toLowerCase() });
     },
     drop,
     comparePinned: () => {

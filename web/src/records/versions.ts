@@ -9,6 +9,7 @@ interface Version {
 export const versions: readonly Version[] = [
   { version: 1, stores: { drives: 'id', runs: 'id, driveId' } },
   { version: 2, stores: { parts: 'id' } },
+  { version: 3, stores: { steps: 'id' } },
 ];
 
 export function declareVersions(db: Dexie): void {

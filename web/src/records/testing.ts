@@ -1,0 +1,94 @@
+import { createPinia, setActivePinia } from 'pinia';
+import { useShelf } from '../stores/shelf.ts';
+import { useWorkshop } from '../stores/workshop.ts';
+import type { Channel } from './channel.ts';
+import { openDatabase, type Database, type RowKey } from './database.ts';
+import { openJournal, type SyncStorage } from './journal.ts';
+import { useRecords } from './records.ts';
+
+/** For tests: tabs of one browser, without a page. */
+
+/** Synchronous storage as a browser has it. */
+export function memory(): SyncStorage {
+  const kept = new Map<string, string>();
+  return {
+    getItem: (k) => kept.get(k) ?? null,
+    setItem: (k, v) => void kept.set(k, v),
+    removeItem: (k) => void kept.delete(k),
+    key: (i) => [...kept.keys()][i] ?? null,
+    get length() {
+      return kept.size;
+    },
+  };
+}
+
+/** A browser with its database, its synchronous storage and its tabs. */
+export interface Browser {
+  readonly notes: SyncStorage;
+  /** opens a tab; one of the same name is that tab after a reload */
+  readonly tab: (id: string, bent?: (database: Database) => Database) => Promise<OpenTab>;
+  /** the tab is gone: it hears nothing, and others may have its steps */
+  readonly close: (id: string) => void;
+  readonly end: () => void;
+}
+
+export interface OpenTab {
+  readonly records: ReturnType<typeof useRecords>;
+  readonly workshop: ReturnType<typeof useWorkshop>;
+  readonly shelf: ReturnType<typeof useShelf>;
+  readonly database: Database;
+  /** until everything is on the disk, or cannot be */
+  readonly settled: () => Promise<void>;
+}
+
+let browsers = 0;
+
+export function browser(name = `test-${++browsers}`): Browser {
+  const notes = memory();
+  const alive = new Set<string>();
+  const ears = new Map<string, (keys: readonly RowKey[]) => void>();
+  const databases: Database[] = [];
+  return {
+    notes,
+    tab: async (id, bent = (d) => d) => {
+      setActivePinia(createPinia());
+      const records = useRecords();
+      const workshop = useWorkshop();
+      const shelf = useShelf();
+      const database = openDatabase(name);
+      databases.push(database);
+      alive.add(id);
+      const channel: Channel = {
+        tell: (keys) => {
+          for (const [other, told] of ears) if (other !== id) told(keys);
+        },
+        listen: (told) => void ears.set(id, told),
+      };
+      await records.open({
+        database: bent(database),
+        journal: openJournal(notes),
+        tab: () => Promise.resolve({ id, alive: () => Promise.resolve(new Set(alive)) }),
+        channel,
+      });
+      return {
+        records,
+        workshop,
+        shelf,
+        database,
+        settled: async () => {
+          for (let i = 0; i < 300 && records.unsaved > 0 && records.trouble === null; i++)
+            await new Promise((r) => setTimeout(r, 3));
+          // what was told is read by the others in a transaction of their own
+          await new Promise((r) => setTimeout(r, 15));
+        },
+      };
+    },
+    close: (id) => {
+      alive.delete(id);
+      ears.delete(id);
+    },
+    end: () => {
+      for (const database of databases.splice(0)) database.close();
+    },
+  };
+}

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import { mdiAlertOutline, mdiDeleteOutline, mdiFileDownloadOutline } from '@mdi/js';
+import { counted, refusalSentence } from '@pendrix/core';
+import { kinds, type Apart } from '../../records/kinds.ts';
+import { useRecords } from '../../records/records.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { backUpAll } from '../../ui/backup.ts';
+import { saveRaw } from '../../ui/files.ts';
+
+/** Records that this version cannot read: named, kept as they are, to be exported or deleted. Everything else works on. */
+const records = useRecords();
+const notices = useNotices();
+const asking = ref<Apart | null>(null);
+
+async function discard(record: Apart): Promise<void> {
+  asking.value = null;
+  await records.discard(record);
+  notices.tell({ message: `${record.name} is deleted.`, tone: 'plain' });
+}
+</script>
+
+<template>
+  <section v-if="records.apart.length > 0" class="apart" aria-label="Set apart">
+    <h3>
+      <v-icon :icon="mdiAlertOutline" size="20" />{{
+        counted(records.apart.length, 'record').replace(/^./, (c) => c.toUpperCase())
+      }}
+      cannot be read by this version and
+      {{ records.apart.length === 1 ? 'is' : 'are' }} set apart. The rest works.
+    </h3>
+    <ul>
+      <li v-for="a in records.apart" :key="`${a.kind}/${a.id}`">
+        <b>{{ a.name }}</b>
+        <span class="quiet">{{ kinds[a.kind].title }}; {{ refusalSentence(a.why) }}</span>
+        <v-spacer />
+        <v-btn variant="text" :prepend-icon="mdiFileDownloadOutline" @click="saveRaw(a.name, a.raw)"
+          >Export<span class="sr-only"> {{ a.name }}</span></v-btn
+        >
+        <v-btn variant="text" :prepend-icon="mdiDeleteOutline" @click="asking = a"
+          >Delete<span class="sr-only"> {{ a.name }}</span></v-btn
+        >
+      </li>
+    </ul>
+    <v-dialog
+      :model-value="asking !== null"
+      aria-labelledby="discard-title"
+      @update:model-value="asking = null"
+    >
+      <div v-if="asking" class="dialog">
+        <header>
+          <h2 id="discard-title">Delete {{ asking.name }}?</h2>
+        </header>
+        <p>
+          It cannot be read, so it cannot be brought back by Undo. Export it first, or back up all that can be
+          read.
+        </p>
+        <p class="acts">
+          <v-btn variant="text" @click="asking = null">Cancel</v-btn>
+          <v-btn @click="backUpAll()">Back up all</v-btn>
+          <v-btn variant="flat" color="error" @click="discard(asking)">Delete</v-btn>
+        </p>
+      </div>
+    </v-dialog>
+  </section>
+</template>
+
+<style scoped>
+.apart {
+  padding: 8px 16px 8px 20px;
+  background: var(--p-amber-ground);
+  border-bottom: 1px solid var(--p-amber-rule);
+  max-height: 180px;
+  overflow: auto;
+}
+h3,
+li {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 14px;
+  min-height: 32px;
+}
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+  margin-top: 16px;
+}
+</style>
