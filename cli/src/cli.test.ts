@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -125,9 +125,9 @@ describe('the examples of the handbook, by the terminal', () => {
     );
     expect(long.out).toContain('At 60 rpm one turn of the work takes 565.14 days (1.55 years).');
     const misfit = await run('check', driveWith([{ ...set, planets: 5 }]), '--json');
-    expect((JSON.parse(misfit.out) as { misfits: { stage: number; message: string }[] }).misfits).toMatchObject([
-      { stage: 0, message: expect.stringContaining('17.63') },
-    ]);
+    expect(
+      (JSON.parse(misfit.out) as { misfits: { stage: number; message: string }[] }).misfits,
+    ).toMatchObject([{ stage: 0, message: expect.stringContaining('17.63') }]);
   });
 
   test('the four-pair box, and what its label would have promised', async () => {
@@ -218,7 +218,7 @@ describe('pendrix ratio', () => {
   test.each([
     [[], '--low is missing'],
     [['--low', '1'], '--high is missing'],
-    [['--low', '0', '--high', '1'], '--low: 0 is refused here'],
+    [['--low', '0', '--high', '1'], '--low: it must not be 0'],
     [['--low', '-1', '--high', '1'], '--low'],
     [['--low', '2', '--high', '1'], '2 to 1 runs backwards'],
     [['--low', 'x', '--high', '1'], '--low: x is not a number'],
@@ -243,16 +243,16 @@ describe('bad input ends with 2 and one sentence', () => {
     [['check'], 'the file is missing'],
     [['check', 'nowhere.json'], 'the file nowhere.json cannot be read'],
     [['check', CUTTER, '--colour'], 'there is no option --colour here; the options are --json.'],
-    [['check', CUTTER, CUTTER], 'the file stands there twice'],
-    [['check', CUTTER, '--json', '--json'], '--json stands there twice'],
+    [['check', CUTTER, CUTTER], 'the file is given twice'],
+    [['check', CUTTER, '--json', '--json'], '--json is given twice'],
     [['check', CUTTER, '--json=yes'], 'there is no option --json=yes'],
     [['targets', CUTTER], '--divisions is missing; write it, for example --divisions 73.'],
     [['targets', CUTTER, '--divisions'], 'the value of --divisions is missing'],
     [['targets', CUTTER, '--divisions', '12.5'], '--divisions: 12.5 is not a whole count'],
-    [['targets', CUTTER, '--divisions', '0'], '--divisions: 0 is refused here'],
+    [['targets', CUTTER, '--divisions', '0'], '--divisions: it must not be 0'],
     [['targets', CUTTER, '--divisions=-3'], '--divisions: -3 is negative'],
     [['targets', CUTTER, '--divisions', '5000000'], 'rows are too many for one sheet'],
-    [['targets', CUTTER, '--divisions', '7', '--json', '--csv'], 'the way to print stands there twice'],
+    [['targets', CUTTER, '--divisions', '7', '--json', '--csv'], 'the way to print is given twice'],
     [['check', scratch], 'cannot be read'],
   ])('%j', async (words, want) => {
     const { code, out, err } = await run(...words);
@@ -283,3 +283,50 @@ test('npx pendrix really starts', () => {
     expect.objectContaining({ status: 2 }),
   );
 }, 30_000);
+
+describe('what a terminal must not be made to do', () => {
+  test('control characters of a file are written out, not sent', async () => {
+    const text = readFileSync(CUTTER, 'utf8').replace(
+      '"Orrery wheel cutter"',
+      '"\\u001b]0;gone\\u0007\\u202ebent"',
+    );
+    for (const words of [
+      ['check', fileWith(text)],
+      ['check', fileWith(text), '--json'],
+    ]) {
+      const { code, out, err } = await run(...words);
+      expect(code).toBe(0);
+      // eslint-disable-next-line no-control-regex
+      expect(out + err).not.toMatch(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u202a-\u202e]/);
+    }
+  });
+
+  test('a search that is long tells how far it is, on standard error', async () => {
+    const now = Date.now;
+    let at = 0;
+    Date.now = () => (at += 500);
+    try {
+      const { code, out, err } = await run(
+        'ratio',
+        '--low',
+        '13.7',
+        '--high',
+        '13.7001',
+        '--teeth',
+        '8-80',
+        '--pairs',
+        '3',
+      );
+      expect([code, out !== '']).toEqual([0, true]);
+      expect(err).toMatch(/pairs, \d+ % gone through/);
+    } finally {
+      Date.now = now;
+    }
+  });
+
+  test('one that could never be held is refused with its limit', async () => {
+    const { code, err } = await run('ratio', '--low', '2', '--high', '3', '--teeth', '8-400', '--pairs', '4');
+    expect(code).toBe(2);
+    expect(err).toContain('more than 4000000 sets');
+  });
+});

@@ -1,11 +1,28 @@
-import type { Result } from '@pendrix/core';
+import type { Progress, Result, Search } from '@pendrix/core';
 
 /** One command of the terminal: words in, text for standard output or a refusal out. */
 export interface Command {
   readonly name: string;
   readonly usage: string;
   readonly message: string;
-  readonly run: (words: readonly string[]) => Promise<Result<string>>;
+  /** `progress` is told how far a long search is, now and then */
+  readonly run: (words: readonly string[], progress: Told) => Promise<Result<string>>;
+}
+
+export type Told = (line: string) => void;
+
+/** How long a search is silent at first, and between two lines, ms. */
+const SILENCE_MS = 2000;
+
+/** Runs a search to its end and tells how far it is, so that nobody waits before an empty screen. */
+export function runTold<T>(search: Search<T>, progress: Told, what: (p: Progress) => string): T {
+  let told = Date.now();
+  for (let step = search.next(false); ; step = search.next(false)) {
+    if (step.done) return step.value;
+    if (Date.now() - told < SILENCE_MS) continue;
+    told = Date.now();
+    progress(what(step.value));
+  }
 }
 
 /** Columns of text, padded; numbers to the right. */

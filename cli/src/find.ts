@@ -2,14 +2,13 @@ import {
   find as search,
   findReport,
   error,
-  runNow,
   ok,
   type FindAnswer,
   type FindRequest,
   type Result,
 } from '@pendrix/core';
 import { findAnswer, readFindRequest } from '@pendrix/core/files/index';
-import { table, type Command } from './command.ts';
+import { runTold, table, type Command, type Told } from './command.ts';
 import { readOptions } from './options.ts';
 import { readNamedFile } from './read.ts';
 
@@ -21,14 +20,18 @@ export const find: Command = {
   run,
 };
 
-async function run(words: readonly string[]): Promise<Result<string>> {
+async function run(words: readonly string[], progress: Told): Promise<Result<string>> {
   const given = readOptions(words, { json: 'flag' });
   if (!given.ok) return given;
   const request = await readNamedFile(given.value.files, 'demo/find-73-97.request.json', readFindRequest);
   if (!request.ok) return request;
   let answer: FindAnswer;
   try {
-    answer = runNow(search(request.value));
+    answer = runTold(
+      search(request.value),
+      progress,
+      (p) => `${p.stages} stages, ${Math.floor((100 * p.done) / p.of)} % gone through`,
+    );
   } catch (fault) {
     if (fault instanceof RangeError)
       return error('tooLarge', 'the products', { path: given.value.files[0]!, unit: 'to be exact' });

@@ -15,6 +15,14 @@ export interface Streams {
   readonly err: (text: string) => void;
 }
 
+/** What a terminal would act on, or read backwards, as it is written in JSON: a file may hold anything. */
+const printable = (text: string): string =>
+  text.replace(
+    // eslint-disable-next-line no-control-regex
+    /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069]/g,
+    (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  );
+
 const console_: Streams = {
   out: (text) => process.stdout.write(`${text}\n`),
   err: (text) => process.stderr.write(`${text}\n`),
@@ -29,6 +37,12 @@ const help = (): string =>
 
 /** Exit code 0 with the answer on standard output, 2 for bad input with one sentence on standard error, 1 for an internal error. */
 export async function main(words: readonly string[], streams: Streams = console_): Promise<0 | 1 | 2> {
+  const { out, err } = streams;
+  const safe: Streams = { out: (text) => out(printable(text)), err: (text) => err(printable(text)) };
+  return mainOn(words, safe);
+}
+
+async function mainOn(words: readonly string[], streams: Streams): Promise<0 | 1 | 2> {
   const [name, ...rest] = words;
   if (name === '--help' || name === '-h' || name === 'help') {
     streams.out(help());
@@ -41,7 +55,7 @@ export async function main(words: readonly string[], streams: Streams = console_
       streams,
     );
   try {
-    const answer = await command.run(rest);
+    const answer = await command.run(rest, (line) => streams.err(`pendrix: ${line}`));
     if (!answer.ok) return bad(answer.refusal, streams);
     streams.out(answer.value);
     return 0;

@@ -4,6 +4,7 @@ import {
   decimal,
   isNegative,
   isZero,
+  MAX_WHEEL_SETS,
   pairTrains,
   readCount,
   readNumber,
@@ -11,13 +12,14 @@ import {
   simplestIn,
   ok,
   toText,
+  wheelSets,
   type Interval,
   type PairTrain,
   type Rational,
   type Result,
   type Teeth,
 } from '@pendrix/core';
-import { table, type Command } from './command.ts';
+import { runTold, table, type Command, type Told } from './command.ts';
 import { readOptions } from './options.ts';
 
 /** Up to so many of each are given. */
@@ -30,10 +32,10 @@ export const ratio: Command = {
   name: 'ratio',
   usage: 'ratio --low 13.7325 --high 13.7365 [--teeth 8-60 --pairs 3] [--json]',
   message: 'the simplest fractions in an interval, and the wheel pairs that make one',
-  run: (words) => Promise.resolve(run(words)),
+  run: (words, progress) => Promise.resolve(run(words, progress)),
 };
 
-function run(words: readonly string[]): Result<string> {
+function run(words: readonly string[], progress: Told): Result<string> {
   const given = readOptions(words, {
     json: 'flag',
     low: 'text',
@@ -47,7 +49,7 @@ function run(words: readonly string[]): Result<string> {
     return error('noOption', files[0], { limit: '--low, --high, --teeth, --pairs, --json' });
   const interval = readInterval(texts);
   if (!interval.ok) return interval;
-  const trains = readTrains(texts, interval.value);
+  const trains = readTrains(texts, interval.value, progress);
   if (!trains.ok) return trains;
   const fractions = simplestIn(interval.value, COUNT);
   if (flags.has('json')) return ok(JSON.stringify(answer(fractions, trains.value), null, 2));
@@ -79,6 +81,7 @@ function readInterval(texts: ReadonlyMap<string, string>): Result<Interval> {
 function readTrains(
   texts: ReadonlyMap<string, string>,
   { low, high }: Interval,
+  progress: Told,
 ): Result<readonly PairTrain[] | null> {
   const [wheels, pairs] = [texts.get('teeth'), texts.get('pairs')];
   if (wheels === undefined)
@@ -87,7 +90,17 @@ function readTrains(
   if (!teeth.ok) return teeth;
   const most = readCount(pairs ?? '2', { min: 1, max: MAX_PAIRS, unit: 'pairs', example: '2' });
   if (!most.ok) return { ok: false, refusal: at('--pairs', most.refusal) };
-  return ok(pairTrains(low, high, teeth.value, most.value, COUNT));
+  const sets = wheelSets(teeth.value, most.value);
+  if (sets > MAX_WHEEL_SETS)
+    return error('tooManySets', `${wheels} in ${most.value} pairs`, { limit: String(MAX_WHEEL_SETS) });
+  const search = pairTrains(low, high, teeth.value, most.value, COUNT);
+  return ok(
+    runTold(
+      search,
+      progress,
+      (p) => `${p.stages} pairs, ${Math.floor((100 * p.done) / p.of)} % gone through`,
+    ),
+  );
 }
 
 function readTeeth(text: string): Result<Teeth> {

@@ -1,6 +1,6 @@
 import { readFile, stat } from 'node:fs/promises';
 import { error, type Drive, type Result } from '@pendrix/core';
-import { MAX_BYTES, readDrive } from '@pendrix/core/files/index';
+import { decodeText, MAX_BYTES, readDrive } from '@pendrix/core/files/index';
 
 /** Reads one drive file named on the command line. */
 export const readDriveFile = (files: readonly string[]): Promise<Result<Drive>> =>
@@ -19,7 +19,9 @@ export async function readNamedFile<T>(
   try {
     const { size } = await stat(name);
     if (size > MAX_BYTES) return error('fileTooBig', '', { path: name, limit: '20 MB' });
-    text = await readFile(name, 'utf8');
+    const decoded = decodeText(await readFile(name));
+    if (!decoded.ok) return { ok: false, refusal: { ...decoded.refusal, path: name } };
+    text = decoded.value;
   } catch {
     return error('noFile', name);
   }

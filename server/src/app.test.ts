@@ -3,12 +3,13 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { app } from './app.ts';
+import { app, portOf } from './app.ts';
 
 const dist = mkdtempSync(path.join(tmpdir(), 'pendrix-dist-'));
 mkdirSync(path.join(dist, 'assets'));
 writeFileSync(path.join(dist, 'index.html'), '<title>Pendrix</title>');
 writeFileSync(path.join(dist, 'assets', 'a-1.js'), '1');
+writeFileSync(path.join(dist, 'assets', 'long-1.js'), 'gear '.repeat(20_000));
 
 let server: ReturnType<ReturnType<typeof app>['listen']>;
 let base = '';
@@ -43,3 +44,34 @@ test('only what Pendrix ships may be loaded', async () => {
   expect(answer.headers.get('content-security-policy')).toContain("default-src 'self'");
   expect(answer.headers.get('x-powered-by')).toBeNull();
 });
+
+test('an address that cannot be read is answered in a sentence, without a path of this machine', async () => {
+  for (const address of ['/%', '/assets/%E0%A4%A', '/assets/missing.js']) {
+    const answer = await fetch(base + address);
+    const text = await answer.text();
+    expect([address, answer.status < 500, text.includes(dist), text.includes('at ')]).toEqual([
+      address,
+      true,
+      false,
+      text === 'There is nothing at this address.\n',
+    ]);
+    expect(text.split('\n')).toHaveLength(2);
+  }
+});
+
+test('long files are sent compressed', async () => {
+  const answer = await fetch(`${base}/assets/long-1.js`, { headers: { 'accept-encoding': 'gzip' } });
+  expect(answer.headers.get('content-encoding')).toBe('gzip');
+  expect((await answer.text()).length).toBe(100_000);
+});
+
+test.each([
+  [undefined, 4173],
+  ['', 4173],
+  ['4200', 4200],
+  ['0', 0],
+  ['abc', null],
+  ['99999', null],
+  ['-1', null],
+  ['80.5', null],
+])('PORT=%s is %s', (text, port) => expect(portOf(text)).toBe(port));

@@ -1,5 +1,6 @@
 import path from 'node:path';
-import express, { type Express } from 'express';
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express } from 'express';
 
 /** What the browser may load: only what Pendrix ships. Styles are set from script by the component library and the charts. */
 const POLICY = [
@@ -18,6 +19,7 @@ const POLICY = [
 export function app(dist: string): Express {
   const server = express();
   server.disable('x-powered-by');
+  server.use(compression());
   server.use((_request, response, next) => {
     response.set({
       'Content-Security-Policy': POLICY,
@@ -37,5 +39,31 @@ export function app(dist: string): Express {
   server.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(path.join(dist, 'index.html'));
   });
+  server.use(plainly);
   return server;
+}
+
+/** What went wrong with a request, without telling where on this machine. */
+const plainly: ErrorRequestHandler = (
+  fault: { status?: number; statusCode?: number },
+  _request,
+  response,
+  next,
+) => {
+  if (response.headersSent) return next(fault);
+  const status = fault.status ?? fault.statusCode ?? 500;
+  const words =
+    status === 404
+      ? 'There is nothing at this address.'
+      : status < 500
+        ? 'This address cannot be read.'
+        : 'The server failed to answer. Reload the page.';
+  response.status(status).set('Cache-Control', 'no-store').type('text/plain').send(`${words}\n`);
+};
+
+/** The port a number names; null when it names none. Nothing given is the usual one. */
+export function portOf(text: string | undefined): number | null {
+  if (text === undefined || text.trim() === '') return 4173;
+  const port = Number(text);
+  return /^\d+$/.test(text.trim()) && port <= 65_535 ? port : null;
 }

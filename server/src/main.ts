@@ -1,15 +1,27 @@
 import { fileURLToPath } from 'node:url';
-import { app } from './app.ts';
+import { app, portOf } from './app.ts';
 
 const dist = fileURLToPath(new URL('../../web/dist', import.meta.url));
-const port = Number(process.env['PORT'] ?? 4173);
+const port = portOf(process.env['PORT']);
 const host = process.env['HOST'] ?? '127.0.0.1';
 
-const listening = app(dist).listen(port, host, () => {
-  console.log(`Pendrix is at http://localhost:${port}/  (open the demo workshop there; Ctrl+C stops)`);
-});
-listening.on('error', (fault: NodeJS.ErrnoException) => {
-  const taken = fault.code === 'EADDRINUSE';
-  console.error(taken ? `Port ${port} is taken; choose another with PORT=4174 npm start` : fault.message);
+if (port === null) {
+  console.error(
+    `PORT is ${process.env['PORT']}, which is no port; choose one from 0 to 65535, for example PORT=4174 npm start`,
+  );
   process.exitCode = 1;
-});
+} else {
+  const listening = app(dist).listen(port, host, () => {
+    console.log(
+      `Pendrix is at http://localhost:${port}/  (the demo workshop is in place there; Ctrl+C stops)`,
+    );
+  });
+  listening.on('error', (fault: NodeJS.ErrnoException) => {
+    const words: Readonly<Record<string, string>> = {
+      EADDRINUSE: `Port ${port} is in use; choose another with PORT=4174 npm start`,
+      EACCES: `Port ${port} is not allowed here; choose one above 1023, for example PORT=4174 npm start`,
+    };
+    console.error(words[fault.code ?? ''] ?? fault.message);
+    process.exitCode = 1;
+  });
+}

@@ -2,6 +2,7 @@ import {
   readCount,
   readDivisions,
   readNumber,
+  readReduction,
   error,
   ok,
   toText,
@@ -158,10 +159,11 @@ export function readBetween(given: string): Result<readonly [Rational | null, Ra
       out.push(null);
       continue;
     }
-    const read = readNumber(side.replace(/[\s\u2009]/g, ''));
+    const read = side.includes(':') ? readReduction(side) : readNumber(side);
     if (!read.ok) return read;
-    if (isNegative(read.value)) return error('negative', side, { example: FIND_STEPS });
-    out.push(read.value);
+    const value = 'value' in read.value ? read.value.value : read.value;
+    if (isNegative(value)) return error('negative', side, { example: FIND_STEPS });
+    out.push(value);
   }
   const [low, high] = out as [Rational | null, Rational | null];
   if (low && high && low.n * high.d > high.n * low.d)
@@ -212,6 +214,10 @@ export function readFindInput(
   if (key === 'wheels') {
     const read = readWheels(given);
     return read.ok ? ok(`${read.value.from}-${read.value.to}`) : read;
+  }
+  if (key === 'target' && given.includes(':')) {
+    const read = readReduction(given);
+    return read.ok ? ok(toText(read.value.value)) : read;
   }
   return readInput(spec, given);
 }

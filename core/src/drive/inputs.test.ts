@@ -104,6 +104,8 @@ describe('the modes of a driver', () => {
     ['-4', 'negative'],
     ['2048', 'tooLarge'],
     ['fine', 'notModes'],
+    ['1/16/2', 'notModes'],
+    ['16/1', 'notModes'],
     [Array.from({ length: 25 }, (_, i) => i + 1).join(' '), 'tooMany'],
   ])('%s is refused: %s', (text, code) => {
     const read = readModes(text);

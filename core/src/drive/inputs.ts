@@ -1,5 +1,7 @@
 import {
   at,
+  fromStepAngle,
+  inUnit,
   isNegative,
   parseRational,
   readClock,
@@ -7,6 +9,7 @@ import {
   readNumber,
   readPeriod,
   readRatio,
+  readReduction,
   readSigned,
   readSize,
   error,
@@ -47,6 +50,8 @@ export type InputSpec =
       /** null when there is none to go by */
       readonly default: number | null;
       readonly wheel?: true;
+      /** full steps a turn: the angle of one step is taken too */
+      readonly steps?: true;
     })
   | (InputBase & {
       readonly type: 'size';
@@ -56,7 +61,12 @@ export type InputSpec =
       readonly default: number | null;
       readonly optional: true;
     })
-  | (InputBase & { readonly type: 'ratio'; readonly default: string })
+  | (InputBase & {
+      readonly type: 'ratio';
+      readonly default: string;
+      /** said aloud as a reduction: 1:40 is forty in for one out, as 40:1 is */
+      readonly reduces?: true;
+    })
   | (InputBase & { readonly type: 'exact'; readonly default: string })
   | (InputBase & { readonly type: 'signed'; readonly default: string })
   | (InputBase & { readonly type: 'clock' | 'period'; readonly default: string })
@@ -88,7 +98,8 @@ export type InputOf<T extends InputSpec['type']> = Extract<InputSpec, { readonly
 export type InputValue = number | string | boolean | ToothPairs;
 
 /** Reads what was typed into the field of `spec`; the value is what the drive file holds. */
-export function readInput(spec: InputSpec, text: string): Result<InputValue> {
+export function readInput(spec: InputSpec, typed: string): Result<InputValue> {
+  const text = withoutUnit(spec, typed);
   switch (spec.type) {
     case 'count':
       return readCount(text, {
@@ -116,12 +127,19 @@ export function readInput(spec: InputSpec, text: string): Result<InputValue> {
     case 'text':
       return checkInput(spec, text.trim());
     case 'ratio': {
-      const read = readRatio(text);
+      const read = (spec.reduces ? readReduction : readRatio)(text);
       return read.ok ? ok(toText(read.value.value)) : read;
     }
     case 'choice':
       return checkInput(spec, spec.number ? Number(text) : text);
   }
+}
+
+/** What was typed, in the unit of the field. (handbook: numbers, reading input) */
+function withoutUnit(spec: InputSpec, text: string): string {
+  if (!['count', 'size', 'number', 'exact', 'signed'].includes(spec.type)) return text;
+  const steps = spec.type === 'count' && spec.steps ? fromStepAngle(text) : text;
+  return inUnit(steps, spec.unit, spec.key.startsWith('module'));
 }
 
 /** An exact quantity above 0; kept as it was written when a file can hold it so. */

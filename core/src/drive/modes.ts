@@ -10,8 +10,10 @@ export function readModes(text: string): Result<readonly number[]> {
   if (pieces.length > 24) return error('tooMany', text, { limit: '24' });
   const modes = new Set<number>();
   for (const piece of pieces) {
-    // "1/16" is how drivers print it
-    const read = readCount(piece.replace(/^1\/(?=\d)/, ''), { min: 1, max: FINEST_MODE, example: '16' });
+    // "1/16" is how drivers print it; any other fraction is a slip
+    const [, mode] = /^(?:1\/)?([^/]*)$/.exec(piece) ?? [];
+    if (mode === undefined) return error('notModes', piece);
+    const read = readCount(mode, { min: 1, max: FINEST_MODE, example: '16' });
     if (!read.ok) return read.refusal.code === 'notNumber' ? error('notModes', piece) : read;
     modes.add(read.value);
   }

@@ -1,8 +1,8 @@
 import {
-  parseRational,
   piValue,
   rational,
   readLength,
+  readNumber,
   error,
   ok,
   type PiValue,
@@ -29,9 +29,9 @@ export function readMoves(text: string): Result<readonly Move[]> {
   for (const piece of pieces) {
     const withPi = /^([\d./ ]*)\s*[·*x]?\s*(?:π|pi)\s*(mm)?$/i.exec(piece);
     if (withPi) {
-      const q = withPi[1]!.trim() === '' ? rational(1n) : parseRational(withPi[1]!.replace(/\s+/g, ''));
-      if (!q || q.n === 0n) return error('noTravel', piece);
-      out.push({ text: piece, mm: piValue(q, 1) });
+      const q = withPi[1]!.trim() === '' ? ok(rational(1n)) : readNumber(withPi[1]!);
+      if (!q.ok || q.value.n === 0n) return error('noTravel', piece);
+      out.push({ text: piece, mm: piValue(q.value, 1) });
       continue;
     }
     const read = readLength(piece);

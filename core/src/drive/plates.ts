@@ -2,7 +2,7 @@ import {
   divisionRuns,
   parseRational,
   readCount,
-  readRatio,
+  readReduction,
   error,
   ok,
   toText,
@@ -70,11 +70,10 @@ export const platesText = (plates: readonly (readonly number[])[]): string =>
     )
     .join(' / ');
 
-/** A worm's ratio, exact and above 0: "40", "40:1", "90/2". */
+/** A worm's ratio, exact and above 0: "40", "40:1", "1:40", "90/2". */
 export function readWorm(text: string): Result<string> {
-  const bare = text.trim().replace(/\s*:\s*1$/, '');
-  const read = readRatio(bare);
+  const read = readReduction(text);
   if (!read.ok) return read;
   if (read.value.value.s < 0n) return error('negative', text.trim(), { example: '40' });
-  return ok(parseRational(bare) ? bare : toText(read.value.value));
+  return ok(parseRational(text.trim()) ? text.trim() : toText(read.value.value));
 }

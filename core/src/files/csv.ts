@@ -17,9 +17,16 @@ import { doubtText, gradeOfDivision, holeNumbers } from '../report/index.ts';
 
 type Cell = string | number;
 
-/** RFC 4180, but LF; a header row with units; numbers with a point. */
+/** What a spreadsheet would run as a formula: it begins with = + - @, a tab or a return, and is no number. */
+const FORMULA = /^(?![-+]?\d*\.?\d+(?:[eE][-+]?\d+)?$)'*[=+\-@\t\r]/;
+
+/** RFC 4180, but LF; a header row with units; numbers with a point; what a spreadsheet would run gets an apostrophe before it. */
 export const writeCsv = (head: readonly string[], rows: readonly (readonly Cell[])[]): string =>
-  `${Papa.unparse({ fields: [...head], data: rows.map((r) => [...r]) }, { newline: '\n', escapeFormulae: false })}\n`;
+  `${Papa.unparse({ fields: [...head], data: rows.map((r) => [...r]) }, { newline: '\n', escapeFormulae: FORMULA })}\n`;
+
+/** A cell as it was before it was made safe for a spreadsheet. */
+export const plainCell = (cell: string): string =>
+  FORMULA.test(cell.slice(1)) ? cell.replace(/^'/, '') : cell;
 
 /** What a table counts in. */
 const UNITS = {

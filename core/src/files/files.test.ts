@@ -378,7 +378,7 @@ describe('workshop files', () => {
 
 describe('what Pendrix writes it reads', () => {
   /** Any text of Unicode but halves of a pair, which no file can hold. */
-  const words = fc.string({ unit: "binary", maxLength: 60 });
+  const words = fc.string({ unit: 'binary', maxLength: 60 });
 
   test('names and notes of all of Unicode, whatever they begin with', () => {
     fc.assert(

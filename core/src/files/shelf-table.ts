@@ -12,7 +12,7 @@ import {
   type PartKindId,
   type ShelfPart,
 } from '../shelf/index.ts';
-import { writeCsv } from './csv.ts';
+import { plainCell, writeCsv } from './csv.ts';
 
 /** A line of a table from a spreadsheet or a CSV file: a part, or why it is none. */
 export interface TableLine {
@@ -55,7 +55,7 @@ const WORDS: readonly (readonly [RegExp, PartKindId])[] = [
   [/\bbelts?\b/i, 'belt'],
   [/\bworms?\b/i, 'worm'],
   [/\b(planetary|planet|epicyclic)\b/i, 'planetary'],
-  [/\b(gear ?box|box|geared motor)\b/i, 'box'],
+  [/\b(gear ?box(es)?|box(es)?|gear(ed)? ?(motor|head)s?)\b/i, 'box'],
   [/\bdrivers?\b/i, 'driver'],
   [/\b(motor|stepper)s?\b/i, 'motor'],
   [/\bencoders?\b/i, 'encoder'],
@@ -74,12 +74,14 @@ export function readTable(
   shelf: readonly ShelfPart[],
   newId: () => string,
 ): readonly TableLine[] {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').replace(/\s+$/, ''), {
+  const { data, meta } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').replace(/\s+$/, ''), {
     delimitersToGuess: ['\t', ';', ',', '|'],
     skipEmptyLines: false,
   });
   const heads = headsOf(data[0] ?? []);
-  const rows = data.slice(heads ? 1 : 0, MAX_PARTS + 1);
+  const rows = data
+    .slice(heads ? 1 : 0, MAX_PARTS + 1)
+    .map((row) => (meta.delimiter === ',' ? row : row.map(withPoint)));
   const first = heads ? 2 : 1;
   return rows.flatMap((row, i) =>
     row.every((cell) => cell.trim() === '')
@@ -87,6 +89,9 @@ export function readTable(
       : [readLine(first + i, cellsOf(row, heads ?? USUAL), shelf, newId)],
   );
 }
+
+/** Where commas do not part the cells, one between digits is a decimal comma. */
+const withPoint = (cell: string): string => cell.replace(/^(\s*[€$£]?\s*-?\d+),(\d+)(?=\D*$)/, '$1.$2');
 
 /** The columns that a first line names; null when it names none but holds a part. */
 function headsOf(row: readonly string[]): readonly (TableColumn | null)[] | null {
@@ -101,7 +106,7 @@ function cellsOf(
   columns: readonly (TableColumn | null)[],
 ): Record<TableColumn, string> {
   const out = Object.fromEntries(TABLE_COLUMNS.map((c) => [c, ''])) as Record<TableColumn, string>;
-  for (const [i, column] of columns.entries()) if (column) out[column] = (row[i] ?? '').trim();
+  for (const [i, column] of columns.entries()) if (column) out[column] = plainCell((row[i] ?? '').trim());
   return out;
 }
 

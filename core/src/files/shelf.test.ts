@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { newPart, partKinds, type PartKindId, type ShelfPart } from '../shelf/index.ts';
-import { readShelf, readTable, shelfCsv, writeShelf } from './index.ts';
+import { readShelf, readTable, shelfCsv, writeCsv, writeShelf } from './index.ts';
 
 const demo = readFileSync(new URL('../../../demo/lantern-hill.shelf.json', import.meta.url), 'utf8');
 const parts = (): readonly ShelfPart[] => {
@@ -87,11 +87,29 @@ describe('a table from a spreadsheet', () => {
     const text = '\uFEFFQty;Kind;Teeth;Module\r\n3;wheel;48;0,5\r\n\r\n2;change wheel;64;1.5\r\n';
     const lines = readTable(text, [], newId);
     expect(lines.map((l) => [l.line, l.part?.own ?? null, l.part?.kind ?? null])).toEqual([
-      [2, null, null],
+      [2, 3, 'wheel'],
       [4, 2, 'changeWheel'],
     ]);
-    expect(lines[0]!.refusal?.code).toBe('decimalComma');
-    expect(lines[0]!.bad).toBe('size');
+    // where semicolons part the cells, a comma between digits is a decimal comma
+    expect(lines[0]!.part).toMatchObject({ moduleMm: 0.5 });
+  });
+
+  test('where commas part the cells they are never decimal; a thousand in quotes is asked about', () => {
+    const [line] = readTable('kind,teeth,own\nwheel,48,"1,200"\n', [], newId);
+    expect([line!.bad, line!.refusal?.code]).toEqual(['own', 'doubtfulComma']);
+  });
+
+  test('a geared motor is a box, not a motor of as many steps', () => {
+    const [line] = readTable('Gear motor 64:1;64:1', [], newId);
+    expect(line!.part).toMatchObject({ kind: 'box', ratio: '64' });
+    expect(readTable('Gearmotor;1:187', [], newId)[0]!.part).toMatchObject({ kind: 'box', ratio: '187' });
+    expect(readTable('Stepper motor;200', [], newId)[0]!.part).toMatchObject({ kind: 'motor' });
+  });
+
+  test('cells take units', () => {
+    const [line] = readTable('kind\tteeth\tsize\tbore\nwheel\t76 teeth\t24 DP\t3/8 in\n', [], newId);
+    expect(line!.part).toMatchObject({ teeth: 76, boreMm: 9.525 });
+    expect((line!.part as unknown as { moduleMm: number }).moduleMm).toBeCloseTo(25.4 / 24, 12);
   });
 
   test('the shelf as CSV is read back as it was, apart from ids', () => {
@@ -137,5 +155,21 @@ describe('a table from a spreadsheet', () => {
     expect(readTable('', [], newId)).toEqual([]);
     expect(readTable('\n\n', [], newId)).toEqual([]);
     expect(readTable('\u0000\u0001', [], newId).every((l) => !l.part)).toBe(true);
+  });
+});
+
+describe('cells that a spreadsheet would run', () => {
+  test.each(['=1+2', '+SUM(A1)', '-lathe', '@home', '\treturn', "'quoted", "'=already"])(
+    'a part named %j is made safe and read back as it was',
+    (name) => {
+      const part = { ...newPart('wheel', 'a'), name } as ShelfPart;
+      const text = shelfCsv([part]);
+      for (const cell of text.split('\n')[1]!.split(',')) expect(cell).not.toMatch(/^"?[=@\t]/);
+      expect(readTable(text, [], newId)[0]!.part?.name).toBe(name.trim());
+    },
+  );
+
+  test('numbers stay numbers, negative ones too', () => {
+    expect(writeCsv(['a'], [[-0.5], ['-1.25'], ['+18240'], [-1e-9]])).toBe('a\n-0.5\n-1.25\n+18240\n-1e-9\n');
   });
 });

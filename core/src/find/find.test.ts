@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { compare, div, ONE, product, rational, toText } from '../numbers/index.ts';
-import { labelInterval, pairTrains, ratioInterval, simplestIn } from './index.ts';
+import { labelInterval, pairTrains, ratioInterval, runNow, simplestIn, wheelSets } from './index.ts';
 
 describe('true ratio', () => {
   test('27469 ± 4 steps of 200 in ten turns leave [13.7325, 13.7365]', () => {
@@ -29,7 +29,7 @@ describe('trains of wheel pairs', () => {
   const [low, high] = [rational(27465n, 2000n), rational(27473n, 2000n)];
 
   test('two pairs of 8 to 60 make six ratios in it, the simplest first', () => {
-    const found = pairTrains(low, high, { from: 8, to: 60 }, 2, 20);
+    const found = runNow(pairTrains(low, high, { from: 8, to: 60 }, 2, 20));
     expect(found.map((t) => toText(t.ratio))).toEqual([
       '989/72',
       '1250/91',
@@ -61,7 +61,7 @@ describe('trains of wheel pairs', () => {
         for (const w of wheels) for (const x of wheels) see([w], [x]);
         for (const w of wheels)
           for (const x of wheels) for (const y of wheels) for (const z of wheels) see([w, x], [y, z]);
-        const found = pairTrains(a, b, { from, to }, 2, 5000);
+        const found = runNow(pairTrains(a, b, { from, to }, 2, 5000));
         expect(
           new Map(
             found.map((t) => [
@@ -87,20 +87,24 @@ describe('trains of wheel pairs', () => {
   });
 
   test('no wheels, no trains; a range that is none is the caller’s slip', () => {
-    expect(pairTrains(rational(1000n), rational(1001n), { from: 8, to: 10 }, 2, 5)).toEqual([]);
-    expect(() => pairTrains(low, high, { from: 9, to: 8 }, 2, 5)).toThrow(RangeError);
+    expect(runNow(pairTrains(rational(1000n), rational(1001n), { from: 8, to: 10 }, 2, 5))).toEqual([]);
+    expect(() => runNow(pairTrains(low, high, { from: 9, to: 8 }, 2, 5))).toThrow(RangeError);
+    expect(() => runNow(pairTrains(low, high, { from: 8, to: 400 }, 4, 5))).toThrow(RangeError);
+    expect([wheelSets({ from: 8, to: 60 }, 4), wheelSets({ from: 5, to: 5 }, 3)]).toEqual([367_290, 1]);
   });
 
   test('where simple fractions find none, all products are laid against each other', () => {
     // Between two neighbours only great denominators lie.
     const r = rational(59n * 53n * 47n, 60n * 58n * 43n);
     const off = rational(1n, 10n ** 9n);
-    const found = pairTrains(
-      rational(r.n * off.d - r.d * off.n, r.d * off.d),
-      rational(r.n * off.d + r.d * off.n, r.d * off.d),
-      { from: 40, to: 60 },
-      3,
-      5,
+    const found = runNow(
+      pairTrains(
+        rational(r.n * off.d - r.d * off.n, r.d * off.d),
+        rational(r.n * off.d + r.d * off.n, r.d * off.d),
+        { from: 40, to: 60 },
+        3,
+        5,
+      ),
     );
     expect(found.map((t) => toText(t.ratio))).toContain(toText(r));
   });

@@ -6,7 +6,7 @@ export {
   type Interval,
   type TurnCount,
 } from './true-ratio.ts';
-export { pairTrains, type PairTrain, type Teeth } from './wheel-pairs.ts';
+export { MAX_WHEEL_SETS, pairTrains, wheelSets, type PairTrain, type Teeth } from './wheel-pairs.ts';
 export type { FindAnswer, FoundRow, Gone, Reason, RowKind } from './answer.ts';
 export { findAfter } from './after.ts';
 export { find } from './find.ts';

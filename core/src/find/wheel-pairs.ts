@@ -1,3 +1,4 @@
+import type { Search } from './search.ts';
 import { gcd, rational, simplestFirst, type Rational } from '../numbers/index.ts';
 
 /** Wheels by their teeth, both ends included. */
@@ -18,11 +19,31 @@ type Products = ReadonlyMap<number, readonly number[]>;
 
 const teethOf = (wheels: readonly number[]): number => wheels.reduce((n, z) => n + z, 0);
 
-function productsOf(teeth: Teeth, wheels: number): readonly Products[] {
+/** Most sets of wheels that are made: they must be held in memory all at once. */
+export const MAX_WHEEL_SETS = 4_000_000;
+
+/** Sets of `pairs` wheels out of a range, each as often as wanted: what there is to go through. */
+export function wheelSets({ from, to }: Teeth, pairs: number): number {
+  let sets = 1;
+  for (let i = 0; i < pairs; i++) sets = (sets * (to - from + 1 + i)) / (i + 1);
+  return Math.round(sets);
+}
+
+/** Products between two breaths. */
+const BREATH = 20_000;
+
+function* productsOf(teeth: Teeth, wheels: number): Search<readonly Products[]> {
   const levels: Map<number, readonly number[]>[] = [];
   for (let level = 0; level < wheels; level++) {
     const next = new Map<number, readonly number[]>();
-    for (const [product, made] of levels[level - 1] ?? new Map([[1, []]])) {
+    const before = levels[level - 1] ?? new Map([[1, []]]);
+    let [gone, breath] = [0, 0];
+    for (const [product, made] of before) {
+      gone++;
+      if ((breath += teeth.to - teeth.from + 1) > BREATH) {
+        breath = 0;
+        if (yield { stages: level + 1, done: gone, of: before.size }) return levels;
+      }
       for (let z = teeth.from; z <= teeth.to; z++) {
         const known = next.get(product * z);
         const sum = teethOf(made) + z;
@@ -63,24 +84,26 @@ const TRIED = 20_000;
 /**
  * Every ratio in [low, high] that up to `pairs` (1…4) pairs of these wheels make, the simplest first: least denominator, then
  * least numerator; at most `count` of them, each with its train of fewest pairs and then least total teeth.
- * Throws a RangeError unless 0 < low ≤ high and 1 ≤ from ≤ to. (handbook: numbers, true ratio)
+ * Throws a RangeError unless 0 < low ≤ high, 1 ≤ from ≤ to, and there are at most MAX_WHEEL_SETS. (handbook: numbers, true ratio)
  * Example: [13.7325, 13.7365], two pairs of 8–60: 989/72, 1250/91, 1593/116, … 2596/189.
  */
-export function pairTrains(
+export function* pairTrains(
   low: Rational,
   high: Rational,
   teeth: Teeth,
   pairs: number,
   count: number,
-): readonly PairTrain[] {
+): Search<readonly PairTrain[]> {
   if (teeth.from < 1 || teeth.to < teeth.from) throw new RangeError('wheels of 1 or more teeth are wanted');
-  const levels = productsOf(teeth, pairs);
+  if (wheelSets(teeth, pairs) > MAX_WHEEL_SETS) throw new RangeError('too many sets of wheels');
+  const levels = yield* productsOf(teeth, pairs);
   const largest = teeth.to ** pairs;
   const found: PairTrain[] = [];
   let tried = 0;
   for (const r of simplestFirst(low, high)) {
     if (r.d > BigInt(largest)) return found;
-    if (++tried > TRIED) return laidAgainst(low, high, levels, teeth.to, count);
+    if (++tried % 500 === 0) yield { stages: pairs, done: tried, of: TRIED };
+    if (tried > TRIED) return laidAgainst(low, high, levels, teeth.to, count);
     if (r.n > BigInt(largest)) continue;
     const train = trainOf(Number(r.n), Number(r.d), levels, teeth.to);
     if (train) found.push(train);

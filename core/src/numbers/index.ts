@@ -45,7 +45,8 @@ export { firstInRange, worstResidue } from './residues.ts';
 export { at, error, ok, type Refusal, type RefusalCode, type Result } from './refusal.ts';
 export { refusalMessage, refusalSentence } from './refusal-text.ts';
 export { readCount, readNumber, readSigned, readSize, type Limits } from './read-number.ts';
-export { readRatio, type ReadRatio } from './read-ratio.ts';
+export { readRatio, readReduction, type ReadRatio } from './read-ratio.ts';
+export { fromStepAngle, inUnit } from './read-unit.ts';
 export {
   divisionPieces,
   divisionRuns,

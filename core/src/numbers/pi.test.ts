@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { ceilTimesPi, compareToPi } from './pi.ts';
+import { ceilTimesPi, compareToPi, roundTimesPi } from './pi.ts';
 import { rational } from './rational.ts';
 
 test('the old approximations stand on the right side of π', () => {
@@ -9,9 +9,19 @@ test('the old approximations stand on the right side of π', () => {
   expect(compareToPi(rational(103993n, 33102n))).toBe(-1);
 });
 
-test('nothing is guessed within the last digit', () => {
+test('nothing is guessed however near to π: more of it is reckoned', () => {
   const digits = 3141592653589793238462643383279502884197169399375105820974944592307816406286n;
-  expect(() => compareToPi(rational(2n * digits + 1n, 2n * 10n ** 75n))).toThrow(RangeError);
+  // the next figures are 2089986…: less than a half of the last
+  expect(compareToPi(rational(2n * digits + 1n, 2n * 10n ** 75n))).toBe(1);
+  expect(compareToPi(rational(digits * 10n + 2n, 10n ** 76n))).toBe(-1);
+  expect(compareToPi(rational(digits * 10n + 3n, 10n ** 76n))).toBe(1);
+});
+
+test('a number with more figures than were kept is rounded all the same', () => {
+  const q = rational(10n ** 90n);
+  expect(String(roundTimesPi(q, 1)).slice(0, 31)).toBe('3141592653589793238462643383279');
+  expect(String(roundTimesPi(q, 1)).length).toBe(91);
+  expect(roundTimesPi(rational(roundTimesPi(q, 1)), -1)).toBe(10n ** 90n);
 });
 
 test('ceilTimesPi rounds up', () => {

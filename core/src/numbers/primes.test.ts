@@ -44,6 +44,17 @@ describe('primes', () => {
     expect(isPrime(341550071728321n)).toBe(false);
   });
 
+  test('any number of a hundred figures answers, and multiplies back', () => {
+    const hard = 1757555998048814020464990342451635348638313371n;
+    const semi = (10n ** 24n + 7n) * (10n ** 25n + 13n);
+    for (const n of [hard, semi, semi ** 2n, 10n ** 99n + 289n]) {
+      const back = [...factors(n)].reduce((product, [p, e]) => product * p ** BigInt(e), 1n);
+      expect(back).toBe(n);
+    }
+    // what was found once is not looked for again
+    expect(factors(semi)).toBe(factors(semi));
+  });
+
   test('gcd, lcm and valuation', () => {
     expect(gcd(-84n, 30n)).toBe(6n);
     expect(lcm([57n, 58n, 59n, 60n, 73n, 97n])).toBe(13811773740n);

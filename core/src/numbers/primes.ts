@@ -1,4 +1,7 @@
-/** Prime factors of a whole number ≥ 1, smallest first: factors(1094400n) is 2⁸·3²·5²·19; [] for 1. */
+/**
+ * Prime factors of a whole number ≥ 1, smallest first: factors(1094400n) is 2⁸·3²·5²·19; [] for 1. What is too hard to split stands in
+ * it as one factor: it has no prime below a thousand million.
+ */
 export type Factors = ReadonlyMap<bigint, number>;
 
 export function gcd(a: bigint, b: bigint): bigint {
@@ -16,12 +19,28 @@ export const lcm = (all: Iterable<bigint>): bigint => {
 
 const TRIAL_LIMIT = 5000n;
 
-/** Prime factorisation. Trial division, then Pollard's rho, so that 20-digit numbers answer within a frame. Throws a RangeError below 1. */
+/** Steps of Pollard's rho before a number is left unsplit: a twentieth of a second, enough for any factor of nine figures. */
+const MAX_STEPS = 24_000;
+
+/** Numbers that were taken apart lately: a page asks for the same ones at every keystroke. */
+const recent = new Map<bigint, Factors>();
+const MAX_RECENT = 200;
+
+/** Prime factorisation. Trial division, then Pollard's rho up to a bound, so that any number answers within a few frames. Throws a RangeError below 1. */
 export function factors(n: bigint): Factors {
+  const known = recent.get(n);
+  if (known) return known;
+  const made = takenApart(n);
+  if (recent.size >= MAX_RECENT) recent.delete(recent.keys().next().value!);
+  recent.set(n, made);
+  return made;
+}
+
+function takenApart(n: bigint): Factors {
   if (n < 1n) throw new RangeError('only positive whole numbers have prime factors');
   const found: bigint[] = [];
   const rest = n <= Number.MAX_SAFE_INTEGER ? BigInt(trialSmall(Number(n), found)) : trial(n, found);
-  if (rest > 1n) split(rest, found);
+  if (rest > 1n) split(rest, found, { left: MAX_STEPS });
   found.sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
   const out = new Map<bigint, number>();
   for (const p of found) out.set(p, (out.get(p) ?? 0) + 1);
@@ -49,15 +68,24 @@ function trialSmall(n: number, into: bigint[]): number {
   return rest;
 }
 
-function split(n: bigint, into: bigint[]): void {
+/** Steps that may still be taken. */
+interface Budget {
+  left: number;
+}
+
+function split(n: bigint, into: bigint[], budget: Budget): void {
   if (n === 1n) return;
   if (n < TRIAL_LIMIT * TRIAL_LIMIT || isPrime(n)) {
     into.push(n);
     return;
   }
-  const d = divisor(n);
-  split(d, into);
-  split(n / d, into);
+  const d = divisor(n, budget);
+  if (d === null) {
+    into.push(n);
+    return;
+  }
+  split(d, into, budget);
+  split(n / d, into, budget);
 }
 
 function power(base: bigint, exponent: bigint, mod: bigint): bigint {
@@ -86,12 +114,13 @@ export function isPrime(n: bigint): boolean {
   });
 }
 
-/** Pollard's rho with Brent's batching; n is composite and has no small factor. */
-function divisor(n: bigint): bigint {
+/** Pollard's rho with Brent's batching; n is composite and has no small factor. null when the budget is spent. */
+function divisor(n: bigint, budget: Budget): bigint | null {
   for (let c = 1n; ; c++) {
     const step = (v: bigint): bigint => (v * v + c) % n;
     let [slow, fast, d] = [2n, 2n, 1n];
     while (d === 1n) {
+      if ((budget.left -= 64) < 0) return null;
       let batch = 1n;
       for (let i = 0; i < 64; i++) {
         slow = step(slow);

@@ -11,7 +11,12 @@ export interface DivisionPiece {
   readonly text: string;
   readonly counts: readonly number[];
   readonly refusal?: Refusal;
+  /** it may have been meant as one count: "1,200", "1 200" */
+  readonly instead?: string;
 }
+
+/** A single digit and three more behind a comma or a space: more likely a thousand and some than two counts. */
+const ONE_COUNT = /(?<![\d,x-])(\d)[ ,](\d{3})(?!\d)/g;
 
 /**
  * The pieces of a division list, each read by itself: "55, 60-63, 2x36, 90" (handbook: numbers, reading input).
@@ -19,10 +24,12 @@ export interface DivisionPiece {
  */
 export function divisionPieces(text: string): readonly DivisionPiece[] {
   const s = plain(text).replace(/\s*([-x*])\s*(?=\d)/g, (_, sign: string) => (sign === '*' ? 'x' : sign));
-  return s
-    .split(/[\s,;]+/)
-    .filter((piece) => piece !== '')
-    .map(readPiece);
+  const meant = new Map([...s.matchAll(ONE_COUNT)].map((m) => [m.index, `${m[1]}${m[2]}`]));
+  return [...s.matchAll(/[^\s,;]+/g)].map((m) => {
+    const piece = readPiece(m[0]);
+    const instead = meant.get(m.index);
+    return instead === undefined ? piece : { ...piece, instead };
+  });
 }
 
 function readPiece(text: string): DivisionPiece {

@@ -1,30 +1,42 @@
 import { parseRational, type Rational, isNegative, isWhole, isZero, numerator } from './rational.ts';
 import { error, ok, type Result } from './refusal.ts';
 
-/** What a pen or another keyboard writes for a plain sign: minus, times, colon, primes, spaces. */
+/** What a pen, a spreadsheet or another keyboard writes for a plain sign: minus, times, colon, quotes; spaces that only group digits go. */
 export const plain = (text: string): string =>
   text
+    .replace(/(?<=\d)[\u00a0\u2009\u202f\u2007\u2006](?=\d{3}(?!\d))/g, '')
     .replace(/[\u2212\u2013\u2014\u2010\u2011]/g, '-')
-    .replace(/[\u00a0\u2009\u202f\u2007]/g, ' ')
+    .replace(/[\u00a0\u2006\u2007\u2008\u2009\u200a\u202f]/g, ' ')
+    .replace(/[“”„]/g, '"')
+    .replace(/[‘’‚]/g, "'")
     .replace(/[×✕·]/g, 'x')
     .replace(/[∶]/g, ':')
     .trim();
 
 const EXPONENT = /^[+-]?\d+(\.\d+)?[eE][+-]?\d+$/;
 const COMMA = /^[+-]?\d+,\d+$/;
+/** 1 200, 12 000.5: one number, its digits in groups */
+const GROUPED = /^[+-]?\d{1,3}( \d{3})+(\.\d+)?$/;
+/** 1,200: a thousand and more to some, a little more than one to others */
+const DOUBTFUL = /^[+-]?\d{1,3},\d{3}$/;
 
-/** A decimal or a fraction as people write it, exact: "76", "0.9", "1/8", "1 1/8". Refuses exponents and decimal commas by name. */
+/**
+ * A decimal or a fraction as people write it, exact: "76", "0.9", "1/8", "1 1/8", "1 200". Refuses exponents by name, and asks which is
+ * meant by a comma. (handbook: numbers, reading input)
+ */
 export function readNumber(text: string): Result<Rational> {
   const s = plain(text);
   if (s === '') return error('empty', text);
   if (s.length > 100) return error('tooLong', text, { limit: '100' });
   if (EXPONENT.test(s)) return error('exponent', text);
-  if (COMMA.test(s)) return error('decimalComma', text);
+  if (DOUBTFUL.test(s))
+    return error('doubtfulComma', s, { limit: s.replace(',', ''), example: s.replace(',', '.') });
+  if (COMMA.test(s)) return error('decimalComma', s, { example: s.replace(',', '.') });
   if (/\/\s*0+(\.0+)?$/.test(s)) return error('zeroDenominator', text);
   const mixed = /^([+-]?)(\d+) +(\d+)\/(\d+)$/.exec(s);
   const spread = mixed
     ? `${mixed[1]}${BigInt(mixed[2]!) * BigInt(mixed[4]!) + BigInt(mixed[3]!)}/${mixed[4]}`
-    : s.replace(/\s*\/\s*/, '/').replace(/^\./, '0.');
+    : (GROUPED.test(s) ? s.replaceAll(' ', '') : s).replace(/\s*\/\s*/, '/').replace(/^\./, '0.');
   const r = parseRational(spread);
   return r ? ok(r) : error('notNumber', text);
 }

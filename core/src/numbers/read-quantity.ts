@@ -5,14 +5,23 @@ import { error, ok, type Result } from './refusal.ts';
 /** 1 turn = 360° = 21 600′ = 1 296 000″. */
 export const ARCSEC_PER_TURN = 1_296_000n;
 
-const ANGLE_UNITS: readonly (readonly [RegExp, Rational])[] = [
+/** What a number itself is refused for goes before what is wrong with its unit. */
+export const SAID_BY_NUMBERS: readonly string[] = [
+  'empty',
+  'exponent',
+  'decimalComma',
+  'doubtfulComma',
+  'zeroDenominator',
+];
+
+export const ANGLE_UNITS: Units = [
   [/^(″|''|"|arcsec|sec|s)$/, rational(1n)],
   [/^(′|'|arcmin|min|m)$/, rational(60n)],
   [/^(°|deg|degrees?|d)$/, rational(3600n)],
   [/^(turns?|rev)$/, rational(ARCSEC_PER_TURN)],
 ];
 
-const LENGTH_UNITS: readonly (readonly [RegExp, Rational])[] = [
+export const LENGTH_UNITS: Units = [
   [/^(µm|μm|um|micron|microns)$/, rational(1n, 1000n)],
   [/^mm$/, rational(1n)],
   [/^cm$/, rational(10n)],
@@ -22,6 +31,9 @@ const LENGTH_UNITS: readonly (readonly [RegExp, Rational])[] = [
 
 const NUMBER = String.raw`[+-]?(?:\d+ +\d+\/\d+|\d*\.?\d+(?:\/\d+)?)`;
 
+/** How much each way of writing a unit is of the family's base. */
+export type Units = readonly (readonly [pattern: RegExp, size: Rational])[];
+
 /**
  * An angle in arcseconds, exact: `15"`, `54'`, `0.9°`, `0.9 deg`, `1° 30' 15"`. A number with no unit is arcseconds.
  * A leading ± is read over: tolerances are written with it. (handbook: numbers, reading input)
@@ -30,8 +42,8 @@ export function readAngle(text: string): Result<Rational> {
   const s = plain(text).replace(/^±\s*/, '').replace(/''/g, '″');
   const bare = readNumber(s);
   if (bare.ok) return ok(bare.value);
-  if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
-    return error(bare.refusal.code, text, { example: '15″' });
+  if (SAID_BY_NUMBERS.includes(bare.refusal.code))
+    return { ok: false, refusal: { example: '15″', ...bare.refusal } };
   return readParts(s, ANGLE_UNITS, text, 'notAngle', '″, ′ or °');
 }
 
@@ -46,8 +58,8 @@ export function readLength(text: string): Result<Rational> {
   const s = plain(text).replace(/^±\s*/, '');
   const bare = readNumber(s);
   if (bare.ok) return positive(bare.value, text, '30 mm');
-  if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
-    return error(bare.refusal.code, text, { example: '30 mm' });
+  if (SAID_BY_NUMBERS.includes(bare.refusal.code))
+    return { ok: false, refusal: { example: '30 mm', ...bare.refusal } };
   const read = readParts(s, LENGTH_UNITS, text, 'notLength', 'mm, µm or in');
   return read.ok ? positive(read.value, text, '30 mm') : read;
 }
@@ -61,7 +73,7 @@ export function positive(value: Rational, text: string, example?: string): Resul
 
 function readParts(
   s: string,
-  units: readonly (readonly [RegExp, Rational])[],
+  units: Units,
   text: string,
   code: 'notAngle' | 'notLength',
   known: string,
@@ -73,7 +85,8 @@ function readParts(
   let last = -1;
   for (const [, figure, name] of parts) {
     const size = units.findIndex(([pattern]) => pattern.test(name!.toLowerCase()));
-    if (size < 0) return error('unknownUnit', text, { unit: known });
+    if (size < 0)
+      return error('unknownUnit', text, { unit: known, example: code === 'notAngle' ? '15″' : '30 mm' });
     const read = readNumber(figure!);
     // Degrees before minutes before seconds, each once: anything else is a slip.
     if (!read.ok || (last >= 0 && size >= last)) return error(code, text);

@@ -25,6 +25,13 @@ describe('the time of one turn', () => {
     ['360 deg/min', '60'],
     ['3 rps', '1/3'],
     ['250 ms', '1/4'],
+    ['23h 56m 4s', '86164'],
+    ['23 h 56 min 4.09 s', '8616409/100'],
+    ['23:56:04.09', '8616409/100'],
+    ['1 h 30 min', '5400'],
+    ['1h30m', '5400'],
+    ['2 turns in 24 h', '43200'],
+    ['2 turns in 1 h 30 min', '2700'],
   ])('%s is %s s', (text, want) => expect(period(text)).toBe(want));
   test.each([
     ['', 'empty'],
@@ -35,6 +42,9 @@ describe('the time of one turn', () => {
     ['5 parsecs', 'notPeriod'],
     ['3 °/fortnight', 'notPeriod'],
     ['1,5 h', 'notPeriod'],
+    ['30 min 1 h', 'notPeriod'],
+    ['23:61:00', 'notPeriod'],
+    ['0 turns in 5 s', 'zero'],
   ])('%s is refused: %s', (text, code) => expect(period(text)).toBe(code));
   test('a speed along a travel is read apart', () => {
     expect(toText(readSpeed('0.5 mm/min')!)).toBe('1/120');

@@ -1,9 +1,10 @@
-import { ARCSEC_PER_TURN, positive } from './read-quantity.ts';
+import { ARCSEC_PER_TURN, positive, SAID_BY_NUMBERS, type Units } from './read-quantity.ts';
 import { plain, readNumber } from './read-number.ts';
-import { div, isNegative, isZero, mul, ONE, rational, type Rational } from './rational.ts';
+import { add, compare, div, isNegative, isZero, mul, ONE, rational, type Rational } from './rational.ts';
 import { error, ok, type Result } from './refusal.ts';
 
-const SECONDS: readonly (readonly [RegExp, Rational])[] = [
+export const SECONDS: Units = [
+  [/^(µs|μs|us)$/, rational(1n, 1_000_000n)],
   [/^(ms|millis|milliseconds?)$/, rational(1n, 1000n)],
   [/^(s|sec|secs|seconds?)$/, ONE],
   [/^(m|min|mins|minutes?)$/, rational(60n)],
@@ -42,17 +43,53 @@ export function readSpeed(text: string): Rational | null {
 }
 
 /**
- * Seconds for one turn, exact and above 0: `86164.0905`, `24 h`, `1 turn in 24 h`, `0.5 rpm`, `15 °/h`, `15.041 ″/s`, `2 turns a day`.
+ * Seconds for one turn, exact and above 0: `86164.0905`, `24 h`, `23 h 56 min 4.09 s`, `23:56:04.09`, `2 turns in 24 h`, `0.5 rpm`, `15 °/h`,
+ * `15.041 ″/s`, `2 turns a day`.
  * A number alone is seconds. (handbook: follow)
  */
 export function readPeriod(text: string): Result<Rational> {
-  const s = plain(text)
-    .toLowerCase()
-    .replace(/^(?:1|one) turn in\s+/, '');
+  const [, turnsIn, s] = /^(?:(.+?) turns? in\s+)?(.*)$/.exec(plain(text).toLowerCase())!;
+  if (turnsIn !== undefined) {
+    const many = readNumber(turnsIn.replace(/^one$/, '1'));
+    const time = many.ok ? readPeriod(s!) : many;
+    if (!many.ok || !time.ok) return error('notPeriod', text);
+    const checked = positive(many.value, text);
+    return checked.ok ? ok(div(time.value, checked.value)) : checked;
+  }
+  return readTime(s!, text);
+}
+
+/** `23:56:04.09`, hours, minutes and seconds. */
+const CLOCK_TIME = /^(\d+):([0-5]?\d):([0-5]?\d(?:\.\d+)?)$/;
+const TIME_PART = /(\d*\.?\d+)\s*([a-z]+)\s*/g;
+
+/** A time of several parts, each of a lesser unit than the one before: `1 h 30 min`; null when it is none. */
+function timeOfParts(s: string): Rational | null {
+  const clock = CLOCK_TIME.exec(s);
+  const parts = clock
+    ? ['h', 'min', 's'].map((name, i) => [clock[i + 1]!, name])
+    : [...s.matchAll(TIME_PART)].map((m) => [m[1]!, m[2]!]);
+  if (!clock && (parts.length < 2 || s.replace(TIME_PART, '') !== '')) return null;
+  let sum = rational(0n);
+  let last: Rational | null = null;
+  for (const [figure, name] of parts) {
+    const size = unit(SECONDS, name!);
+    const read = readNumber(figure!);
+    if (!size || !read.ok || (last && compare(size, last) >= 0)) return null;
+    sum = add(sum, mul(read.value, size));
+    last = size;
+  }
+  return sum;
+}
+
+/** The same without the turns. */
+function readTime(s: string, text: string): Result<Rational> {
   const bare = readNumber(s);
   if (bare.ok) return positive(bare.value, text);
-  if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
-    return error(bare.refusal.code, text, { example: '24 h' });
+  if (SAID_BY_NUMBERS.includes(bare.refusal.code))
+    return { ok: false, refusal: { example: '24 h', ...bare.refusal } };
+  const parts = timeOfParts(s);
+  if (parts) return positive(parts, text);
   const [, figure, name] = /^([+-]?[\d.][\d./ ]*?)\s*([^\d\s./].*)$/.exec(s) ?? [];
   const read = figure === undefined ? null : readNumber(figure);
   if (!read?.ok || name === undefined) return error('notPeriod', text);
@@ -75,8 +112,8 @@ export function readClock(text: string): Result<Rational> {
   const s = plain(text).toLowerCase();
   const bare = readNumber(s);
   if (bare.ok) return positive(bare.value, text);
-  if (['empty', 'exponent', 'decimalComma', 'zeroDenominator'].includes(bare.refusal.code))
-    return error(bare.refusal.code, text, { example: '16 MHz / 64' });
+  if (SAID_BY_NUMBERS.includes(bare.refusal.code))
+    return { ok: false, refusal: { example: '16 MHz / 64', ...bare.refusal } };
   const [, figure, name, by] = /^([\d.]+)\s*([a-z]+)(?:\s*[/÷]\s*(\d+))?$/.exec(s) ?? [];
   const hertz = name === undefined ? null : unit(HERTZ, name);
   const read = figure === undefined ? null : readNumber(figure);

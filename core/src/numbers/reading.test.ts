@@ -3,8 +3,9 @@ import fc from 'fast-check';
 import { divisionPieces, divisionRuns, readDivisions } from './read-divisions.ts';
 import { readCount, readNumber, readSize } from './read-number.ts';
 import { readAngle, readLength, readPositiveAngle } from './read-quantity.ts';
-import { readRatio } from './read-ratio.ts';
+import { readRatio, readReduction } from './read-ratio.ts';
 import { toText } from './rational.ts';
+import { fromStepAngle, inUnit } from './read-unit.ts';
 import { refusalMessage, refusalSentence } from './refusal-text.ts';
 import { refusalWords } from './refusal-words.ts';
 import type { Refusal, RefusalCode, Result } from './refusal.ts';
@@ -16,6 +17,9 @@ describe('ratios as people write them', () => {
     ['5', '5', 'number'],
     ['5:1', '5', 'turns'],
     ['1:5', '1/5', 'turns'],
+    ['-1:5', '-1/5', 'turns'],
+    ['5:-1', '-5', 'turns'],
+    ['1 200', '1200', 'number'],
     ['10:80', '8', 'teeth'],
     ['5:2', '2/5', 'teeth'],
     ['80/10', '8', 'number'],
@@ -49,6 +53,21 @@ describe('ratios as people write them', () => {
   });
 });
 
+describe('a reduction as it is said aloud', () => {
+  test.each([
+    ['1:40', '40'],
+    ['40:1', '40'],
+    ['1:187', '187'],
+    ['20:76', '19/5'],
+    ['-1:40', '-40'],
+    ['1:1', '1'],
+    ['0.5', '1/2'],
+  ])('%s is %s', (text, want) => {
+    const r = readReduction(text);
+    expect(r.ok && toText(r.value.value)).toBe(want);
+  });
+});
+
 describe('division lists', () => {
   test.each([
     ['55, 60-63, 2x36, 90', [55, 60, 61, 62, 63, 72, 90]],
@@ -59,6 +78,10 @@ describe('division lists', () => {
     ['2x3x4', [24]],
     ['1', [1]],
     ['5-5', [5]],
+    ['1\u2009200, 12\u202f000', [1200, 12000]],
+    ['1 200', [1, 200]],
+    ['1,200', [1, 200]],
+    ['60,120,180', [60, 120, 180]],
   ])('%s', (text, want) => {
     const r = readDivisions(text);
     expect(r.ok && r.value).toEqual(want);
@@ -99,6 +122,16 @@ describe('division lists', () => {
     ]);
   });
 
+  test.each([
+    ['1,200', ['1200', undefined]],
+    ['1 200, 60', ['1200', undefined, undefined]],
+    ['1, 200', [undefined, undefined]],
+    ['60 120', [undefined, undefined]],
+    ['2x 3 400', [undefined, undefined]],
+  ])('of %j it is asked whether one count was meant', (text, want) => {
+    expect(divisionPieces(text).map((p) => p.instead)).toEqual(want);
+  });
+
   test('any list of counts reads back as itself', () => {
     fc.assert(
       fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 9999 }), { maxLength: 60 }), (counts) => {
@@ -126,6 +159,8 @@ describe('quantities', () => {
     ['±30″', '30'],
     ['30', '30'],
     ["15''", '15'],
+    ['15”', '15'],
+    ['54’', '3240'],
     ['1 1/2 °', '5400'],
     ['1 turn', '1296000'],
     ['-5"', '-5'],
@@ -192,6 +227,8 @@ describe('counts and sizes', () => {
     ['1,5', 'decimalComma'],
     ['9'.repeat(200), 'tooLong'],
     ['12/2', 'taken'],
+    ['1 200', 'taken'],
+    ['1,200', 'doubtfulComma'],
     ['1/0', 'zeroDenominator'],
   ])('%s teeth: %s', (text, want) => {
     expect(code(readCount(text, teeth))).toBe(want);
@@ -212,6 +249,50 @@ describe('counts and sizes', () => {
     const r = readNumber('-1 1/2');
     expect(r.ok && toText(r.value)).toBe('-3/2');
   });
+});
+
+describe('a number in the unit of its field', () => {
+  test.each([
+    ['0.5 mm', 'mm', '0.5'],
+    ['3/8 in', 'mm', '381/40'],
+    ['3/8"', 'mm', '381/40'],
+    ['1 1/2 in', 'mm', '381/10'],
+    ['50 µm', 'mm', '1/20'],
+    ['76 teeth', 'teeth', '76'],
+    ['1 tooth', 'teeth', '1 tooth'],
+    ['600 rpm', 'rpm', '600'],
+    ['10 rps', 'rpm', '600'],
+    ['5 %', '%', '5'],
+    ['0.5°', '′', '30'],
+    ['30"', '′', '1/2'],
+    ['4 kg·cm', 'N·m', '980665/2500000'],
+    ['40 Ncm', 'N·m', '2/5'],
+    ['90 s', 'min', '3/2'],
+    ['200 a turn', 'a turn', '200'],
+    ['5 parsec', 'mm', '5 parsec'],
+    ['5 mm', undefined, '5 mm'],
+    ['1 200 mm', 'mm', '1 200'],
+  ])('%s in %s is %s', (text, unit, want) => {
+    const read = (t: string): string => {
+      const r = readNumber(t);
+      return r.ok ? toText(r.value) : t;
+    };
+    expect(read(inUnit(text, unit))).toBe(read(want));
+  });
+
+  test.each([
+    ['24 DP', '127/120'],
+    ['m1', '1'],
+    ['mod 0.5', '0.5'],
+  ])('a module of %s is %s mm', (text, want) => expect(inUnit(text, 'mm', true)).toBe(want));
+
+  test.each([
+    ['0.9°', '400'],
+    ['1.8 deg', '200'],
+    ['7.5°', '48'],
+    ['200 steps', '200'],
+    ['200', '200'],
+  ])('full steps of %s are %s', (text, want) => expect(fromStepAngle(text)).toBe(want));
 });
 
 describe('refusals in words', () => {

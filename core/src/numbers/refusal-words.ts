@@ -19,6 +19,11 @@ export const refusalWords = {
     message: (t) => `${t.given} has a comma in it`,
     cure: (t) => `write decimals with a point, ${eg(t, '13.7272')}`,
   },
+  doubtfulComma: {
+    message: (t) =>
+      `${t.given} can be ${t.limit ?? 'a thousand and more'} or ${t.example ?? 'one and a bit'}`,
+    cure: (t) => `write ${t.limit ?? '1200'}, or ${t.example ?? '1.2'} with a point`,
+  },
   exponent: {
     message: (t) => `${t.given} is written with an exponent`,
     cure: () => 'write the number out in digits, so that it stays exact',
@@ -68,7 +73,7 @@ export const refusalWords = {
   },
   unknownUnit: {
     message: (t) => `${t.given} has a unit that is not known here`,
-    cure: (t) => `write it with ${t.unit ?? 'a known unit'}, ${eg(t, '15″')}`,
+    cure: (t) => `write it with ${t.unit ?? 'a known unit'}${t.example ? `, for example ${t.example}` : ''}`,
   },
   notAngle: {
     message: (t) => `${t.given} cannot be read as an angle`,
@@ -106,6 +111,10 @@ export const refusalWords = {
   notTwo: {
     message: (t) => `${t.given} is not two counts with a colon between`,
     cure: (t) => `write them so, ${eg(t, '1:50')}`,
+  },
+  tooManySets: {
+    message: (t) => `wheels of ${t.given} are more than ${t.limit ?? '4000000'} sets`,
+    cure: () => 'ask for fewer wheels or fewer pairs',
   },
   notPair: {
     message: (t) => `${t.given} is not a pair of wheels`,

@@ -29,10 +29,17 @@ const LISTED = 6;
 
 /** Every piece of a division list as typed, read back. */
 export function piecesReport(text: string): readonly PieceReport[] {
-  return divisionPieces(text).map((piece) => {
+  const pieces = divisionPieces(text);
+  return pieces.map((piece, i) => {
     const name = piece.text.replace(/^(\d+)-(\d+)$/, '$1–$2').replaceAll('x', ' × ');
     const [first] = piece.counts;
     if (piece.refusal || first === undefined) return { text: name, message: ['left out'], refused: true };
+    if (piece.instead !== undefined)
+      return {
+        text: name,
+        message: [`and ${pieces[i + 1]?.text ?? ''}: two counts. Meant ${piece.instead}? Write it so.`],
+        refused: false,
+      };
     if (piece.counts.length > 1) {
       const listed = piece.counts.length <= LISTED ? `: ${piece.counts.join(' ')}` : '';
       return { text: name, message: [`${inWords(piece.counts.length)}${listed}`], refused: false };

@@ -1,6 +1,7 @@
 import {
   decimal,
   floorDiv,
+  isPrime,
   numerator,
   rational,
   scientific,
@@ -140,13 +141,16 @@ export const dmsText = (arcsec: Rational, decimals = 1): string => {
   return `${t.d}°${t.m}′${t.s}″`;
 };
 
+/** Factors above this may be products that were too hard to split. */
+const UNSPLIT = 10n ** 15n;
+
 /** 2⁸·3²·19, negative powers too; "1" for none. */
 export function powers(exponents: Exponents | Factors): Rich {
   const out: Piece[] = [];
   for (const [p, e] of [...exponents].sort(([a], [b]) => (a < b ? -1 : 1))) {
     if (e === 0) continue;
     if (out.length > 0) out.push('·');
-    out.push(grouped(p.toString()));
+    out.push(grouped(p.toString()) + (p > UNSPLIT && !isPrime(p) ? ' (not split)' : ''));
     if (e !== 1) out.push({ sup: e < 0 ? `${MINUS}${-e}` : String(e) });
   }
   return out.length > 0 ? out : ['1'];

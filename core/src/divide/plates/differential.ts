@@ -60,6 +60,25 @@ function ratiosOf(gears: readonly number[]): ReadonlyMap<string, Wheels> {
 /** How far from the wanted count the other may be: a fifth, at least ten. */
 const reach = (divisions: number): number => Math.max(10, Math.ceil(divisions / 5));
 
+/** Counts of a range that some circle makes: n holes of h are W·h/n, so few n come into question however wide the range. */
+function countsOfCircles(worm: Rational, plates: PlateSet, from: number, to: number): readonly number[] {
+  const out = new Set<number>();
+  for (const circle of new Set(plates.flat())) {
+    const top = worm.n * BigInt(circle);
+    const least = top / (worm.d * BigInt(to)) || 1n;
+    const most = top / (worm.d * BigInt(from));
+    // of a great worm the counts themselves are fewer
+    if (most - least > BigInt(to - from)) return Array.from({ length: to - from + 1 }, (_, i) => from + i);
+    for (let holes = least; holes <= most; holes++) {
+      const bottom = worm.d * holes;
+      if (top % bottom !== 0n) continue;
+      const count = Number(top / bottom);
+      if (count >= from && count <= to) out.add(count);
+    }
+  }
+  return [...out].sort((a, b) => a - b);
+}
+
 /** All that can be set up: fewest wheels first, then the nearest count, the smaller of two. Exact. */
 export function differentials(
   worm: Rational,
@@ -69,7 +88,7 @@ export function differentials(
 ): readonly Differential[] {
   const out: Differential[] = [];
   const by = reach(divisions);
-  for (let near = Math.max(1, divisions - by); near <= divisions + by; near++) {
+  for (const near of countsOfCircles(worm, plates, Math.max(1, divisions - by), divisions + by)) {
     if (near === divisions) continue;
     const [move] = simpleMoves(turnsOf(worm, near), plates);
     if (!move) continue;

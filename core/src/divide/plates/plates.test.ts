@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { equal, exactly, rational, toNumber, toText } from '../../numbers/index.ts';
+import { abs, div, equal, exactly, mul, rational, sub, toNumber, toText } from '../../numbers/index.ts';
 import {
   compoundMoves,
   coordinates,
@@ -232,4 +232,33 @@ describe('against plain loops', () => {
       expect([a.divisions, a.how]).toEqual([a.divisions, serves ? 'circle' : two ? 'compound' : 'none']);
     }
   });
+});
+
+test('change wheels are looked for among the counts that circles make: the same as among all counts', () => {
+  const set = [
+    [15, 16, 17, 18, 19, 20],
+    [21, 23, 27, 29, 31, 33],
+  ];
+  const ratios = wheelRatios([24, 28, 32, 40, 44, 48, 56, 64, 72]);
+  for (const [worm, divisions] of [
+    [rational(40), 51],
+    [rational(40), 127],
+    [rational(90), 97],
+    [rational(40, 3), 61],
+    [rational(5_000_000), 53],
+  ] as const) {
+    const by = Math.max(10, Math.ceil(divisions / 5));
+    const plain: number[] = [];
+    for (let near = Math.max(1, divisions - by); near <= divisions + by; near++)
+      if (
+        near !== divisions &&
+        simpleMoves(turnsOf(worm, near), set).length > 0 &&
+        ratios.has(toText(abs(div(mul(worm, sub(rational(near), rational(divisions))), rational(near)))))
+      )
+        plain.push(near);
+    const found = differentials(worm, divisions, set, ratios).map((d) => d.near);
+    expect([divisions, [...found].sort((a, b) => a - b)]).toEqual([divisions, plain]);
+  }
+  // a count of eight figures answers at once, for no circle comes near it
+  expect(differentials(rational(40), 10_000_000, set, ratios)).toEqual([]);
 });

@@ -32,6 +32,7 @@ export const stepper: SourceKind<Stepper> = {
     {
       type: 'count',
       key: 'fullSteps',
+      steps: true,
       label: 'Full steps',
       unit: 'a turn',
       min: 1,

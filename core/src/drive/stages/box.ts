@@ -55,7 +55,15 @@ export const box: StageKind<Box> = {
       optional: true,
       hint: 'they fit, but nobody has counted them: what rests on them is told so',
     },
-    { type: 'ratio', key: 'ratio', label: 'Printed', default: '', optional: true, hint: 'the label, 64:1' },
+    {
+      type: 'ratio',
+      key: 'ratio',
+      label: 'Printed',
+      reduces: true,
+      default: '',
+      optional: true,
+      hint: 'the label, 64:1',
+    },
     choice('provenance', 'Known by', [['nominal', 'Label'], ...knownBy.filter(([v]) => v !== 'nominal')], {
       optional: true,
     }),

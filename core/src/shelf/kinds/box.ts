@@ -8,7 +8,7 @@ export interface BoxPart extends PartData {
   readonly boreMm?: number;
 }
 
-const ratio: InputSpec = { type: 'ratio', key: 'ratio', label: 'Ratio', default: '5' };
+const ratio: InputSpec = { type: 'ratio', key: 'ratio', label: 'Ratio', default: '5', reduces: true };
 const bore = boreInput('Shaft');
 
 /** A label is only nearly a ratio; what was counted, or drawn by oneself, is one. (handbook: numbers) */

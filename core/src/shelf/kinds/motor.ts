@@ -12,6 +12,7 @@ export interface MotorPart extends PartData {
 const steps: InputSpec = {
   type: 'count',
   key: 'fullSteps',
+  steps: true,
   label: 'Full steps',
   unit: 'a turn',
   min: 1,

@@ -33,7 +33,10 @@ const { tally, attention } = useJudged(() => workshop.drives);
 /** A longer list shows only the rows that are in view. */
 const MAX_WHOLE = 100;
 /** the long list measures its rows; the short one has no need to */
-const measured = (slot: object): VNodeRef | undefined => (slot as { readonly itemRef?: VNodeRef }).itemRef;
+const measured = (slot: object): object => {
+  const { itemRef } = slot as { readonly itemRef?: unknown };
+  return itemRef === undefined ? {} : { ref: itemRef };
+};
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 /** where the runs of each drive stand */
 const standing = computed(() => {

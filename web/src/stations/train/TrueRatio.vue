@@ -7,18 +7,21 @@ import {
   exactly,
   knownBoxes,
   labelInterval,
+  grouped,
+  MAX_WHEEL_SETS,
   middleOf,
   pairsRatio,
   rational,
   ratioInterval,
   readCount,
   readNumber,
-  readRatio,
+  readReduction,
   error,
   isNegative,
   isZero,
   simplestIn,
   toText,
+  wheelSets,
   type Interval,
   type InputValue,
   type Rational,
@@ -82,7 +85,7 @@ const number =
     return null;
   };
 const setLabel = (text: string): Refusal | null => {
-  const read = readRatio(text);
+  const read = readReduction(text);
   if (!read.ok) return read.refusal;
   if (isNegative(read.value.value)) return error('negative', text, { example: '64:1' }).refusal;
   label.value = read.value.value;
@@ -94,6 +97,8 @@ const setPairs = (text: string): Refusal | null => {
   pairs.value = read.value;
   return null;
 };
+/** More sets of wheels than can be held are refused before they are looked through. */
+const tooMany = computed(() => wheelSets(teeth.value, pairs.value) > MAX_WHEEL_SETS);
 const shown = (r: Rational | null): string => (r === null ? '' : toText(r));
 /** A fraction that fits is a guess, however it was found: it counts as printed until teeth are counted. */
 const useRatio = (r: string): void => emit('use', 'ratio', { value: r, provenance: 'nominal' });
@@ -223,12 +228,16 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
           <v-btn
             v-else
             variant="flat"
-            :disabled="!interval"
+            :disabled="!interval || tooMany"
             @click="interval && search(interval, teeth, pairs)"
             >Look</v-btn
           >
         </div>
-        <p v-if="busy" class="quiet" role="status">Trying the wheels…</p>
+        <p v-if="tooMany" class="quiet" role="status">
+          These are more than {{ grouped(String(MAX_WHEEL_SETS)) }} sets of wheels. Allow fewer pairs, or a
+          narrower range.
+        </p>
+        <p v-else-if="busy" class="quiet" role="status">Trying the wheels…</p>
         <p v-else-if="failed" class="quiet" role="alert">The search broke off; look again.</p>
         <p v-else-if="trains?.length === 0" class="quiet" role="status">
           No wheels of that range make a ratio in it. Allow more pairs, or a wider range.
