@@ -38,7 +38,6 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia|@vueuse)[\\/]/, priority: 20 },
-            { name: 'vuetify', test: /node_modules[\\/]vuetify[\\/]/, priority: 15 },
             { name: 'charts', test: /node_modules[\\/](echarts|zrender|vue-echarts)[\\/]/, priority: 15 },
           ],
         },

@@ -20,7 +20,8 @@ import { provideOpenDrive } from './ui/open-drive.ts';
 import RulerBar from './ui/RulerBar.vue';
 import SearchDialog from './ui/SearchDialog.vue';
 import StationRail from './ui/StationRail.vue';
-import { isShared, places, stations } from './ui/stations.ts';
+import type { Place } from '@pendrix/core';
+import { isShared, places } from './ui/stations.ts';
 import TitleBar from './ui/TitleBar.vue';
 import { useUndoing } from './ui/undoing.ts';
 import VerdictStrip from './ui/VerdictStrip.vue';
@@ -58,21 +59,22 @@ const title = computed(
     record.value?.drive.name ?? (onShelf.value ? 'Shelf' : id.value === null ? 'Drives' : 'No such drive'),
 );
 
-function go(letter: string): void {
-  if (letter === 'd') void router.push('/');
-  const place = places.find((p) => stations[p].key === letter);
-  if (place && isShared(place)) void router.push({ name: place });
-  else if (place && id.value !== null) void router.push({ name: place, params: { id: id.value } });
+function go(place: Place): void {
+  if (isShared(place)) void router.push({ name: place });
+  else if (id.value !== null) void router.push({ name: place, params: { id: id.value } });
 }
 
-useKeys({
-  undo: takeBack,
-  redo: doAgain,
-  search: () => (searchOpen.value = true),
-  list: () => (keysOpen.value = true),
-  go,
-  busy: () => keysOpen.value || searchOpen.value,
-});
+useKeys(
+  {
+    undo: takeBack,
+    redo: doAgain,
+    search: () => (searchOpen.value = true),
+    keys: () => (keysOpen.value = true),
+    drives: () => void router.push('/'),
+    ...Object.fromEntries(places.map((place) => [place, () => go(place)])),
+  },
+  () => keysOpen.value || searchOpen.value,
+);
 
 watchEffect(() => void theme.change(settings.night ? 'night' : 'day'));
 watchEffect(() => (document.title = id.value === null ? 'Pendrix' : `${title.value} · Pendrix`));

@@ -7,6 +7,8 @@ import App from './App.vue';
 import { router } from './router.ts';
 import { installColours, vuetify } from './theme/vuetify.ts';
 import './theme/base.css';
+import './theme/controls.css';
+import './theme/print.css';
 import './theme/drawing.css';
 import './theme/ledger.css';
 

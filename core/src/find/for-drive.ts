@@ -32,7 +32,7 @@ import {
   type FindSettings,
   type Stage,
 } from '../drive/index.ts';
-import type { ShelfPart } from '../shelf/index.ts';
+import { partKindOf, type ShelfPart } from '../shelf/index.ts';
 import { kitOf } from './pool.ts';
 import type { Asked, Between, FindRequest } from './request.ts';
 
@@ -62,8 +62,9 @@ export interface FindForm {
 }
 
 /** The fields of a drive's search with what the job, the train and custom say where nobody said otherwise. */
-export function findForm(drive: Drive): FindForm {
+export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindForm {
   const set = drive.find ?? {};
+  const made = set.made ?? 'ranges';
   const { source } = drive.train;
   const kind = sourceKindOf(source);
   const modes = kind.modes(source);
@@ -81,11 +82,18 @@ export function findForm(drive: Drive): FindForm {
     finest: set.finest ?? Math.max(...modes),
     steps: set.steps ?? FIND_STEPS,
     between: set.between ?? '',
-    made: set.made ?? 'ranges',
+    made,
     wheels: set.wheels ?? FIND_WHEELS,
-    kinds: set.kinds ?? (['spur'] satisfies FindKind[]),
+    kinds: set.kinds ?? (made === 'ranges' ? ['spur'] : kindsOf(shelf)),
     maxStages: set.maxStages ?? FIND_STAGES,
   };
+}
+
+/** The kinds of stage that a shelf can make: what a search of it begins with. */
+function kindsOf(shelf: readonly ShelfPart[]): readonly FindKind[] {
+  const there = new Set(shelf.flatMap((p) => partKindOf(p).wheel?.(p).pair ?? partKindOf(p).stage?.(p).kind ?? []));
+  const kinds = FIND_KINDS.filter((k) => there.has(k));
+  return kinds.length > 0 ? kinds : ['spur'];
 }
 
 /**
@@ -97,7 +105,7 @@ export function requestFor(
   shelf: readonly ShelfPart[],
   used: (id: string) => number,
 ): Result<FindRequest> {
-  const form = findForm(drive);
+  const form = findForm(drive, shelf);
   const set = drive.find ?? {};
   const asked = askedOf(form);
   if (!asked.ok) return asked;

@@ -105,7 +105,9 @@ export function findReport(
   const rows = answer.rows
     .map((row) => listRow(row, unbeaten(row, answer.rows)))
     .sort((a, b) => orders[order](a.row, b.row));
-  const shown = all ? rows : rows.filter((r) => r.unbeaten);
+  // where nothing comes out even, all that misses least is worth a look
+  const none = rows.every((r) => ['misses', 'near'].includes(r.row.kind));
+  const shown = all || none ? rows : rows.filter((r) => r.unbeaten);
   const groups = answer.gone.map((gone): FindGroup => {
     const of = (list: readonly FindRow[]): readonly FindRow[] =>
       list.filter((r) => r.row.stages === gone.stages && !['misses', 'near'].includes(r.row.kind));

@@ -67,11 +67,17 @@ describe('a merge of two changes of one thing', () => {
   });
 
   test('it is the same from either side when nothing clashes', () => {
+    const data = fc.dictionary(fc.constantFrom('a', 'b', 'c', 'd'), fc.integer({ min: 0, max: 3 }));
     fc.assert(
-      fc.property(json, json, json, (from, a, b) => {
+      fc.property(data, data, data, (from, a, b) => {
         const ab = merge<unknown>(from, a, b, 'ours');
         if (ab.clashes === 0) expect(merge<unknown>(from, b, a, 'ours').value).toEqual(ab.value);
       }),
     );
+  });
+
+  test('two that were put in at one place both stay', () => {
+    const { value, clashes } = merge<unknown>([1, 2], [1, 8, 2], [1, 9, 2], 'ours');
+    expect([[...(value as number[])].sort(), clashes]).toEqual([[1, 2, 8, 9], 0]);
   });
 });

@@ -1,6 +1,7 @@
 import 'vuetify/styles';
 import { createVuetify, type ThemeDefinition } from 'vuetify';
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
+import { mdiChevronDown, mdiChevronUp } from '@mdi/js';
 import { palettes, variables, type PaletteName } from './colours.ts';
 
 const theme = (name: PaletteName): ThemeDefinition => {
@@ -36,9 +37,30 @@ export const vuetify = createVuetify({
   theme: { defaultTheme: 'day', themes: { day: theme('day'), night: theme('night') } },
   defaults: {
     VBtn: { variant: 'outlined', color: 'primary', ripple: false, height: 32, rounded: 'xs' },
+    VBtnToggle: { mandatory: true, rounded: 0 },
     VIcon: { size: 18 },
     VMenu: { transition: false, offset: 2 },
     VDialog: { transition: false, maxWidth: 560 },
+    VCard: { elevation: 0, rounded: 0 },
     VList: { density: 'compact', elevation: 0 },
+    VTextField: { variant: 'outlined', density: 'compact', hideDetails: true, singleLine: true },
+    VTextarea: { variant: 'outlined', density: 'compact', hideDetails: true, singleLine: true },
+    VSelect: {
+      variant: 'outlined',
+      density: 'compact',
+      hideDetails: true,
+      singleLine: true,
+      menuIcon: mdiChevronDown,
+      menuProps: { transition: false },
+    },
+    VCheckbox: { density: 'compact', hideDetails: true, ripple: false },
+    VTabs: { density: 'compact', color: 'primary' },
+    VTable: { density: 'compact' },
+    VDataTable: { density: 'compact', itemsPerPage: -1, hideDefaultFooter: true },
+    VDataTableVirtual: { density: 'compact', fixedHeader: true },
+    VExpansionPanels: { flat: true, static: true, variant: 'accordion' },
+    VExpansionPanelTitle: { ripple: false, expandIcon: mdiChevronDown, collapseIcon: mdiChevronUp },
+    VTooltip: { transition: false, openDelay: 500, location: 'bottom' },
+    VSnackbar: { transition: false, location: 'bottom start', timeout: -1 },
   },
 });

@@ -1,49 +1,36 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue';
-import { mdiChevronDown } from '@mdi/js';
 
 /** One of a few choices, with its label. */
-const { options, across = false } = defineProps<{
+const {
+  options,
+  across = false,
+  labelled = true,
+} = defineProps<{
   label: string;
   value: string;
-  options: readonly { readonly value: string; readonly title: string }[];
+  options: readonly { readonly value: string; readonly title: string; readonly subtitle?: string }[];
   /** in a row of fields, its width given */
   across?: boolean;
+  labelled?: boolean;
+  placeholder?: string;
 }>();
-/** A title longer than the field: the label goes above it. */
-const stacked = computed(() => !across && options.some((o) => o.title.length > 12));
 const emit = defineEmits<{ choose: [value: string] }>();
+/** A title longer than the field: the label goes above it. */
+const stacked = computed(() => !across && labelled && options.some((o) => o.title.length > 12));
 const id = useId();
-const choose = (e: Event): void => emit('choose', (e.target as HTMLSelectElement).value);
 </script>
 
 <template>
   <div class="choice-field" :class="{ stacked }">
-    <label :for="id">{{ label }}</label>
-    <span class="fld">
-      <select :id="id" :value="value" @change="choose">
-        <option v-for="o in options" :key="o.value" :value="o.value">{{ o.title }}</option>
-      </select>
-      <v-icon class="chevron" :icon="mdiChevronDown" size="18" />
-    </span>
+    <label :id="`${id}-label`" :for="id" :class="{ 'sr-only': !labelled }">{{ label }}</label>
+    <v-select
+      :id="id"
+      :model-value="value"
+      :items="options"
+      :placeholder="placeholder"
+      :aria-labelledby="`${id}-label`"
+      @update:model-value="(v: string) => emit('choose', v)"
+    />
   </div>
 </template>
-
-<style scoped>
-.choice-field {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  align-items: center;
-  column-gap: 8px;
-  font-size: 14px;
-}
-.stacked {
-  grid-template-columns: minmax(0, 1fr);
-}
-.stacked > .fld {
-  width: 100%;
-}
-.fld {
-  width: var(--field-width, 92px);
-}
-</style>

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import { mdiClose } from '@mdi/js';
 import { compareReports, type Report } from '@pendrix/core';
 import CompareTable from './CompareTable.vue';
+import IconButton from './IconButton.vue';
 
 /** Two trains side by side, figure by figure; what differs is marked, what is equal goes quiet. */
 const { a, b, title, aName, bName } = defineProps<{
@@ -23,10 +24,8 @@ onMounted(() => head.value?.focus());
   <section class="compare" aria-label="Comparison" @keydown.escape.stop="emit('close')">
     <header class="sub">
       <h2 ref="head" tabindex="-1">Compare</h2>
-      <span class="sp"></span>
-      <button type="button" class="icon-button" aria-label="Close the comparison" @click="emit('close')">
-        <v-icon :icon="mdiClose" size="20" />
-      </button>
+      <v-spacer />
+      <IconButton label="Close the comparison" @click="emit('close')" :icon="mdiClose" />
     </header>
     <p class="what">
       <b>{{ title }}</b>

@@ -6,6 +6,7 @@ import DutyLines from './DutyLines.vue';
 import InputFields from './InputFields.vue';
 import { useReport } from './open-drive.ts';
 import { useDuty } from './use-duty.ts';
+import FieldGroup from './FieldGroup.vue';
 
 /** The controller of the whole drive, wherever it is set: the same fields, the same budgets. */
 const { across = false, keeping = false } = defineProps<{
@@ -22,10 +23,15 @@ const budgets = computed(() => report.value.duties.controller);
 <template>
   <div class="controller">
     <template v-if="data">
-      <InputFields :across="across" :specs="controllerInputs" :data="data" :set="timer.set(0)" />
-      <div v-if="keeping" class="keeping">
-        <InputFields :across="across" :specs="keepingInputs" :data="data" :set="timer.set(0)" />
-      </div>
+      <template v-if="keeping">
+        <FieldGroup title="Timer"
+          ><InputFields :across="across" :specs="controllerInputs" :data="data" :set="timer.set(0)"
+        /></FieldGroup>
+        <FieldGroup title="Allowed"
+          ><InputFields :across="across" :specs="keepingInputs" :data="data" :set="timer.set(0)"
+        /></FieldGroup>
+      </template>
+      <InputFields v-else :across="across" :specs="controllerInputs" :data="data" :set="timer.set(0)" />
       <DutyLines v-if="!across && budgets && budgets.lines.length > 0" :duty="budgets" />
       <v-btn v-if="!across" variant="text" @click="timer.remove(0)">Remove the controller</v-btn>
     </template>
@@ -44,11 +50,6 @@ const budgets = computed(() => report.value.duties.controller);
   font-size: 13px;
   line-height: 17px;
   padding: 3px 0 6px;
-}
-.keeping {
-  border-top: 1px dotted var(--p-dotted);
-  margin-top: 8px;
-  padding-top: 8px;
 }
 .controller :deep(.duty-lines > div) {
   grid-template-columns: minmax(0, 1fr) auto;

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { showInput, type InputSpec, type InputValue, type Refusal } from '@pendrix/core';
+import CheckField from './CheckField.vue';
 import ChoiceField from './ChoiceField.vue';
+import FoldPanel from './FoldPanel.vue';
 import ReadField from './ReadField.vue';
 
 /** The inputs that a kind declares, as fields: the less used ones folded away. An optional one that is absent shows its estimate, quiet. */
@@ -13,7 +15,7 @@ const {
 } = defineProps<{
   specs: readonly InputSpec[];
   data: object;
-  set: (key: string, text: string, burst?: string) => Refusal | null;
+  set: (key: string, text: string, session?: string) => Refusal | null;
   /** side by side, as many as there is room for */
   across?: boolean;
 }>();
@@ -24,28 +26,26 @@ const estimate = (spec: InputSpec): string =>
   spec.optional && valueOf(spec) === undefined && spec.default !== null ? String(spec.default) : '';
 const commit =
   (spec: InputSpec) =>
-  (text: string, burst: string): Refusal | null =>
-    set(spec.key, text, burst);
+  (text: string, session: string): Refusal | null =>
+    set(spec.key, text, session);
 const groups = computed(() => [specs.filter((s) => !s.more), specs.filter((s) => s.more)] as const);
 const filled = computed(() => groups.value[1].filter((s) => valueOf(s) !== undefined).length);
 /** Room for the longest choice. */
 const widthOf = (options: readonly { readonly title: string }[]): string =>
-  `${Math.max(...options.map((o) => o.title.length)) * 7.4 + 44}px`;
+  `${Math.max(...options.map((o) => o.title.length)) * 7.4 + 52}px`;
 const long = (spec: InputSpec): boolean => ['clock', 'period', 'exact'].includes(spec.type);
 const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type === 'text';
 </script>
 
 <template>
   <component
-    :is="i === 0 ? 'div' : 'details'"
+    :is="i === 0 ? 'div' : FoldPanel"
     v-for="(group, i) in groups.filter((g) => g.length > 0)"
     :key="i"
-    class="inputs fold"
+    class="inputs"
     :class="{ across }"
+    v-bind="i === 0 ? {} : { title: 'More', note: filled > 0 ? `${filled} given` : '' }"
   >
-    <summary v-if="i === 1">
-      More<span v-if="filled > 0" class="quiet">, {{ filled }} given</span>
-    </summary>
     <template v-for="spec in group" :key="spec.key">
       <ChoiceField
         v-if="spec.type === 'choice'"
@@ -56,13 +56,13 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
         :options="spec.options"
         @choose="(v) => set(spec.key, v)"
       />
-      <label v-else-if="spec.type === 'flag'" class="flag"
-        ><input
-          type="checkbox"
-          :checked="valueOf(spec) === true"
-          @change="set(spec.key, ($event.target as HTMLInputElement).checked ? 'true' : '')"
-        />{{ spec.label }}</label
-      >
+      <CheckField
+        v-else-if="spec.type === 'flag'"
+        :label="spec.label"
+        :hint="spec.hint ?? ''"
+        :value="valueOf(spec) === true"
+        @set="(on) => set(spec.key, on ? 'true' : '')"
+      />
       <ReadField
         v-else
         :label="spec.label"
@@ -84,41 +84,22 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
   flex-direction: column;
   gap: 4px;
 }
-details.inputs {
-  display: block;
-}
-.across,
-details.across[open] {
+.across:not(.v-expansion-panels),
+.across :deep(.v-expansion-panel-text__wrapper) {
   display: flex;
   flex-flow: row wrap;
   align-items: flex-start;
   gap: 8px 16px;
 }
-.across > summary {
-  flex: 1 0 100%;
-}
-.across > :deep(.read-field.below) {
+.across :deep(.read-field.below) {
   grid-template-columns: auto minmax(0, 1fr);
   --field-width: 140px;
 }
-.across > .long {
+.across :deep(.long) {
   --field-width: 124px;
 }
-.across > :deep(:has(> .refusal)) {
+.across :deep(:has(> .refusal)) {
   flex: 1 0 100%;
   justify-content: start;
-}
-.flag {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  min-height: 32px;
-  font-size: 14px;
-}
-details.inputs > :not(summary) {
-  margin-bottom: 4px;
-}
-summary .quiet {
-  font-weight: 400;
 }
 </style>

@@ -1,43 +1,65 @@
 <script setup lang="ts">
-import { mdiClose } from '@mdi/js';
-import { keyList } from './keys.ts';
+import { computed } from 'vue';
+import DialogCard from './DialogCard.vue';
+import { keyTable, shownKeys, type KeyId } from './key-table.ts';
 
+/** Every key, as the table has it. */
 const open = defineModel<boolean>({ required: true });
+const groups = computed(() => {
+  const ids = Object.keys(keyTable) as KeyId[];
+  return [...new Set(ids.map((id) => keyTable[id].place))].map((place) => ({
+    place: place.replace(/^./, (c) => c.toUpperCase()),
+    keys: ids
+      .filter((id) => keyTable[id].place === place)
+      .map((id) => ({ id, label: keyTable[id].label, ways: shownKeys(id) })),
+  }));
+});
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-labelledby="keys-title">
-    <div class="dialog">
-      <header>
-        <h2 id="keys-title">Keys</h2>
-        <span class="sp"></span>
-        <button type="button" class="icon-button" aria-label="Close" @click="open = false">
-          <v-icon :icon="mdiClose" size="20" />
-        </button>
-      </header>
-      <dl class="lines">
-        <div v-for="k in keyList" :key="k.message">
-          <dt>
-            <template v-for="(key, i) in k.keys" :key="key"
-              ><span v-if="i > 0" class="quiet"> {{ k.or ? 'or' : 'then' }} </span
-              ><kbd>{{ key }}</kbd></template
-            >
-          </dt>
-          <dd>{{ k.message }}</dd>
-        </div>
-      </dl>
+  <DialogCard v-model="open" title="Keys" :width="760">
+    <div class="groups">
+      <section v-for="g in groups" :key="g.place">
+        <h3>{{ g.place }}</h3>
+        <dl class="lines">
+          <div v-for="k in g.keys" :key="k.id">
+            <dt>
+              <template v-for="(way, i) in k.ways" :key="i"
+                ><span v-if="i > 0" class="quiet">&nbsp;or&nbsp;</span
+                ><template v-for="(chord, j) in way" :key="j"
+                  ><span v-if="j > 0" class="quiet">&nbsp;then&nbsp;</span
+                  ><template v-for="(key, n) in chord" :key="n"
+                    ><span v-if="n > 0" class="quiet">&nbsp;+&nbsp;</span><kbd>{{ key }}</kbd></template
+                  ></template
+                ></template
+              >
+            </dt>
+            <dd>{{ k.label }}</dd>
+          </div>
+        </dl>
+      </section>
     </div>
-  </v-dialog>
+  </DialogCard>
 </template>
 
 <style scoped>
-.lines > div {
-  padding: 2px 0;
+.groups {
+  columns: 2;
+  column-gap: 32px;
+}
+section {
+  break-inside: avoid;
+  padding-bottom: 10px;
+}
+dt {
+  white-space: nowrap;
 }
 dd {
   text-align: right;
 }
-dt {
-  white-space: nowrap;
+@media (max-width: 700px) {
+  .groups {
+    columns: 1;
+  }
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiAlertCircleOutline, mdiCheck, mdiClose } from '@mdi/js';
 import { useNotices } from '../stores/notices.ts';
+import IconButton from './IconButton.vue';
 
 /** The line at the foot that tells what has just happened. */
 const notices = useNotices();
@@ -12,59 +13,26 @@ function act(): void {
 </script>
 
 <template>
-  <div class="place" aria-live="polite">
-    <div
-      v-if="notices.notice"
-      class="notice"
-      :class="notices.notice.tone"
-      :role="notices.notice.tone === 'bad' ? 'alert' : undefined"
-    >
-      <v-icon :icon="notices.notice.tone === 'bad' ? mdiAlertCircleOutline : mdiCheck" size="18" />
+  <v-snackbar
+    v-if="notices.notice"
+    class="notice"
+    :class="notices.notice.tone"
+    :model-value="true"
+    :role="notices.notice.tone === 'bad' ? 'alert' : 'status'"
+  >
+    <span class="d-flex align-center ga-3">
+      <v-icon
+        :icon="notices.notice.tone === 'bad' ? mdiAlertCircleOutline : mdiCheck"
+        :class="notices.notice.tone === 'bad' ? 'tone-misses' : 'tone-even'"
+      />
       <span>{{ notices.notice.message }}</span>
+    </span>
+    <template #actions>
       <v-btn v-if="notices.notice.more" variant="text" @click="notices.notice.more.do()">{{
         notices.notice.more.label
       }}</v-btn>
       <v-btn v-if="notices.notice.act" variant="text" @click="act">{{ notices.notice.act.label }}</v-btn>
-      <button type="button" class="icon-button" aria-label="Dismiss" @click="notices.dismiss()">
-        <v-icon :icon="mdiClose" size="18" />
-      </button>
-    </div>
-  </div>
+      <IconButton label="Dismiss" :icon="mdiClose" :size="18" @click="notices.dismiss()" />
+    </template>
+  </v-snackbar>
 </template>
-
-<style scoped>
-.place {
-  position: fixed;
-  left: 96px;
-  bottom: 14px;
-  z-index: 2500;
-  max-width: min(760px, calc(100vw - 112px));
-}
-.notice {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 44px;
-  padding: 6px 6px 6px 14px;
-  background: var(--p-surface);
-  border: 1px solid var(--p-field);
-  border-left: 4px solid var(--p-even);
-  font-size: 14px;
-  box-shadow: 0 2px 0 var(--p-hair);
-}
-.notice > .v-icon {
-  color: var(--p-even);
-}
-.bad {
-  border-left-color: var(--p-red);
-}
-.bad > .v-icon {
-  color: var(--p-red);
-}
-@media (max-width: 700px) {
-  .place {
-    left: 12px;
-    max-width: calc(100vw - 24px);
-  }
-}
-</style>

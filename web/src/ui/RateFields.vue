@@ -4,6 +4,7 @@ import { mdiClose } from '@mdi/js';
 import type { Rate } from '@pendrix/core';
 import InputFields from './InputFields.vue';
 import { useDuty } from './use-duty.ts';
+import IconButton from './IconButton.vue';
 
 /** The fields of one rate: its period only where it is not a named one; compact, its name stays away. */
 const { at, compact = false } = defineProps<{ at: number; compact?: boolean }>();
@@ -19,15 +20,7 @@ const specs = computed(() =>
 <template>
   <div v-if="rate" class="rate-fields">
     <InputFields across :specs="specs" :data="rate" :set="rates.set(at)" />
-    <button
-      type="button"
-      class="icon-button"
-      aria-label="Take this rate away"
-      title="Take it away"
-      @click="rates.remove(at)"
-    >
-      <v-icon :icon="mdiClose" size="18" />
-    </button>
+    <IconButton label="Remove this rate" @click="rates.remove(at)" :icon="mdiClose" :size="18" />
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { mdiMagnify } from '@mdi/js';
 import { readDivisions } from '@pendrix/core';
@@ -19,7 +19,6 @@ const current = useOpenDrive();
 const router = useRouter();
 const words = ref('');
 const at = ref(0);
-const field = ref<HTMLInputElement | null>(null);
 const MOST = 12;
 
 /** Counts typed as numbers are judged by the open drive; words find stations and drives. */
@@ -56,12 +55,10 @@ const hits = computed<readonly Hit[]>(() => {
   return found.slice(0, MOST);
 });
 
-watch(open, async (now) => {
+watch(open, (now) => {
   if (!now) return;
   words.value = '';
   at.value = 0;
-  await nextTick();
-  field.value?.focus();
 });
 watch(words, () => (at.value = 0));
 
@@ -78,24 +75,24 @@ function go(hit: Hit | undefined): void {
 
 <template>
   <v-dialog v-model="open" aria-label="Search" location="top" max-width="520">
-    <div class="dialog search">
-      <label class="fld">
-        <v-icon :icon="mdiMagnify" size="18" />
-        <span class="sr-only">Search</span>
-        <input
-          ref="field"
-          v-model="words"
-          role="combobox"
-          aria-expanded="true"
-          aria-controls="hits"
-          :aria-activedescendant="hits.length > 0 ? `hit-${at}` : undefined"
-          autocomplete="off"
-          placeholder="a drive, a station, or a count such as 73"
-          @keydown.down.prevent="step(1)"
-          @keydown.up.prevent="step(-1)"
-          @keydown.enter.prevent="go(hits[at])"
-        />
-      </label>
+    <v-card class="search">
+      <v-text-field
+        v-model="words"
+        class="words"
+        autofocus
+        aria-label="Search"
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="hits"
+        :aria-activedescendant="hits.length > 0 ? `hit-${at}` : undefined"
+        autocomplete="off"
+        placeholder="a drive, a station, or a count such as 73"
+        :prepend-inner-icon="mdiMagnify"
+        @keydown.down.prevent="step(1)"
+        @keydown.up.prevent="step(-1)"
+        @keydown.enter.prevent="go(hits[at])"
+      />
+      <!-- A list whose focus stays in the field above: the library's own moves the focus into it. -->
       <ul id="hits" role="listbox" aria-label="Found">
         <li
           v-for="(hit, i) in hits"
@@ -110,27 +107,16 @@ function go(hit: Hit | undefined): void {
           <b>{{ hit.title }}</b><span class="quiet">{{ hit.message }}</span>
         </li>
       </ul>
-      <p v-if="hits.length === 0" class="none">
+      <p v-if="hits.length === 0" class="quiet pa-3">
         Nothing is called that. A number finds how the open drive divides by it: Even or not.
       </p>
-    </div>
+    </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
 .search {
-  padding: 12px;
-}
-.fld {
-  gap: 8px;
-  height: 38px;
-  font-size: 15px;
-}
-.fld input {
-  font-family: var(--text);
-}
-ul {
-  margin-top: 8px;
+  padding: 12px !important;
 }
 li {
   display: flex;
@@ -148,10 +134,5 @@ li .quiet {
 .on {
   background: var(--p-tint);
   box-shadow: inset 3px 0 0 var(--p-blue);
-}
-.none {
-  padding: 12px 10px 4px;
-  font-size: 14px;
-  color: var(--p-quiet);
 }
 </style>

@@ -67,7 +67,7 @@ const message = (place: Place): string => {
         <v-icon :icon="stations[place].icon" size="22" /><span class="name">{{ stations[place].title }}</span>
       </span>
     </template>
-    <span class="sp"></span>
+    <v-spacer />
     <button
       type="button"
       class="foot"

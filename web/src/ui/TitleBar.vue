@@ -5,6 +5,7 @@ import { mdiAlertOutline, mdiCheck, mdiMagnify, mdiMenu, mdiRedoVariant, mdiUndo
 import { refusalMessage, type Report } from '@pendrix/core';
 import { useRecords } from '../records/records.ts';
 import { backUpAll } from './backup.ts';
+import IconButton from './IconButton.vue';
 
 /** Name, purpose, whether everything is on the disk, undo and redo, search. */
 const { report, otherwise } = defineProps<{
@@ -23,12 +24,10 @@ const trouble = computed(() => records.trouble && refusalMessage(records.trouble
 
 <template>
   <header class="title">
-    <button type="button" class="icon-button menu" aria-label="Stations" @click="emit('menu')">
-      <v-icon :icon="mdiMenu" size="24" />
-    </button>
+    <IconButton class="menu" label="Stations" @click="emit('menu')" :icon="mdiMenu" :size="24" />
     <h1>{{ title }}</h1>
     <span class="purpose">{{ purpose }}</span>
-    <span class="sp"></span>
+    <v-spacer />
     <slot />
     <span v-if="trouble" class="trouble" role="alert"
       ><v-icon :icon="mdiAlertOutline" size="17" />not saved: {{ trouble.message }}
@@ -40,26 +39,18 @@ const trouble = computed(() => records.trouble && refusalMessage(records.trouble
       <span class="mono">{{ saved }}</span></span
     >
     <span class="tools">
-      <button
-        type="button"
-        class="icon-button"
+      <IconButton
         :disabled="!undo"
-        :aria-label="undo ? `Undo ${undo}` : 'Nothing to undo'"
-        :title="undo ? `Undo ${undo}` : ''"
+        :label="undo ? `Undo ${undo}` : 'Nothing to undo'"
         @click="emit('undo')"
-      >
-        <v-icon :icon="mdiUndoVariant" size="20" />
-      </button>
-      <button
-        type="button"
-        class="icon-button"
+        :icon="mdiUndoVariant"
+      />
+      <IconButton
         :disabled="!redo"
-        :aria-label="redo ? `Redo ${redo}` : 'Nothing to redo'"
-        :title="redo ? `Redo ${redo}` : ''"
+        :label="redo ? `Redo ${redo}` : 'Nothing to redo'"
         @click="emit('redo')"
-      >
-        <v-icon :icon="mdiRedoVariant" size="20" />
-      </button>
+        :icon="mdiRedoVariant"
+      />
       <button type="button" class="search" aria-label="Search" aria-keyshortcuts="/" @click="emit('search')">
         <v-icon :icon="mdiMagnify" size="18" /><span>Search</span><kbd aria-hidden="true">/</kbd>
       </button>

@@ -4,6 +4,7 @@ import { mdiChevronRight } from '@mdi/js';
 import type { CellId, Report } from '@pendrix/core';
 import GradeTag from './GradeTag.vue';
 import RichText from './RichText.vue';
+import IconButton from './IconButton.vue';
 
 /** The six cells under the title, each a link to the place that explains it. On a phone two at a time. */
 const { report, driveId } = defineProps<{ report: Report; driveId: string }>();
@@ -35,14 +36,12 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
       /></span>
       <span v-else class="absent">{{ cell.absent }}</span>
     </RouterLink>
-    <button
-      type="button"
-      class="icon-button more"
-      aria-label="The next two of the verdict"
+    <IconButton
+      class="more"
+      label="The next two of the verdict"
       @click="page = (page + 1) % PAGES.length"
-    >
-      <v-icon :icon="mdiChevronRight" size="20" />
-    </button>
+      :icon="mdiChevronRight"
+    />
   </section>
 </template>
 

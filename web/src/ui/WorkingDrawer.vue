@@ -5,6 +5,7 @@ import { workingAsText, type Report } from '@pendrix/core';
 import { useCopy } from './copy.ts';
 import { useWorking } from '../stores/working.ts';
 import RichText from './RichText.vue';
+import IconButton from './IconButton.vue';
 
 /** The working of one figure, line by line, live. */
 const { report } = defineProps<{ report: Report }>();
@@ -46,9 +47,7 @@ const copyWorking = async (): Promise<void> => {
         Working <span class="q">{{ figure.label }}</span>
       </h3>
       <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyWorking">Copy as text</v-btn>
-      <button type="button" class="icon-button" aria-label="Close the working" @click="working.close()">
-        <v-icon :icon="mdiClose" size="20" />
-      </button>
+      <IconButton label="Close the working" @click="working.close()" :icon="mdiClose" />
     </header>
     <ol class="scroll" tabindex="0" aria-label="Lines of the working">
       <li v-for="(line, i) in lines" :key="i" :class="{ last: i === lines.length - 1 }">

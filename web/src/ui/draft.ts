@@ -7,25 +7,28 @@ export interface Draft {
   readonly text: Ref<string>;
   readonly refusal: Ref<Refusal | null>;
   readonly input: () => void;
-  readonly focus: () => void;
+  readonly focus: (e: FocusEvent) => void;
+  readonly mouseup: (e: MouseEvent) => void;
   readonly blur: () => void;
-  /** takes the last good value back while something refused stands there */
+  /** puts back what stood there when the field was entered */
   readonly escape: (e: KeyboardEvent) => void;
 }
 
 /**
- * Every keystroke is handed to `commit`; a refused text stays in the field while the last good value stays in force.
- * One visit to the field is one burst, and so one step to undo.
+ * Every keystroke is handed to `commit`; a refused text stays in the field while the last good value stays in force. One visit to the
+ * field is one edit session, and so one step to undo. Entering it chooses what is there, so that typing takes its place.
  */
 export function useDraft(
   value: () => string,
-  commit: (text: string, burst: string) => Refusal | null,
+  commit: (text: string, session: string) => Refusal | null,
 ): Draft {
   const id = useId();
   const text = ref(value());
   const refusal = ref<Refusal | null>(null);
-  let burst = '';
+  let session = '';
+  let before = value();
   let typed = false;
+  let entered = false;
 
   const reset = (): void => {
     text.value = value();
@@ -42,19 +45,34 @@ export function useDraft(
     refusal,
     input: () => {
       typed = true;
-      refusal.value = commit(text.value, burst);
+      refusal.value = commit(text.value, session);
       void nextTick(() => (typed = false));
     },
-    focus: () => {
-      burst = `${id}-${Date.now()}`;
+    focus: (e) => {
+      session = `${id}-${Date.now()}`;
+      before = value();
+      entered = true;
+      if (e.target instanceof HTMLInputElement) e.target.select();
+    },
+    // The press that entered the field has put the caret somewhere; a second one may.
+    mouseup: ({ target }) => {
+      if (entered && target instanceof HTMLInputElement && target.selectionStart === target.selectionEnd)
+        target.select();
+      entered = false;
     },
     blur: () => {
+      entered = false;
       if (!refusal.value) text.value = value();
     },
     escape: (e) => {
-      if (!refusal.value) return;
+      if (!refusal.value && value() === before) return;
       e.stopPropagation();
+      if (value() !== before) commit(before, session);
       reset();
+      if (e.target instanceof HTMLInputElement) {
+        const field = e.target;
+        void nextTick(() => field.select());
+      }
     },
   };
 }

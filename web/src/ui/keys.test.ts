@@ -1,17 +1,35 @@
-import { expect, test } from '@jest/globals';
-import { keyList } from './keys.ts';
-import { places, stations } from './stations.ts';
+import { describe, expect, test } from '@jest/globals';
+import { keyTable, shownKeys, type KeyId } from './key-table.ts';
 
-test('every station has a letter of its own, and the list of keys names it', () => {
-  const letters = places.map((p) => stations[p].key);
-  expect(new Set(letters).size).toBe(places.length);
-  for (const place of places) {
-    const entry = keyList.find((k) => k.message === stations[place].title);
-    expect(entry?.keys).toEqual(['g', stations[place].key]);
-  }
-});
+const text = (id: KeyId): string =>
+  shownKeys(id)
+    .map((way) => way.map((chord) => chord.join('+')).join(' then '))
+    .join(' or ');
 
-test('no two entries of the list are the same keys', () => {
-  const keys = keyList.map((k) => k.keys.join(' '));
-  expect(new Set(keys).size).toBe(keys.length);
+describe('the keys', () => {
+  test.each<[KeyId, string]>([
+    ['undo', 'Ctrl+Z'],
+    ['redo', 'Ctrl+Shift+Z or Ctrl+Y'],
+    ['drives', 'G then D'],
+    ['moveLeft', 'Alt+←'],
+    ['search', '/'],
+    ['keys', 'Shift+?'],
+    ['larger', '+'],
+    ['write', 'Enter or F2'],
+  ])('%s is written %s', (id, want) => expect(text(id)).toBe(want));
+
+  test('no key does two things in one place', () => {
+    const seen = new Map<string, string>();
+    for (const [id, { place, keys }] of Object.entries(keyTable))
+      for (const key of keys) {
+        const at = `${place}: ${key}`;
+        expect([at, seen.get(at) ?? id]).toEqual([at, id]);
+        seen.set(at, id);
+      }
+  });
+
+  test('each has words of its own', () => {
+    const labels = Object.values(keyTable).map((k) => `${k.place} ${k.label}`);
+    expect(new Set(labels).size).toBe(labels.length);
+  });
 });

@@ -11,38 +11,32 @@ import type { Place } from '@pendrix/core';
 interface StationInfo {
   readonly title: string;
   readonly icon: string;
-  /** g, then this letter goes there */
-  readonly key: string;
   /** the question it answers */
   readonly asks: string;
 }
 
 /** The stations in the order the work is done. */
 export const stations = {
-  job: { title: 'Job', icon: mdiClipboardTextOutline, key: 'j', asks: 'What must it do, and how well?' },
+  job: { title: 'Job', icon: mdiClipboardTextOutline, asks: 'What must it do, and how well?' },
   shelf: {
     title: 'Shelf',
     icon: mdiBookshelf,
-    key: 's',
     asks: 'What do I own or could buy?',
   },
-  train: { title: 'Train', icon: mdiCogs, key: 't', asks: 'What turns what, and does it come out even?' },
+  train: { title: 'Train', icon: mdiCogs, asks: 'What turns what, and does it come out even?' },
   find: {
     title: 'Find',
     icon: mdiFeatureSearchOutline,
-    key: 'f',
     asks: 'Which trains would come out even?',
   },
   check: {
     title: 'Check',
     icon: mdiRulerSquareCompass,
-    key: 'c',
     asks: 'Divisions, rates, frames: how good is it?',
   },
   run: {
     title: 'Run',
     icon: mdiRotateRight,
-    key: 'r',
     asks: 'Stand at the machine: where to go for each tooth.',
   },
 } as const satisfies Record<Place, StationInfo>;

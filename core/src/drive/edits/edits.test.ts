@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { wheelCutter } from '../../testing/samples.ts';
-import type { Drive } from '../drive.ts';
+import { newDrive, type Drive } from '../drive.ts';
 import type { Stepper } from '../sources/stepper.ts';
 import { applyEdit, editLabel, type Edit } from './index.ts';
 
@@ -227,5 +227,36 @@ describe('edits', () => {
     expect(refusal({ do: 'stage', at: 0, key: 'pairs', text: '9:32, 11' }, box)).toBe('notPair');
     expect(refusal({ do: 'stage', at: 0, key: 'ratio', text: '' }, box)).toBe('noRatio');
     expect(refusal({ do: 'addStage', kind: 'spur', at: 0, with: { z1: 0, z2: 20 } })).toBe('zero');
+  });
+});
+
+describe('a stage again', () => {
+  const worm = { do: 'addStage', kind: 'worm', at: 0, with: { starts: 1, wheel: 50, name: 'first' } } as const;
+  const one = applyEdit(newDrive('great'), worm);
+  if (!one.ok) throw new Error('refused');
+
+  test('fifteen more of it make sixteen, the copies without its name', () => {
+    const many = applyEdit(one.value, { do: 'repeatStage', at: 0, times: 15 });
+    const stages = many.ok ? many.value.train.stages : [];
+    expect(stages.map((s) => [s.kind, s.name])).toEqual([
+      ['worm', 'first'],
+      ...Array.from({ length: 15 }, () => ['worm', undefined]),
+    ]);
+    expect(new Set(stages).size).toBe(16);
+  });
+
+  test('an encoder behind it stays where it was', () => {
+    const seen = applyEdit({ ...one.value, encoder: { lines: 600, decode: 4, shaft: 1 } }, { do: 'repeatStage', at: 0, times: 2 });
+    expect(seen.ok && seen.value.encoder?.shaft).toBe(3);
+  });
+
+  test.each([
+    [{ at: 3, times: 1 }, 'noSuchStage'],
+    [{ at: 0, times: 0 }, 'tooSmall'],
+    [{ at: 0, times: 1.5 }, 'tooSmall'],
+    [{ at: 0, times: 40 }, 'tooManyStages'],
+  ])('%j is refused', (how, code) => {
+    const read = applyEdit(one.value, { do: 'repeatStage', ...how });
+    expect(read.ok ? 'read' : read.refusal.code).toBe(code);
   });
 });

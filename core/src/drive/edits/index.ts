@@ -12,7 +12,7 @@ import { output, outputKind } from './output.ts';
 import { plates } from './plates.ts';
 import { rename } from './rename.ts';
 import { mode, modes, source, sourceKind } from './source.ts';
-import { addStage, moveStage, removeStage, replaceStage, stage } from './stages.ts';
+import { addStage, moveStage, removeStage, repeatStage, replaceStage, stage } from './stages.ts';
 import { train } from './train.ts';
 
 /** Every kind of edit under its id; a double does not compile. */
@@ -29,6 +29,7 @@ const edits = {
   mode,
   addStage,
   replaceStage,
+  repeatStage,
   removeStage,
   moveStage,
   stage,

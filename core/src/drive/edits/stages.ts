@@ -82,6 +82,37 @@ export const replaceStage: EditKind<ReplaceStage> = {
   label: (edit, before) => `${named(before, edit.at)}: now ${registry[edit.kind].title.toLowerCase()}`,
 };
 
+export interface RepeatStage {
+  readonly do: 'repeatStage';
+  readonly at: number;
+  /** so many more of the same, right behind it */
+  readonly times: number;
+}
+
+/** The same stage again, so many times: a great reduction is made in one go. Names of the copies stay with the first. */
+export const repeatStage: EditKind<RepeatStage> = {
+  id: 'repeatStage',
+  apply: (drive, edit) => {
+    const { stages } = drive.train;
+    const stage = stages[edit.at];
+    if (!stage) return missing(drive, edit.at);
+    if (!Number.isInteger(edit.times) || edit.times < 1)
+      return error('tooSmall', String(edit.times), { limit: '1' });
+    if (stages.length + edit.times > MAX_STAGES)
+      return error('tooManyStages', '', { limit: String(MAX_STAGES) });
+    const { name: _, ...copy } = stage;
+    const copies = Array.from({ length: edit.times }, () => ({ ...copy }) as Stage);
+    const after = withStages(drive, [
+      ...stages.slice(0, edit.at + 1),
+      ...copies,
+      ...stages.slice(edit.at + 1),
+    ]);
+    return ok(withEncoderAt(after, (shaft) => (shaft > edit.at ? shaft + edit.times : shaft)));
+  },
+  label: (edit, before) =>
+    edit.times === 1 ? `duplicate ${named(before, edit.at)}` : `${named(before, edit.at)} × ${edit.times + 1}`,
+};
+
 export interface RemoveStage {
   readonly do: 'removeStage';
   readonly at: number;

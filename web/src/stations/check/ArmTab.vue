@@ -7,6 +7,7 @@ import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import TextTable from '../../ui/TextTable.vue';
 import CheckHead from './CheckHead.vue';
 import DutyFold from './DutyFold.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** The tangent arm that is the output: how far a steady screw goes wrong, and what puts it right. */
 const { edit } = useOpenDrive();
@@ -23,36 +24,34 @@ const wanted = computed(() => {
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <CheckHead open="arm" />
-      <div class="scroll main">
-        <template v-if="arm">
-          <DutyFold
-            :duty="arm"
-            :specs="outputKindOf(output).inputs"
-            :data="output"
-            :set="set"
-            @remove="edit({ do: 'outputKind', kind: 'rotary' })"
-          />
-          <div v-if="wanted" class="actions">
-            <v-btn @click="set('armMm', wanted)">Make the arm {{ wanted }} mm</v-btn>
-          </div>
-          <DutyChart v-for="c in arm.charts" :key="c.key" :chart="c" />
-        </template>
-        <div v-else class="teach">
-          <h3>The output is no tangent arm</h3>
-          <p class="quiet">
-            A screw that opens a hinge, as in a barn door: it follows the job’s first rate, or the stars when
-            none is asked, through the whole train before it.
-          </p>
-          <v-btn :prepend-icon="mdiPlus" @click="edit({ do: 'outputKind', kind: 'tangentArm' })"
-            >Make the output a tangent arm</v-btn
-          >
+  <TwoColumns aside="Correction table" shares="minmax(0, 716fr) minmax(0, 484px)">
+    <CheckHead open="arm" />
+    <div class="scroll main">
+      <template v-if="arm">
+        <DutyFold
+          :duty="arm"
+          :specs="outputKindOf(output).inputs"
+          :data="output"
+          :set="set"
+          @remove="edit({ do: 'outputKind', kind: 'rotary' })"
+        />
+        <div v-if="wanted" class="actions">
+          <v-btn @click="set('armMm', wanted)">Make the arm {{ wanted }} mm</v-btn>
         </div>
+        <DutyChart v-for="c in arm.charts" :key="c.key" :chart="c" />
+      </template>
+      <div v-else class="teach">
+        <h3>The output is no tangent arm</h3>
+        <p class="quiet">
+          A screw that opens a hinge, as in a barn door: it follows the job’s first rate, or the stars when
+          none is asked, through the whole train before it.
+        </p>
+        <v-btn :prepend-icon="mdiPlus" @click="edit({ do: 'outputKind', kind: 'tangentArm' })"
+          >Make the output a tangent arm</v-btn
+        >
       </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="Correction table">
+    </div>
+    <template #aside>
       <template v-if="arm?.table">
         <header class="sub">
           <h3>{{ arm.table.title }}</h3>
@@ -60,8 +59,8 @@ const wanted = computed(() => {
         </header>
         <TextTable :table="arm.table" />
       </template>
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./duty.css"></style>

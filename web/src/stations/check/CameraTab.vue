@@ -6,6 +6,7 @@ import { useReport } from '../../ui/open-drive.ts';
 import { useDuty } from '../../ui/use-duty.ts';
 import CheckHead from './CheckHead.vue';
 import DutyFold from './DutyFold.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** What a camera sees of the drive; beside it two axes that are not polar. */
 const report = useReport();
@@ -16,31 +17,29 @@ const pointed = computed(() => report.value.duties.altAz);
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <CheckHead open="camera" />
-      <div class="scroll main">
-        <template v-if="seen">
-          <DutyFold
-            :duty="seen"
-            :specs="camera.specs"
-            :data="camera.list.value[0]!"
-            :set="camera.set(0)"
-            @remove="camera.remove(0)"
-          />
-          <DutyChart v-for="c in seen.charts" :key="c.key" :chart="c" />
-        </template>
-        <div v-else class="teach">
-          <h3>No camera yet</h3>
-          <p class="quiet">
-            Its lens and its pixels: then a drift is a trail, and the longest exposure that stays round is
-            known.
-          </p>
-          <v-btn :prepend-icon="mdiPlus" @click="camera.add()">Give a camera</v-btn>
-        </div>
+  <TwoColumns aside="Two axes" shares="minmax(0, 716fr) minmax(0, 484px)">
+    <CheckHead open="camera" />
+    <div class="scroll main">
+      <template v-if="seen">
+        <DutyFold
+          :duty="seen"
+          :specs="camera.specs"
+          :data="camera.list.value[0]!"
+          :set="camera.set(0)"
+          @remove="camera.remove(0)"
+        />
+        <DutyChart v-for="c in seen.charts" :key="c.key" :chart="c" />
+      </template>
+      <div v-else class="teach">
+        <h3>No camera yet</h3>
+        <p class="quiet">
+          Its lens and its pixels: then a drift is a trail, and the longest exposure that stays round is
+          known.
+        </p>
+        <v-btn :prepend-icon="mdiPlus" @click="camera.add()">Give a camera</v-btn>
       </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="Two axes">
+    </div>
+    <template #aside>
       <header class="sub"><h3>Altitude and azimuth</h3></header>
       <template v-if="pointed">
         <DutyFold
@@ -58,8 +57,8 @@ const pointed = computed(() => report.value.duties.altAz);
         </p>
         <v-btn :prepend-icon="mdiPlus" @click="axes.add()">Give two axes</v-btn>
       </div>
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./duty.css"></style>

@@ -20,6 +20,7 @@ import RichText from '../../ui/RichText.vue';
 import CheckHead from './CheckHead.vue';
 import CountMap from './CountMap.vue';
 import DivisionsTable from './DivisionsTable.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** Divisions: how good is it? */
 const ErrorCharts = defineAsyncComponent(() => import('./ErrorCharts.vue'));
@@ -73,71 +74,67 @@ const copyCsv = async (): Promise<void> =>
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <CheckHead open="divisions">
-        <template v-if="report.counts.length > 0">
-          <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyCsv">Copy</v-btn>
-          <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
-          <v-btn v-if="selected !== null" variant="text" :prepend-icon="mdiCodeTags" @click="saveMoves"
-            >G-code</v-btn
-          >
-        </template>
-      </CheckHead>
-      <div class="scroll main">
-        <div class="want">
-          <ReadField
-            class="wanted"
-            label="Wanted"
-            :value="report.drive.job.divisions"
-            placeholder="60, 73-76"
-            :commit="setDivisions"
-          />
-          <ReadField
-            class="tolerance"
-            label="Tolerance"
-            :value="tolerance.field"
-            placeholder="none"
-            :commit="setTolerance"
-          />
-          <span class="sp"></span>
-          <GradeTag v-for="g in report.check.tally" :key="g.grade" :graded="g" />
-        </div>
-        <template v-if="report.counts.length > 0">
-          <DivisionsTable
-            :rows="report.check.rows"
-            :unit="report.check.unit"
-            :selected="selected"
-            @choose="(d) => (chosen = d)"
-          />
-          <div v-if="report.check.message" class="says">
-            <p>
-              <RichText :text="report.check.message" />
-              <span v-if="report.check.idle">{{ report.check.idle }}</span>
-            </p>
-            <v-btn :prepend-icon="mdiTableLarge" :to="{ name: 'train', params: { id } }"
-              >See the ledger</v-btn
-            >
-          </div>
-          <div v-else class="says">
-            <p class="tone-even"><b>Every count comes out even.</b></p>
-          </div>
-        </template>
-        <div v-else class="teach">
-          <h3>Nothing to judge yet</h3>
-          <p class="quiet">
-            Write what a turn must be divided into, for example 60, 73-76; each count is judged as you type.
-          </p>
-        </div>
-        <CountMap :map="map" :wanted="report.counts" :selected="selected" @choose="(d) => (chosen = d)" />
+  <TwoColumns aside="One division, gap by gap" shares="minmax(0, 716fr) minmax(0, 484px)">
+    <CheckHead open="divisions">
+      <template v-if="report.counts.length > 0">
+        <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyCsv">Copy</v-btn>
+        <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
+        <v-btn v-if="selected !== null" variant="text" :prepend-icon="mdiCodeTags" @click="saveMoves"
+          >G-code</v-btn
+        >
+      </template>
+    </CheckHead>
+    <div class="scroll main">
+      <div class="want">
+        <ReadField
+          class="wanted"
+          label="Wanted"
+          :value="report.drive.job.divisions"
+          placeholder="60, 73-76"
+          :commit="setDivisions"
+        />
+        <ReadField
+          class="tolerance"
+          label="Tolerance"
+          :value="tolerance.field"
+          placeholder="none"
+          :commit="setTolerance"
+        />
+        <v-spacer />
+        <GradeTag v-for="g in report.check.tally" :key="g.grade" :graded="g" />
       </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="One division, gap by gap">
+      <template v-if="report.counts.length > 0">
+        <DivisionsTable
+          :rows="report.check.rows"
+          :unit="report.check.unit"
+          :selected="selected"
+          @choose="(d) => (chosen = d)"
+        />
+        <div v-if="report.check.message" class="message">
+          <p>
+            <RichText :text="report.check.message" />
+            <span v-if="report.check.idle">{{ report.check.idle }}</span>
+          </p>
+          <v-btn :prepend-icon="mdiTableLarge" :to="{ name: 'train', params: { id } }">See the ledger</v-btn>
+        </div>
+        <div v-else class="message">
+          <p class="tone-even"><b>Every count comes out even.</b></p>
+        </div>
+      </template>
+      <div v-else class="teach">
+        <h3>Nothing to judge yet</h3>
+        <p class="quiet">
+          Write what a turn must be divided into, for example 60, 73-76; each count is judged as you type.
+        </p>
+      </div>
+      <CountMap :map="map" :wanted="report.counts" :selected="selected" @choose="(d) => (chosen = d)" />
+    </div>
+    <template #aside>
       <template v-if="opened && selected !== null">
         <header class="sub">
           <h3>{{ selected }}, gap by gap</h3>
           <span class="q">error at the work</span>
-          <span class="sp"></span>
+          <v-spacer />
           <v-btn
             v-if="selected <= MAX_ROWS"
             variant="text"
@@ -174,8 +171,8 @@ const copyCsv = async (): Promise<void> =>
           Choose a count in the map or write one above, and the error at each of its gaps is drawn here.
         </p>
       </div>
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./duty.css"></style>

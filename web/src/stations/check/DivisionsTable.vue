@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue';
-import { useIntersectionObserver } from '@vueuse/core';
+import { computed, nextTick, ref } from 'vue';
+import type { VDataTableVirtual } from 'vuetify/components';
 import { grouped, type DivisionRow } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import GradeTag from '../../ui/GradeTag.vue';
+import { keyHandler } from '../../ui/keys.ts';
 
-/** The divisions the job asks for. Up and Down go from row to row; long lists grow as they are scrolled. */
+/** The divisions the job asks for. Up and Down go from row to row; only those in view are made. */
 const { rows, selected, unit } = defineProps<{
   rows: readonly DivisionRow[];
   selected: number | null;
@@ -13,66 +14,73 @@ const { rows, selected, unit } = defineProps<{
   unit: string;
 }>();
 const emit = defineEmits<{ choose: [divisions: number] }>();
-
-const STEP = 200;
-const shown = ref(STEP);
-const more = ref<HTMLElement | null>(null);
-const body = ref<HTMLElement | null>(null);
-useIntersectionObserver(more, ([entry]) => {
-  if (entry?.isIntersecting) shown.value += STEP;
-});
-watch(
-  () => rows.length,
-  () => (shown.value = STEP),
-);
-const listed = computed(() => rows.slice(0, shown.value));
+const table = ref<VDataTableVirtual | null>(null);
+const ROW = 36;
+/** Longer lists scroll in a window of their own. */
+const MAX_WHOLE = 9;
 /** The row that Tab reaches: the selected one, or the first. */
-const stop = computed(() =>
-  listed.value.some((r) => r.divisions === selected) ? selected : listed.value[0]?.divisions,
-);
+const stop = computed(() => (rows.some((r) => r.divisions === selected) ? selected : rows[0]?.divisions));
 
-async function step(from: number, by: number): Promise<void> {
-  const to = Math.max(0, Math.min(listed.value.length - 1, from + by));
-  emit('choose', listed.value[to]!.divisions);
+async function step(by: number): Promise<void> {
+  const from = rows.findIndex((r) => r.divisions === stop.value);
+  const to = rows[Math.max(0, Math.min(rows.length - 1, from + by))];
+  if (!to) return;
+  emit('choose', to.divisions);
+  if (rows.length > MAX_WHOLE) table.value?.scrollToIndex(Math.max(0, from + by - 3));
   await nextTick();
-  body.value?.querySelectorAll<HTMLElement>('tr button')[to]?.focus();
+  await nextTick();
+  (table.value?.$el as HTMLElement | undefined)
+    ?.querySelector<HTMLElement>(`tr[data-key="${to.divisions}"] button`)
+    ?.focus();
 }
+const keys = keyHandler({ down: () => void step(1), up: () => void step(-1) });
 </script>
 
 <template>
-  <table aria-label="Divisions">
-    <thead>
+  <v-data-table-virtual
+    ref="table"
+    class="divisions"
+    :items="rows as DivisionRow[]"
+    :item-height="ROW"
+    item-value="divisions"
+    :height="rows.length > MAX_WHOLE ? MAX_WHOLE * ROW + 46 : undefined"
+    @keydown="keys"
+  >
+    <template #colgroup
+      ><caption class="sr-only">
+        Divisions
+      </caption></template
+    >
+    <template #headers>
       <tr>
-        <th scope="col" class="l">Wanted</th>
-        <th scope="col" class="l">Grade</th>
+        <th scope="col">Wanted</th>
+        <th scope="col">Grade</th>
         <th scope="col" colspan="2" class="step">
           <span class="unit">{{ unit }}s</span><br />for each
         </th>
-        <th scope="col">Spacing<br />error</th>
-        <th scope="col" colspan="2" class="closing">Closing error,<br />if one count is repeated</th>
-        <th scope="col" class="l">Coarsest<br />exact mode</th>
+        <th scope="col" class="num">Spacing<br />error</th>
+        <th scope="col" colspan="2" class="step">Closing error,<br />if one count is repeated</th>
+        <th scope="col">Coarsest<br />exact mode</th>
       </tr>
-    </thead>
-    <tbody ref="body">
+    </template>
+    <template #item="{ item: row }">
       <tr
-        v-for="(row, i) in listed"
         :key="row.divisions"
         :class="{ on: row.divisions === selected }"
+        :data-key="row.divisions"
         @click="emit('choose', row.divisions)"
       >
-        <th scope="row" class="l count">
-          <button
-            type="button"
+        <th scope="row">
+          <v-btn
+            class="count mono"
+            variant="text"
             :tabindex="row.divisions === stop ? 0 : -1"
             :aria-pressed="row.divisions === selected"
-            @keydown.down.prevent="step(i, 1)"
-            @keydown.up.prevent="step(i, -1)"
             @click.stop="emit('choose', row.divisions)"
-          >
-            <Digits :text="grouped(String(row.divisions))" />
-          </button>
+            ><Digits :text="grouped(String(row.divisions))"
+          /></v-btn>
         </th>
-        <td class="l"><GradeTag :graded="row.graded" /></td>
+        <td><GradeTag :graded="row.graded" /></td>
         <td class="num"><Digits :text="row.stepWhole" /></td>
         <td class="rest">
           <span v-if="row.stepRest" class="fr"
@@ -83,82 +91,38 @@ async function step(from: number, by: number): Promise<void> {
         </td>
         <td class="num"><Digits :text="row.spacing" /></td>
         <td class="num" :class="{ bad: row.closingMisses }"><Digits :text="row.closing" /></td>
-        <td class="l miss">
+        <td class="miss">
           <GradeTag v-if="row.closingMisses" :graded="{ grade: 'misses', word: row.closingMisses }" />
         </td>
-        <td class="l" :class="{ quiet: row.mode.startsWith('lacks') }"><Digits :text="row.mode" /></td>
+        <td :class="{ quiet: row.mode.startsWith('lacks') }"><Digits :text="row.mode" /></td>
       </tr>
-    </tbody>
-  </table>
-  <p v-if="shown < rows.length" ref="more" class="more quiet">{{ rows.length - shown }} more below</p>
+    </template>
+  </v-data-table-virtual>
 </template>
 
 <style scoped>
+.divisions {
+  flex: none;
+  border-bottom: 1px solid var(--p-hair);
+}
 .unit {
   display: inline-block;
 }
 .unit::first-letter {
   text-transform: uppercase;
 }
-table {
-  width: 100%;
-  background: var(--p-surface);
-  border-bottom: 1px solid var(--p-hair);
-}
-thead th {
-  font: 400 13px/16px var(--text);
-  color: var(--p-quiet);
-  text-align: right;
-  padding: 6px 0 6px 10px;
+.divisions thead th {
   vertical-align: bottom;
-  position: sticky;
-  top: 0;
-  background: var(--p-surface);
-  z-index: 1;
-  box-shadow: inset 0 -1px 0 var(--p-row);
+  padding-block: 6px;
 }
-th.step {
-  text-align: left;
+.divisions th.step {
   padding-left: 26px;
-}
-th.closing {
-  text-align: left;
-  padding-left: 26px;
-}
-td,
-tbody th {
-  height: 36px;
-  border-top: 1px solid var(--p-row);
-  font-size: 14px;
-  padding: 0 0 0 10px;
-  white-space: nowrap;
-}
-.l,
-thead th.l {
-  text-align: left;
-}
-tr > :first-child {
-  padding-left: 20px;
-}
-tr > :last-child {
-  padding-right: 12px;
-}
-.count button {
-  font-weight: 650;
-  font-size: 15px;
-  font-family: var(--mono);
-  min-height: 32px;
-  min-width: 44px;
 }
 .rest {
   width: 66px;
-  padding-left: 0;
 }
 .rest .exact {
   margin-left: 8px;
-}
-.num {
-  letter-spacing: -0.02em;
 }
 .bad {
   color: var(--p-red);
@@ -166,20 +130,6 @@ tr > :last-child {
 }
 .miss {
   min-width: 90px;
-}
-.on td,
-.on th {
-  background: var(--p-tint);
-}
-.on > :first-child {
-  box-shadow: inset 3px 0 0 var(--p-blue);
-}
-tbody tr {
-  cursor: pointer;
-}
-.more {
-  padding: 10px 20px;
-  font-size: 14px;
 }
 @media (max-width: 1180px) {
   /* The mark alone: the words would push the last column out. */

@@ -5,6 +5,7 @@ import DutyLines from '../../ui/DutyLines.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import InputFields from '../../ui/InputFields.vue';
 import { saveTable } from '../../ui/save-table.ts';
+import IconButton from '../../ui/IconButton.vue';
 
 /** One duty: its fields, its grade, its figures. */
 defineProps<{
@@ -21,22 +22,14 @@ const emit = defineEmits<{ remove: [] }>();
     <div class="head">
       <h3>{{ duty.title }}</h3>
       <GradeTag v-if="duty.graded" :graded="duty.graded" />
-      <span class="sp"></span>
+      <v-spacer />
       <v-btn
         variant="text"
         :prepend-icon="mdiFileDelimitedOutline"
         @click="saveTable(duty.key.replace('.', '-'), duty.table ?? figuresTable(duty))"
         >CSV</v-btn
       >
-      <button
-        type="button"
-        class="icon-button"
-        :aria-label="`Take ${duty.title} away`"
-        title="Take it away"
-        @click="emit('remove')"
-      >
-        <v-icon :icon="mdiClose" size="18" />
-      </button>
+      <IconButton :label="`Remove ${duty.title}`" @click="emit('remove')" :icon="mdiClose" :size="18" />
     </div>
     <InputFields across :specs="specs" :data="data" :set="set" />
     <DutyLines :duty="duty" />

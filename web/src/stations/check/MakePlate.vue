@@ -59,7 +59,7 @@ async function saveMoves(): Promise<void> {
   <section class="make" aria-label="Make a circle">
     <div class="head">
       <h3>Make a circle of {{ holes }}</h3>
-      <span class="sp"></span>
+      <v-spacer />
       <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
       <v-btn variant="text" :prepend-icon="mdiCodeTags" @click="saveMoves">Drilling</v-btn>
       <v-btn variant="text" :prepend-icon="mdiCodeTags" @click="saveAngles">Angles</v-btn>

@@ -19,7 +19,7 @@ const HOW = { circle: 'on one circle', compound: 'on two circles', none: 'needs 
   <section class="chart" aria-label="Counts by these plates">
     <header>
       <h3>Counts 2 to {{ plates.chart.at(-1)?.divisions }}</h3>
-      <span class="sp"></span>
+      <v-spacer />
       <span class="circle"><MarkIcon name="dot" :size="11" />{{ plates.tally.circle }} on one circle</span>
       <span class="compound"><i class="rings"></i>{{ plates.tally.compound }} by compound</span>
       <span class="none"><v-icon :icon="mdiPlus" size="14" />{{ plates.tally.none }} need a new circle</span>

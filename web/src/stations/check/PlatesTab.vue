@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, h, ref } from 'vue';
 import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline } from '@mdi/js';
-import { plainText, workingAsText, type Plates, type Refusal } from '@pendrix/core';
+import { plainText, workingAsText, type PlateRow, type Plates, type Refusal } from '@pendrix/core';
 import { useCopy } from '../../ui/copy.ts';
 import { save } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
@@ -11,7 +11,10 @@ import RichText from '../../ui/RichText.vue';
 import CheckHead from './CheckHead.vue';
 import MakePlate from './MakePlate.vue';
 import PlateChart from './PlateChart.vue';
+import { usePrintSheet } from '../../ui/printing.ts';
+import PrintedPlates from './PrintedPlates.vue';
 import PlateDrawing from '../../ui/PlateDrawing.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** Dividing by hand: which circle, how many holes, and what to make when none serves. */
 const { edit } = useOpenDrive();
@@ -46,138 +49,152 @@ async function saveCsv(): Promise<void> {
   const { platesCsv } = await import('@pendrix/core/files/tables');
   save('plates.csv', platesCsv(report.value.drive) ?? '', 'text/csv');
 }
-const print = (): void => window.print();
+const print = usePrintSheet(() =>
+  plates.value
+    ? h(PrintedPlates, { title: report.value.drive.name, plates: plates.value, opened: opened.value })
+    : null,
+);
 const copyWorking = async (): Promise<void> => {
   if (opened.value) await copy(workingAsText(opened.value.figure), 'The working is');
 };
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <CheckHead open="plates">
-        <v-btn v-if="plates" variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv"
-          >Chart</v-btn
-        >
-      </CheckHead>
-      <div class="scroll main">
-        <div v-if="!plates" class="teach">
-          <h3>No plates yet</h3>
-          <p class="quiet">
-            Write the hole circles of your plates, a slash between two plates; the worm is the train’s own
-            unless you write another.
-          </p>
-          <v-btn @click="set('plates')(EXAMPLE)">Begin with three plates of 15 to 49</v-btn>
-        </div>
-        <template v-else>
-          <div class="want">
-            <ReadField
-              class="worm"
-              label="Worm"
-              :value="plates.wormField"
-              :placeholder="plainText([`${report.kinematics.reduction.n}`])"
-              unit=": 1"
-              hint="the train’s own when it is empty"
-              :commit="set('wormRatio')"
-            />
-            <ReadField class="circles" label="Circles" :value="plates.circles" :commit="set('plates')" />
-            <span class="quiet count">{{ plates.message }}</span>
-            <ReadField
-              class="wanted"
-              label="Wanted"
-              :value="report.drive.job.divisions"
-              placeholder="60, 73-76"
-              :commit="setDivisions"
-            />
-            <ReadField
-              class="gears"
-              label="Change wheels"
-              :value="plates.gears"
-              placeholder="none"
-              :commit="set('gears')"
-            />
-            <ReadField
-              class="most"
-              label="Most holes"
-              :value="String(plates.mostHoles)"
-              :commit="set('mostHoles')"
-            />
-          </div>
-          <table v-if="plates.rows.length > 0" class="rows" aria-label="Wanted counts">
-            <thead>
-              <tr>
-                <th scope="col">Wanted</th>
-                <th scope="col">Turns</th>
-                <th scope="col">Grade</th>
-                <th scope="col">Move the crank</th>
-                <th scope="col">Plate</th>
-                <th scope="col" class="r">Arms over</th>
-                <th scope="col">Also</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr
-                v-for="row in plates.rows"
-                :key="row.divisions"
-                :class="{ on: row.divisions === selected }"
-                @click="chosen = row.divisions"
-              >
-                <th scope="row">
-                  <button
-                    type="button"
-                    :aria-pressed="row.divisions === selected"
-                    @click.stop="chosen = row.divisions"
-                  >
-                    {{ row.divisions }}
-                  </button>
-                </th>
-                <td><RichText :text="row.turns" /></td>
-                <td><GradeTag :graded="row.graded" /></td>
-                <td><RichText :text="row.move" /></td>
-                <td>{{ row.plate }}</td>
-                <td class="num">{{ row.arms }}</td>
-                <td class="quiet">{{ row.also }}</td>
-              </tr>
-            </tbody>
-          </table>
-          <div v-if="plates.freshMessage" class="warn fresh">
-            <div>
-              <p>
-                <b>{{ plates.freshMessage.strong }}</b>
-              </p>
-              <p>{{ plates.freshMessage.rest }}</p>
-              <p v-if="fresh" class="chips">
-                <span v-for="c in fresh.circles" :key="c.holes" class="chip"
-                  ><b>{{ c.holes }}</b> serves {{ c.serves.join(', ') }}</span
-                >
-              </p>
-            </div>
-            <div class="keys">
-              <v-btn v-if="fresh" variant="flat" @click="making = !making">{{
-                making ? 'Put the list away' : 'Make this plate'
-              }}</v-btn>
-              <v-btn
-                v-if="plates.fresh.choices.length > 1"
-                @click="choice = (choice + 1) % plates.fresh.choices.length"
-                >Another choice</v-btn
-              >
-            </div>
-          </div>
-          <MakePlate v-if="making" :key="toMake" :plates="plates" :circle="toMake" />
-          <PlateChart
-            :plates="plates"
-            :wanted="report.counts"
-            :selected="selected"
-            @choose="(d) => (chosen = d)"
-          />
-        </template>
+  <TwoColumns aside="One count by the plates" shares="minmax(0, 716fr) minmax(0, 484px)">
+    <CheckHead open="plates">
+      <v-btn v-if="plates" variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv"
+        >Chart</v-btn
+      >
+    </CheckHead>
+    <div class="scroll main">
+      <div v-if="!plates" class="teach">
+        <h3>No plates yet</h3>
+        <p class="quiet">
+          Write the hole circles of your plates, a slash between two plates; the worm is the train’s own
+          unless you write another.
+        </p>
+        <v-btn @click="set('plates')(EXAMPLE)">Begin with three plates of 15 to 49</v-btn>
       </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="One count by the plates">
+      <template v-else>
+        <div class="want">
+          <ReadField
+            class="worm"
+            label="Worm"
+            :value="plates.wormField"
+            :placeholder="plainText([`${report.kinematics.reduction.n}`])"
+            unit=": 1"
+            hint="the train’s own when it is empty"
+            :commit="set('wormRatio')"
+          />
+          <ReadField class="circles" label="Circles" :value="plates.circles" :commit="set('plates')" />
+          <span class="quiet count">{{ plates.message }}</span>
+          <ReadField
+            class="wanted"
+            label="Wanted"
+            :value="report.drive.job.divisions"
+            placeholder="60, 73-76"
+            :commit="setDivisions"
+          />
+          <ReadField
+            class="gears"
+            label="Change wheels"
+            :value="plates.gears"
+            placeholder="none"
+            :commit="set('gears')"
+          />
+          <ReadField
+            class="most"
+            label="Most holes"
+            :value="String(plates.mostHoles)"
+            :commit="set('mostHoles')"
+          />
+        </div>
+        <v-data-table-virtual
+          v-if="plates.rows.length > 0"
+          class="rows"
+          :items="plates.rows as PlateRow[]"
+          :item-height="36"
+          item-value="divisions"
+          :height="plates.rows.length > 8 ? 330 : undefined"
+        >
+          <template #colgroup
+            ><caption class="sr-only">
+              Wanted counts
+            </caption></template
+          >
+          <template #headers>
+            <tr>
+              <th scope="col">Wanted</th>
+              <th scope="col">Turns</th>
+              <th scope="col">Grade</th>
+              <th scope="col">Move the crank</th>
+              <th scope="col">Plate</th>
+              <th scope="col" class="num">Arms over</th>
+              <th scope="col">Also</th>
+            </tr>
+          </template>
+          <template #item="{ item: row }">
+            <tr
+              :key="row.divisions"
+              :class="{ on: row.divisions === selected }"
+              :data-key="row.divisions"
+              @click="chosen = row.divisions"
+            >
+              <th scope="row">
+                <v-btn
+                  class="count mono"
+                  variant="text"
+                  :aria-pressed="row.divisions === selected"
+                  @click.stop="chosen = row.divisions"
+                  >{{ row.divisions }}</v-btn
+                >
+              </th>
+              <td><RichText :text="row.turns" /></td>
+              <td><GradeTag :graded="row.graded" /></td>
+              <td><RichText :text="row.move" /></td>
+              <td>{{ row.plate }}</td>
+              <td class="num">{{ row.arms }}</td>
+              <td class="quiet">{{ row.also }}</td>
+            </tr>
+          </template>
+        </v-data-table-virtual>
+        <div v-if="plates.freshMessage" class="warn fresh">
+          <div>
+            <p>
+              <b>{{ plates.freshMessage.strong }}</b>
+            </p>
+            <p>{{ plates.freshMessage.rest }}</p>
+            <p v-if="fresh" class="chips">
+              <span v-for="c in fresh.circles" :key="c.holes" class="chip"
+                ><b>{{ c.holes }}</b> serves {{ c.serves.join(', ') }}</span
+              >
+            </p>
+          </div>
+          <div class="keys">
+            <v-btn v-if="fresh" variant="flat" @click="making = !making">{{
+              making ? 'Put the list away' : 'Make this plate'
+            }}</v-btn>
+            <v-btn
+              v-if="plates.fresh.choices.length > 1"
+              @click="choice = (choice + 1) % plates.fresh.choices.length"
+              >Another choice</v-btn
+            >
+          </div>
+        </div>
+        <MakePlate v-if="making" :key="toMake" :plates="plates" :circle="toMake" />
+        <PlateChart
+          :plates="plates"
+          :wanted="report.counts"
+          :selected="selected"
+          @choose="(d) => (chosen = d)"
+        />
+      </template>
+    </div>
+    <template #aside>
       <template v-if="opened">
         <header class="sub">
           <h3>{{ opened.title }}</h3>
-          <span class="sp"></span>
+          <v-spacer />
           <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
         </header>
         <div v-if="opened.picture" class="picture">
@@ -203,7 +220,7 @@ const copyWorking = async (): Promise<void> => {
           <div class="head">
             <h3>Working</h3>
             <GradeTag :graded="opened.graded" />
-            <span class="sp"></span>
+            <v-spacer />
             <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyWorking">Copy as text</v-btn>
           </div>
           <dl class="work">
@@ -235,8 +252,8 @@ const copyWorking = async (): Promise<void> => {
       <div v-else class="teach">
         <p class="quiet">Choose a count in the chart, or write what you want.</p>
       </div>
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./duty.css"></style>

@@ -14,6 +14,9 @@ import RichText from '../../ui/RichText.vue';
 import { useDuty } from '../../ui/use-duty.ts';
 import CheckHead from './CheckHead.vue';
 import RateFields from '../../ui/RateFields.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
+import ToggleChoice from '../../ui/ToggleChoice.vue';
+import FieldGroup from '../../ui/FieldGroup.vue';
 
 /** Rates: whole ticks between two steps, one interval always or the rest shared out, and the constants for a program. */
 const report = useReport();
@@ -55,86 +58,87 @@ function another(): void {
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <CheckHead open="rate">
-        <v-btn v-if="all.length > 0" variant="text" :prepend-icon="mdiDownload" @click="saveRates">CSV</v-btn>
-      </CheckHead>
-      <div class="scroll main">
-        <div v-if="!shown" class="teach">
-          <h3>No rate is asked</h3>
-          <p class="quiet">
-            The stars, the sun, a tide dial, or any time of one turn: the ticks between two steps are reckoned
-            exactly, and what is rounded away is said.
-          </p>
-          <v-btn :prepend-icon="mdiPlus" @click="another">Follow the stars</v-btn>
-        </div>
-        <template v-else>
-          <div class="block">
-            <div class="head">
-              <span v-if="all.length > 1" class="seg" role="radiogroup" aria-label="Rate">
-                <label v-for="(r, i) in all" :key="r.key"
-                  ><input v-model="at" type="radio" name="rate" :value="i" />{{ r.name }}</label
-                >
-              </span>
-              <h3 v-else>{{ shown.name.replace(/^./, (c) => c.toUpperCase()) }}, {{ shown.sense }}</h3>
-              <GradeTag :graded="shown.graded" />
-              <span class="sp"></span>
-              <v-btn variant="text" :prepend-icon="mdiPlus" @click="another">Another rate</v-btn>
-            </div>
-            <RateFields :at="index" />
-          </div>
-          <div class="block"><ControllerFields across keeping /></div>
-          <table v-if="shown.ways.length > 0" class="ways" aria-label="Ways to keep the rate">
-            <thead>
-              <tr>
-                <th scope="col">Between microsteps</th>
-                <th scope="col">ticks</th>
-                <th scope="col" class="r">ppm</th>
-                <th scope="col" class="r">5 min</th>
-                <th scope="col" class="r">1 hour</th>
-                <th scope="col" class="r">s a day</th>
-                <th scope="col">Grade</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="w in shown.ways" :key="w.how" :class="{ on: inForce(w) }">
-                <th scope="row">
-                  <label
-                    ><input
-                      v-if="w.how === 'spread' || w.how === 'fixed'"
-                      type="radio"
-                      name="way"
-                      :checked="inForce(w)"
-                      @change="choose(w)"
-                    /><span v-else class="gap"></span>{{ w.title }}</label
-                  >
-                </th>
-                <td class="ticks"><RichText :text="w.ticks" /></td>
-                <td class="num">{{ w.ppm }}</td>
-                <td class="num">{{ w.fiveMinutes }}</td>
-                <td class="num">{{ w.hour }}</td>
-                <td class="num">{{ w.day }}</td>
-                <td><GradeTag :graded="w.graded" /></td>
-              </tr>
-            </tbody>
-          </table>
-          <DutyChart v-if="shown.drift" :chart="shown.drift" />
-          <section v-if="shown.causes.length > 0" class="block" aria-label="What puts the rate out">
-            <h3>What puts it out</h3>
-            <DutyLines :duty="{ lines: shown.causes, message: [shown.largest] }" />
-          </section>
-          <div v-if="shown.message.length > 0" class="block told">
-            <p v-for="s in shown.message" :key="s">{{ s }}</p>
-          </div>
-        </template>
+  <TwoColumns aside="Constants" shares="minmax(0, 716fr) minmax(0, 484px)">
+    <CheckHead open="rate">
+      <v-btn v-if="all.length > 0" variant="text" :prepend-icon="mdiDownload" @click="saveRates">CSV</v-btn>
+    </CheckHead>
+    <div class="scroll main">
+      <div v-if="!shown" class="teach">
+        <h3>No rate is asked</h3>
+        <p class="quiet">
+          The stars, the sun, a tide dial, or any time of one turn: the ticks between two steps are reckoned
+          exactly, and what is rounded away is said.
+        </p>
+        <v-btn :prepend-icon="mdiPlus" @click="another">Follow the stars</v-btn>
       </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="Constants">
+      <template v-else>
+        <div class="block">
+          <div class="head">
+            <ToggleChoice
+              v-if="all.length > 1"
+              label="Rate"
+              :value="at"
+              :options="all.map((r, i) => ({ value: i, title: r.name }))"
+              @choose="(i) => (at = i)"
+            />
+            <h3 v-else>{{ shown.name.replace(/^./, (c) => c.toUpperCase()) }}, {{ shown.sense }}</h3>
+            <GradeTag :graded="shown.graded" />
+            <v-spacer />
+            <v-btn variant="text" :prepend-icon="mdiPlus" @click="another">Another rate</v-btn>
+          </div>
+          <RateFields :at="index" />
+        </div>
+        <v-table v-if="shown.ways.length > 0" class="ways">
+          <caption class="sr-only">
+            Ways to keep the rate
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">Between microsteps</th>
+              <th scope="col">ticks</th>
+              <th scope="col" class="num">ppm</th>
+              <th scope="col" class="num">5 min</th>
+              <th scope="col" class="num">1 hour</th>
+              <th scope="col" class="num">s a day</th>
+              <th scope="col">Grade</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="w in shown.ways" :key="w.how" :class="{ on: inForce(w) }">
+              <th scope="row">
+                <v-radio-group
+                  v-if="w.how === 'spread' || w.how === 'fixed'"
+                  hide-details
+                  :model-value="inForce(w)"
+                  @update:model-value="choose(w)"
+                  ><v-radio density="compact" :ripple="false" :value="true" :label="w.title"
+                /></v-radio-group>
+                <span v-else class="gap">{{ w.title }}</span>
+              </th>
+              <td class="ticks"><RichText :text="w.ticks" /></td>
+              <td class="num">{{ w.ppm }}</td>
+              <td class="num">{{ w.fiveMinutes }}</td>
+              <td class="num">{{ w.hour }}</td>
+              <td class="num">{{ w.day }}</td>
+              <td><GradeTag :graded="w.graded" /></td>
+            </tr>
+          </tbody>
+        </v-table>
+        <DutyChart v-if="shown.drift" :chart="shown.drift" />
+        <section v-if="shown.causes.length > 0" class="block" aria-label="What puts the rate out">
+          <h3>What puts it out</h3>
+          <DutyLines :duty="{ lines: shown.causes, message: [shown.largest] }" />
+        </section>
+        <div v-if="shown.message.length > 0" class="block told">
+          <p v-for="s in shown.message" :key="s">{{ s }}</p>
+        </div>
+      </template>
+    </div>
+    <template #aside>
       <header class="sub">
         <h3>Constants</h3>
         <span class="q">for your program</span>
-        <span class="sp"></span>
+        <v-spacer />
         <template v-if="header">
           <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyHeader">Copy</v-btn>
           <v-btn variant="text" :prepend-icon="mdiDownload" @click="saveHeader">Save</v-btn>
@@ -161,8 +165,8 @@ function another(): void {
         {{ shown.name }}: {{ shown.graded.word
         }}{{ shown.figures[0] ? `, ${plainText(shown.figures[0].text)} ticks` : '' }}
       </p>
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./duty.css"></style>
@@ -176,67 +180,22 @@ function another(): void {
 .budgets :deep(.note) {
   grid-column: 1 / -1;
 }
-.ways {
-  width: 100%;
-  background: var(--p-surface);
-  border-bottom: 1px solid var(--p-hair);
-  font-size: 14px;
+.ways :deep(.v-label) {
+  font: inherit;
+  opacity: 1;
+  color: var(--p-ink);
 }
-.ways thead th {
-  font: 400 13px/26px var(--text);
-  color: var(--p-quiet);
-  text-align: left;
-  padding: 0 5px;
-  white-space: nowrap;
-}
-.ways thead .r {
-  text-align: right;
-}
-.ways td,
-.ways tbody th {
-  height: 36px;
-  border-top: 1px solid var(--p-row);
-  padding: 0 5px;
-  text-align: left;
-  white-space: nowrap;
-}
-.ways .num {
-  text-align: right;
-  letter-spacing: -0.02em;
-}
-.ways tr > :first-child {
-  padding-left: 20px;
-}
-.ways tr > :last-child {
-  padding-right: 14px;
-}
-.ways label {
-  display: inline-flex;
-  align-items: center;
-  gap: 9px;
+.ways th[scope='row'] {
   font-weight: 400;
-  min-height: 32px;
 }
-.ways .on label {
+.ways .on th[scope='row'] {
   font-weight: 650;
-}
-.ways .on > * {
-  background: var(--p-tint);
-}
-.ways .on > :first-child {
-  box-shadow: inset 3px 0 0 var(--p-blue);
 }
 .ticks {
   font-family: var(--mono);
 }
 .ticks :deep(*) {
   white-space: nowrap;
-}
-@media (max-width: 700px) {
-  .ways {
-    display: block;
-    overflow-x: auto;
-  }
 }
 @media (max-width: 1180px) {
   .ways :is(th, td):nth-child(4),
@@ -245,7 +204,7 @@ function another(): void {
   }
 }
 .gap {
-  width: 21px;
+  padding-left: 28px;
 }
 .told p {
   font-size: 14px;

@@ -5,6 +5,7 @@ import { useReport } from '../../ui/open-drive.ts';
 import { useDuty } from '../../ui/use-duty.ts';
 import CheckHead from './CheckHead.vue';
 import DutyFold from './DutyFold.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** Speeds at the work and at the motor, and knobs turned by hand. */
 const report = useReport();
@@ -15,31 +16,29 @@ const hand = computed(() => report.value.duties.knob);
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <CheckHead open="spin" />
-      <div class="scroll main">
-        <div v-if="reports.length === 0" class="teach">
-          <h3>No speed is asked</h3>
-          <p class="quiet">
-            A range of speeds at the work: what the motor must turn at, and how smooth it looks.
-          </p>
-        </div>
-        <DutyFold
-          v-for="(duty, at) in reports"
-          :key="at"
-          :duty="duty"
-          :specs="spins.specs"
-          :data="spins.list.value[at]!"
-          :set="spins.set(at)"
-          @remove="spins.remove(at)"
-        />
-        <div class="actions">
-          <v-btn :prepend-icon="mdiPlus" @click="spins.add()">Ask for a range of speeds</v-btn>
-        </div>
+  <TwoColumns aside="Hand knob" shares="minmax(0, 716fr) minmax(0, 484px)">
+    <CheckHead open="spin" />
+    <div class="scroll main">
+      <div v-if="reports.length === 0" class="teach">
+        <h3>No speed is asked</h3>
+        <p class="quiet">
+          A range of speeds at the work: what the motor must turn at, and how smooth it looks.
+        </p>
       </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="Hand knob">
+      <DutyFold
+        v-for="(duty, at) in reports"
+        :key="at"
+        :duty="duty"
+        :specs="spins.specs"
+        :data="spins.list.value[at]!"
+        :set="spins.set(at)"
+        @remove="spins.remove(at)"
+      />
+      <div class="actions">
+        <v-btn :prepend-icon="mdiPlus" @click="spins.add()">Ask for a range of speeds</v-btn>
+      </div>
+    </div>
+    <template #aside>
       <header class="sub"><h3>Turned by hand</h3></header>
       <DutyFold
         v-if="hand"
@@ -55,8 +54,8 @@ const hand = computed(() => report.value.duties.knob);
         </p>
         <v-btn :prepend-icon="mdiPlus" @click="knob.add()">Give a hand knob</v-btn>
       </div>
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./duty.css"></style>

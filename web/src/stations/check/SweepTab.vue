@@ -13,6 +13,8 @@ import ChoiceField from '../../ui/ChoiceField.vue';
 import ReadField from '../../ui/ReadField.vue';
 import CheckHead from './CheckHead.vue';
 import DutyFold from './DutyFold.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
+import InputFields from '../../ui/InputFields.vue';
 
 /** Sweeps in frames: uneven motion, the time of an interval, several axes on one clock. */
 const report = useReport();
@@ -21,6 +23,27 @@ const sweeps = computed(() => report.value.duties.sweeps);
 const chosen = ref(0);
 const shown = computed(() => sweeps.value[Math.min(chosen.value, sweeps.value.length - 1)] ?? null);
 const ramp = computed(() => report.value.duties.ramp);
+
+/** Fields that all axes of a shot share: set once, for all of them. */
+const SHARED = [
+  'frames',
+  'intervalSeconds',
+  'exposureSeconds',
+  'writeSeconds',
+  'settleSeconds',
+  'marginSeconds',
+  'fps',
+];
+const shared = specs.filter((i) => SHARED.includes(i.key));
+const own = specs.filter((i) => !SHARED.includes(i.key));
+/** One step for all axes; what one of them refuses none takes. */
+function setAll(key: string, text: string, session = `${key}-${Date.now()}`): Refusal | null {
+  for (let at = 0; at < sweeps.value.length; at++) {
+    const refused = set(at)(key, text, session);
+    if (refused) return refused;
+  }
+  return null;
+}
 
 const letters = ref('');
 const dwell = ref<'s' | 'ms'>('s');
@@ -55,64 +78,62 @@ function another(): void {
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <CheckHead open="sweep" />
-      <div class="scroll main">
-        <div v-if="sweeps.length === 0" class="teach">
-          <h3>No sweep is asked</h3>
-          <p class="quiet">
-            A slide or a turn in frames: from where to where, in how many frames. Each frame gets its own
-            whole microstep, and what the eye would see of the rounding is said.
-          </p>
-        </div>
-        <DutyFold
-          v-for="(duty, at) in sweeps"
-          :key="at"
-          :duty="duty"
-          :specs="specs"
-          :data="list[at]!"
-          :set="set(at)"
-          @remove="remove(at)"
-          @focusin="chosen = at"
-        />
-        <p v-if="report.duties.together" class="warn">{{ report.duties.together }}</p>
-        <section v-if="sweeps.length > 0" class="block" aria-label="The shot as G-code">
-          <div class="head">
-            <h3>The shot as G-code</h3>
-            <span class="quiet">all axes frame by frame, from mark to mark one interval</span>
-          </div>
-          <div class="gcode">
-            <ReadField
-              class="letters"
-              label="Letters"
-              :value="letters"
-              placeholder="slide=X, pan=A"
-              hint="a letter for each sweep by its name; X to W for lengths, A to C for angles unless said"
-              :commit="setLetters"
-            />
-            <ChoiceField
-              label="Dwells in"
-              :value="dwell"
-              :options="[
-                { value: 's', title: 'seconds' },
-                { value: 'ms', title: 'milliseconds' },
-              ]"
-              @choose="(v) => (dwell = v === 'ms' ? 'ms' : 's')"
-            />
-            <ReadField label="Shutter" :value="shutter" placeholder="M240" :commit="setShutter" />
-            <v-btn :prepend-icon="mdiCodeTags" @click="saveMoves">Save G-code</v-btn>
-          </div>
-          <p v-if="refusal" class="refusal" role="alert">{{ refusalSentence(refusal) }}</p>
-        </section>
-        <div class="actions">
-          <v-btn :prepend-icon="mdiPlus" @click="another">{{
-            sweeps.length === 0 ? 'Ask for a sweep' : 'Another axis'
-          }}</v-btn>
-        </div>
+  <TwoColumns aside="Frame by frame" shares="minmax(0, 716fr) minmax(0, 484px)">
+    <CheckHead open="sweep" />
+    <div class="scroll main">
+      <div v-if="sweeps.length === 0" class="teach">
+        <h3>No sweep is asked</h3>
+        <p class="quiet">
+          A slide or a turn in frames: from where to where, in how many frames. Each frame gets its own whole
+          microstep, and what the eye would see of the rounding is said.
+        </p>
       </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="Frame by frame">
+      <DutyFold
+        v-for="(duty, at) in sweeps"
+        :key="at"
+        :duty="duty"
+        :specs="specs"
+        :data="list[at]!"
+        :set="set(at)"
+        @remove="remove(at)"
+        @focusin="chosen = at"
+      />
+      <p v-if="report.duties.together" class="warn">{{ report.duties.together }}</p>
+      <section v-if="sweeps.length > 0" class="block" aria-label="The shot as G-code">
+        <div class="head">
+          <h3>The shot as G-code</h3>
+          <span class="quiet">all axes frame by frame, from mark to mark one interval</span>
+        </div>
+        <div class="gcode">
+          <ReadField
+            class="letters"
+            label="Letters"
+            :value="letters"
+            placeholder="slide=X, pan=A"
+            hint="a letter for each sweep by its name; X to W for lengths, A to C for angles unless said"
+            :commit="setLetters"
+          />
+          <ChoiceField
+            label="Dwells in"
+            :value="dwell"
+            :options="[
+              { value: 's', title: 'seconds' },
+              { value: 'ms', title: 'milliseconds' },
+            ]"
+            @choose="(v) => (dwell = v === 'ms' ? 'ms' : 's')"
+          />
+          <ReadField label="Shutter" :value="shutter" placeholder="M240" :commit="setShutter" />
+          <v-btn :prepend-icon="mdiCodeTags" @click="saveMoves">Save G-code</v-btn>
+        </div>
+        <p v-if="refusal" class="refusal" role="alert">{{ refusalSentence(refusal) }}</p>
+      </section>
+      <div class="actions">
+        <v-btn :prepend-icon="mdiPlus" @click="another">{{
+          sweeps.length === 0 ? 'Ask for a sweep' : 'Another axis'
+        }}</v-btn>
+      </div>
+    </div>
+    <template #aside>
       <template v-if="shown">
         <header class="sub">
           <h3>{{ shown.title }}, frame by frame</h3>
@@ -121,7 +142,7 @@ function another(): void {
         <div v-if="ramp" class="block">
           <div class="head">
             <h3>{{ ramp.title }}</h3>
-            <span class="sp"></span>
+            <v-spacer />
             <v-btn
               v-if="ramp.table"
               variant="text"
@@ -135,8 +156,8 @@ function another(): void {
         <TextTable v-if="shown.table" :table="shown.table" />
       </template>
       <div v-else class="teach"><h3>Frame by frame</h3></div>
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./duty.css"></style>

@@ -14,6 +14,7 @@ import GradeTag from '../../ui/GradeTag.vue';
 import { reportOf } from '../../ui/open-drive.ts';
 import RichText from '../../ui/RichText.vue';
 import TrainDrawing from '../../ui/TrainDrawing.vue';
+import IconButton from '../../ui/IconButton.vue';
 
 /** One drive of the list: its train, its name, the six cells, when it was touched, and what can be done with it. */
 const { record, rename } = defineProps<{
@@ -33,25 +34,18 @@ const touched = computed(() => {
 
 const draft = ref<string | null>(null);
 const refusal = ref<Refusal | null>(null);
-const field = ref<HTMLInputElement | null>(null);
-const menu = ref<HTMLElement | null>(null);
-async function startRename(): Promise<void> {
+const menu = ref<{ readonly $el: HTMLElement } | null>(null);
+function startRename(): void {
   draft.value = record.drive.name;
   refusal.value = null;
-  await nextTick();
-  field.value?.select();
 }
 function endRename(keep: boolean): void {
   if (draft.value === null) return;
   refusal.value = keep ? rename(draft.value) : null;
   if (refusal.value) return;
   draft.value = null;
-  void nextTick(() => menu.value?.focus());
+  void nextTick(() => menu.value?.$el.focus());
 }
-const focusSelf = (el: unknown): void => {
-  field.value = el as HTMLInputElement | null;
-  field.value?.focus();
-};
 </script>
 
 <template>
@@ -63,14 +57,16 @@ const focusSelf = (el: unknown): void => {
     </td>
     <th scope="row" class="name">
       <form v-if="draft !== null" @submit.prevent="endRename(true)">
-        <input
-          :ref="focusSelf"
+        <v-text-field
           v-model="draft"
-          class="fld"
+          class="words"
+          autofocus
           aria-label="Name of the drive"
+          :error="refusal !== null"
           :aria-invalid="refusal !== null"
+          @focusin="($event.target as HTMLInputElement).select()"
           @keydown.escape.stop="endRename(false)"
-          @blur="endRename(true)"
+          @focusout="endRename(true)"
         />
         <span v-if="refusal" class="tone-misses" role="alert">{{ refusalMessage(refusal).message }}</span>
       </form>
@@ -100,15 +96,13 @@ const focusSelf = (el: unknown): void => {
       >
       <v-menu location="bottom end">
         <template #activator="{ props }">
-          <button
+          <IconButton
             ref="menu"
-            type="button"
-            class="icon-button"
             v-bind="props"
-            :aria-label="`Actions for ${record.drive.name}`"
-          >
-            <v-icon :icon="mdiDotsVertical" size="18" />
-          </button>
+            :label="`Actions for ${record.drive.name}`"
+            :icon="mdiDotsVertical"
+            :size="18"
+          />
         </template>
         <v-list>
           <v-list-item :prepend-icon="mdiPencilOutline" title="Rename" @click="startRename" />
@@ -133,7 +127,7 @@ tr:focus-within {
 }
 td,
 th {
-  padding: 0;
+  padding: 0 !important;
   text-align: left;
   vertical-align: top;
   font-weight: 400;
@@ -175,11 +169,6 @@ th {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.name .fld {
-  width: 100%;
-  font: 600 15px/20px var(--text);
-  outline-offset: 1px;
 }
 .name .tone-misses {
   font-size: 13px;

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useDropZone, useFileDialog } from '@vueuse/core';
-import { VDataTable, VDataTableVirtual } from 'vuetify/components';
 import { mdiFileDownloadOutline, mdiFileImportOutline, mdiLightbulbOutline, mdiPlus } from '@mdi/js';
-import { CELLS, cellLabels, counted } from '@pendrix/core';
+import { counted } from '@pendrix/core';
 import type { DriveRecord } from '../../records/kinds.ts';
 import { useRecords } from '../../records/records.ts';
 import { useImporting } from '../../stores/importing.ts';
@@ -15,12 +14,14 @@ import EmptyState from '../../ui/EmptyState.vue';
 import { readWorkshopFile, saveDrive } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
+import DriveHeads from './DriveHeads.vue';
 import DriveRow from './DriveRow.vue';
 import RecordsApart from './RecordsApart.vue';
 import { useDemo } from './use-demo.ts';
 import { useJudged } from './use-judged.ts';
 
 /** All drives with their verdicts; new ones, demo ones, ones from files. */
+const LongList = defineAsyncComponent(() => import('./LongList.vue'));
 const workshop = useWorkshop();
 const records = useRecords();
 const notices = useNotices();
@@ -32,11 +33,6 @@ const drives = computed(() => workshop.drives);
 const { tally, attention } = useJudged(() => workshop.drives);
 /** A longer list shows only the rows that are in view. */
 const MAX_WHOLE = 100;
-/** the long list measures its rows; the short one has no need to */
-const measured = (slot: object): object => {
-  const { itemRef } = slot as { readonly itemRef?: unknown };
-  return itemRef === undefined ? {} : { ref: itemRef };
-};
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 /** where the runs of each drive stand */
 const standing = computed(() => {
@@ -126,38 +122,37 @@ const renamed = (r: DriveRecord) => (name: string) => {
       <v-btn variant="text" @click="demoInPlace = false">Keep it</v-btn>
     </p>
     <RecordsApart />
-    <component
-      :is="drives.length > MAX_WHOLE ? VDataTableVirtual : VDataTable"
-      v-if="drives.length > 0"
-      class="list"
-      hide-default-footer
-      :items-per-page="-1"
-      fixed-header
-      :items="drives as DriveRecord[]"
-      :item-height="71"
-      item-value="id"
-    >
-      <template #headers>
-        <tr>
-          <th class="picture">Train, to scale within its line</th>
-          <th class="name">Drive</th>
-          <th v-for="cell in CELLS" :key="cell" class="cell">{{ cellLabels[cell] }}</th>
-          <th class="touched">Changed</th>
-        </tr>
-      </template>
-      <template #item="slot">
+    <LongList v-if="drives.length > MAX_WHOLE" class="list" :items="drives" :item-height="71">
+      <template #headers><DriveHeads /></template>
+      <template #row="{ item, measure }">
         <DriveRow
-          :key="slot.item.id"
-          v-bind="measured(slot)"
-          :record="slot.item"
-          :standing="standing.get(slot.item.id) ?? ''"
-          :rename="renamed(slot.item)"
-          @duplicate="workshop.duplicate(slot.item.id)"
-          @remove="remove(slot.item)"
-          @export="saveDrive(slot.item.drive)"
+          :ref="measure"
+          :record="item"
+          :standing="standing.get(item.id) ?? ''"
+          :rename="renamed(item)"
+          @duplicate="workshop.duplicate(item.id)"
+          @remove="remove(item)"
+          @export="saveDrive(item.drive)"
         />
       </template>
-    </component>
+    </LongList>
+    <v-table v-else-if="drives.length > 0" class="list" fixed-header>
+      <thead>
+        <DriveHeads />
+      </thead>
+      <tbody>
+        <DriveRow
+          v-for="r in drives"
+          :key="r.id"
+          :record="r"
+          :standing="standing.get(r.id) ?? ''"
+          :rename="renamed(r)"
+          @duplicate="workshop.duplicate(r.id)"
+          @remove="remove(r)"
+          @export="saveDrive(r.drive)"
+        />
+      </tbody>
+    </v-table>
     <EmptyState
       v-else
       title="A drive is a job and the train that does it"

@@ -1,17 +1,24 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { mdiAlertOutline, mdiDeleteOutline, mdiFileDownloadOutline } from '@mdi/js';
 import { counted, refusalSentence } from '@pendrix/core';
 import { kinds, type Apart } from '../../records/kinds.ts';
 import { useRecords } from '../../records/records.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { backUpAll } from '../../ui/backup.ts';
+import DialogCard from '../../ui/DialogCard.vue';
 import { saveRaw } from '../../ui/files.ts';
 
 /** Records that this version cannot read: named, kept as they are, to be exported or deleted. Everything else works on. */
 const records = useRecords();
 const notices = useNotices();
 const asking = ref<Apart | null>(null);
+const open = computed({
+  get: () => asking.value !== null,
+  set: (now) => {
+    if (!now) asking.value = null;
+  },
+});
 
 async function discard(record: Apart): Promise<void> {
   asking.value = null;
@@ -42,26 +49,17 @@ async function discard(record: Apart): Promise<void> {
         >
       </li>
     </ul>
-    <v-dialog
-      :model-value="asking !== null"
-      aria-labelledby="discard-title"
-      @update:model-value="asking = null"
-    >
-      <div v-if="asking" class="dialog">
-        <header>
-          <h2 id="discard-title">Delete {{ asking.name }}?</h2>
-        </header>
-        <p>
-          It cannot be read, so it cannot be brought back by Undo. Export it first, or back up all that can be
-          read.
-        </p>
-        <p class="acts">
-          <v-btn variant="text" @click="asking = null">Cancel</v-btn>
-          <v-btn @click="backUpAll()">Back up all</v-btn>
-          <v-btn variant="flat" color="error" @click="discard(asking)">Delete</v-btn>
-        </p>
-      </div>
-    </v-dialog>
+    <DialogCard v-model="open" :title="`Delete ${asking?.name ?? ''}?`">
+      <p>
+        It cannot be read, so it cannot be brought back by Undo. Export it first, or back up all that can be
+        read.
+      </p>
+      <template #actions>
+        <v-btn variant="text" @click="asking = null">Cancel</v-btn>
+        <v-btn @click="backUpAll()">Back up all</v-btn>
+        <v-btn variant="flat" color="error" @click="asking && discard(asking)">Delete</v-btn>
+      </template>
+    </DialogCard>
   </section>
 </template>
 
@@ -80,11 +78,5 @@ li {
   gap: 8px;
   font-size: 14px;
   min-height: 32px;
-}
-.acts {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
-  margin-top: 16px;
 }
 </style>

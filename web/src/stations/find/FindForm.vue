@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue';
+import { computed } from 'vue';
 import {
   FIND_KINDS,
   findForm,
@@ -9,18 +9,21 @@ import {
   type FindKind,
   type FindSettings,
   type Refusal,
+  type ShelfPart,
 } from '@pendrix/core';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import ReadField from '../../ui/ReadField.vue';
 import KeepStages from './KeepStages.vue';
+import CheckField from '../../ui/CheckField.vue';
+import ToggleChoice from '../../ui/ToggleChoice.vue';
 
 /** What is searched for and from what: read from the job, and bent here. Everything is kept with the drive. */
-const { drive, edit } = defineProps<{
+const { drive, shelf, edit } = defineProps<{
   drive: Drive;
+  shelf: readonly ShelfPart[];
   edit: (edit: Edit, burst?: string) => Refusal | null;
 }>();
-const name = useId();
-const form = computed(() => findForm(drive));
+const form = computed(() => findForm(drive, shelf));
 const set = computed<FindSettings>(() => drive.find ?? {});
 
 const commit =
@@ -46,17 +49,17 @@ const KIND_WORDS: Readonly<Record<FindKind, string>> = {
   spur: 'Spur pairs',
   belt: 'Belts',
   worm: 'Worms',
-  box: 'Boxes',
+  box: 'Gearboxes',
   planetary: 'Planetary',
-  ratio: 'Plain ratios',
+  ratio: 'Fixed ratios',
 };
 function toggle(kind: FindKind): void {
   const kinds = form.value.kinds;
   const next = kinds.includes(kind) ? kinds.filter((k) => k !== kind) : [...kinds, kind];
   choose('kinds', next.join(', '));
 }
-const from = computed(() => (set.value.divisions === undefined ? 'from the Job' : 'bent here'));
-const STAGES = [1, 2, 3, 4] as const;
+const from = computed(() => (set.value.divisions === undefined ? 'from the Job' : 'changed here'));
+const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
 </script>
 
 <template>
@@ -64,16 +67,13 @@ const STAGES = [1, 2, 3, 4] as const;
     <h3>
       Wanted<span v-if="form.question === 'divisions'" class="q">{{ from }}</span>
     </h3>
-    <span class="seg full" role="radiogroup" aria-label="Question">
-      <label v-for="o in optionsOf('question')" :key="o.value"
-        ><input
-          type="radio"
-          :name="`${name}-q`"
-          :checked="form.question === o.value"
-          @change="choose('question', o.value)"
-        />{{ o.title }}</label
-      >
-    </span>
+    <ToggleChoice
+      class="full"
+      label="Question"
+      :value="form.question"
+      :options="optionsOf('question')"
+      @choose="(v) => choose('question', v)"
+    />
     <ReadField
       v-if="form.question === 'divisions'"
       label="Divide by"
@@ -111,27 +111,21 @@ const STAGES = [1, 2, 3, 4] as const;
     </template>
     <ReadField
       v-if="form.question !== 'divisions'"
-      label="Off by, most"
+      label="Max error"
       unit="ppm"
       placeholder="1000"
       :value="typed('errorPpm')"
       :commit="commit('errorPpm')"
     />
 
-    <h3>Made from</h3>
-    <span class="seg full" role="radiogroup" aria-label="Made from">
-      <label
-        v-for="o in optionsOf('made')"
-        :key="o.value"
-        :title="o.value === 'few' ? 'what I own, and up to two wheels bought' : ''"
-        ><input
-          type="radio"
-          :name="`${name}-made`"
-          :checked="form.made === o.value"
-          @change="choose('made', o.value)"
-        />{{ o.title }}</label
-      >
-    </span>
+    <h3>Parts</h3>
+    <ToggleChoice
+      class="full"
+      label="Parts"
+      :value="form.made"
+      :options="optionsOf('made')"
+      @choose="(v) => choose('made', v)"
+    />
     <ReadField
       v-if="form.made !== 'shelf'"
       label="Wheels"
@@ -140,38 +134,36 @@ const STAGES = [1, 2, 3, 4] as const;
       :commit="commit('wheels')"
     />
     <div class="kinds" role="group" aria-label="Kinds of stage">
-      <label v-for="k in FIND_KINDS" :key="k"
-        ><input type="checkbox" :checked="form.kinds.includes(k)" @change="toggle(k)" />{{
-          KIND_WORDS[k]
-        }}</label
-      >
+      <CheckField
+        v-for="k in FIND_KINDS"
+        :key="k"
+        :label="KIND_WORDS[k]"
+        :value="form.kinds.includes(k)"
+        @set="toggle(k)"
+      />
     </div>
 
     <KeepStages :drive="drive" :edit="edit" />
 
     <h3>Limits</h3>
     <div class="upto">
-      <span>{{ drive.train.stages.some((s) => s.kept) ? 'Stages beside' : 'Stages, most' }}</span>
-      <span class="seg" role="radiogroup" aria-label="Most stages">
-        <label v-for="n in STAGES" :key="n"
-          ><input
-            type="radio"
-            :name="`${name}-stages`"
-            :checked="form.maxStages === n"
-            @change="choose('maxStages', String(n))"
-          />{{ n }}</label
-        >
-      </span>
+      <span>{{ drive.train.stages.some((s) => s.kept) ? 'Stages beside' : 'Max stages' }}</span>
+      <ToggleChoice
+        label="Max stages"
+        :value="form.maxStages"
+        :options="STAGES"
+        @choose="(n) => choose('maxStages', String(n))"
+      />
     </div>
     <ReadField
-      label="One pair to"
+      label="Max ratio of a pair"
       unit=": 1"
       placeholder="any"
       :value="typed('pairRatio')"
       :commit="commit('pairRatio')"
     />
     <ReadField
-      label="Teeth, most"
+      label="Max teeth"
       placeholder="any"
       :value="typed('mostTeeth')"
       :commit="commit('mostTeeth')"
@@ -184,7 +176,7 @@ const STAGES = [1, 2, 3, 4] as const;
       :commit="commit('between')"
     />
     <ReadField
-      label="Work, least"
+      label="Min output speed"
       unit="rpm"
       placeholder="any"
       :value="typed('leastRpm')"
@@ -192,7 +184,7 @@ const STAGES = [1, 2, 3, 4] as const;
     />
     <ReadField
       v-if="form.made !== 'shelf'"
-      label="Cost, most"
+      label="Max cost"
       unit="€"
       placeholder="any"
       :value="typed('mostCost')"
@@ -200,27 +192,27 @@ const STAGES = [1, 2, 3, 4] as const;
     />
     <ReadField
       v-if="form.question === 'divisions'"
-      label="Creep, most"
+      label="Max drift a turn"
       unit="ppm"
       placeholder="tolerance"
-      hint="how far a train that nearly comes out even may creep each turn"
+      hint="how far a train that nearly comes out even may drift each turn"
       :value="typed('errorPpm')"
       :commit="commit('errorPpm')"
     />
     <ChoiceField
-      label="Teeth meet"
+      label="Hunting tooth"
       :value="set.meet ?? 'any'"
       :options="optionsOf('meet')"
       @choose="(v) => choose('meet', v)"
     />
     <ChoiceField
-      label="When still"
+      label="Self-locking"
       :value="set.holds ?? 'any'"
       :options="optionsOf('holds')"
       @choose="(v) => choose('holds', v)"
     />
     <ChoiceField
-      label="Play"
+      label="Backlash"
       :value="set.play ?? 'any'"
       :options="optionsOf('play')"
       @choose="(v) => choose('play', v)"
@@ -237,7 +229,7 @@ const STAGES = [1, 2, 3, 4] as const;
   gap: 4px;
   overflow: hidden auto;
 }
-h3 {
+.form :deep(h3) {
   display: flex;
   align-items: center;
   height: 32px;
@@ -246,7 +238,7 @@ h3 {
   padding: 0 16px 0 20px;
   border-bottom: 1px solid var(--p-row);
 }
-h3:first-child {
+.form > h3:first-child {
   margin-top: 0;
 }
 h3 .q {
@@ -255,35 +247,12 @@ h3 .q {
   font-weight: 400;
   color: var(--p-quiet);
 }
-.upto .seg label {
-  padding: 0 9px;
-}
 .long {
   --field-width: 148px;
-}
-.seg.full {
-  display: flex;
-}
-.seg.full label {
-  flex: 1 1 auto;
-  justify-content: center;
-  padding: 0 4px;
 }
 .kinds {
   display: grid;
   grid-template-columns: 1fr 1fr;
-}
-.kinds label {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  height: 32px;
-  font-size: 14px;
-}
-.kinds input {
-  width: 16px;
-  height: 16px;
-  accent-color: var(--p-blue);
 }
 .form :deep(label),
 .upto > span {

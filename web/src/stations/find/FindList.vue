@@ -36,7 +36,10 @@ async function onKey(e: KeyboardEvent): Promise<void> {
 
 <template>
   <div ref="body" class="list" @keydown="onKey">
-    <table>
+    <v-table fixed-header>
+      <caption class="sr-only">
+        Trains found
+      </caption>
       <thead>
         <tr>
           <th scope="col">Grade</th>
@@ -52,7 +55,7 @@ async function onKey(e: KeyboardEvent): Promise<void> {
           <th :colspan="ticks ? 6 : 5" scope="rowgroup">
             <span class="line"
               ><b>{{ g.title }}</b
-              ><span class="says">{{ g.message }}</span
+              ><span class="message">{{ g.message }}</span
               ><em
                 ><v-icon :icon="g.state === 'proven' ? mdiCheckAll : mdiProgressClock" size="15" />{{
                   g.state
@@ -84,7 +87,7 @@ async function onKey(e: KeyboardEvent): Promise<void> {
           </td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
   </div>
 </template>
 
@@ -92,51 +95,20 @@ async function onKey(e: KeyboardEvent): Promise<void> {
 .list {
   flex: 1 1 0;
   min-height: 120px;
-  overflow: auto;
-  background: var(--p-surface);
   contain: strict;
+  display: flex;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-thead th {
-  position: sticky;
-  top: 0;
-  z-index: 1;
-  background: var(--p-paper);
-  font-size: 13px;
-  font-weight: 400;
-  color: var(--p-quiet);
-  text-align: left;
-  height: 28px;
-  white-space: nowrap;
-}
-th:first-child,
-td:first-child {
-  padding-left: 14px;
-}
-th:last-child,
-td:last-child {
-  padding-right: 16px;
-}
-th,
-td {
-  padding: 0 4px;
-}
-thead th.num {
-  text-align: right;
-  font-family: var(--text);
-  letter-spacing: 0;
+.v-table {
+  --v-table-header-height: 28px;
+  --v-table-row-height: 24px;
+  flex: 1;
+  min-height: 0;
 }
 tr.head th {
-  height: 22px;
+  height: 22px !important;
   background: var(--p-rail);
-  border-top: 1px solid var(--p-hair);
   font-weight: 400;
   font-size: 13px;
-  text-align: left;
 }
 .line {
   display: flex;
@@ -162,30 +134,8 @@ tr.head th {
 .provisional tr.head th {
   background: var(--p-amber-ground);
 }
-td {
-  height: 24px;
-  line-height: 18px;
-  border-top: 1px solid var(--p-row);
-  white-space: nowrap;
-}
 .provisional td {
   background: repeating-linear-gradient(135deg, var(--p-surface) 0 5px, var(--p-amber-ground) 5px 6px);
-}
-tr[data-key] {
-  cursor: pointer;
-}
-tr[data-key]:hover td {
-  background: var(--p-paper);
-}
-tr.on td,
-tr.on:hover td {
-  background: var(--p-tint);
-}
-tr.on td:first-child {
-  box-shadow: inset 3px 0 0 var(--p-blue);
-}
-td.num :deep(*) {
-  white-space: nowrap;
 }
 .num :deep(.fr) {
   font-size: 10.5px;
@@ -193,22 +143,13 @@ td.num :deep(*) {
 }
 .train {
   font-weight: 650;
+  letter-spacing: -0.04em;
 }
 tr.dim td {
   color: var(--p-quiet);
 }
 tr[data-key]:focus-visible {
   outline-offset: -2px;
-}
-.num {
-  text-align: right;
-}
-td.num {
-  font-family: var(--mono);
-  letter-spacing: -0.01em;
-}
-.train {
-  letter-spacing: -0.04em;
 }
 .own .of {
   font-family: var(--text);

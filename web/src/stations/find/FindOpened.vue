@@ -16,6 +16,7 @@ import CompareTable from '../../ui/CompareTable.vue';
 import FactorLedger from '../../ui/FactorLedger.vue';
 import RichText from '../../ui/RichText.vue';
 import TrainDrawing from '../../ui/TrainDrawing.vue';
+import IconButton from '../../ui/IconButton.vue';
 
 /** One answer opened: drawn, beside the present train, with its ledger, its working and the other trains of its ratio. */
 const { row, present, found } = defineProps<{
@@ -64,7 +65,7 @@ async function showOthers(): Promise<void> {
   <section class="opened" aria-label="Opened train" @keydown.escape.stop="emit('close')">
     <header class="sub">
       <h2>Opened, {{ row.teeth }} teeth</h2>
-      <span class="sp"></span>
+      <v-spacer />
       <v-btn
         variant="text"
         :prepend-icon="mdiSigma"
@@ -72,9 +73,7 @@ async function showOthers(): Promise<void> {
         @click="workingOpen = !workingOpen"
         >Working</v-btn
       >
-      <button type="button" class="icon-button" aria-label="Close" @click="emit('close')">
-        <v-icon :icon="mdiClose" size="20" />
-      </button>
+      <IconButton label="Close" @click="emit('close')" :icon="mdiClose" />
     </header>
     <div class="scroll" tabindex="0" role="region" aria-label="What it is">
       <div class="drawn on-ground">

@@ -10,6 +10,7 @@ import {
   fromShelf,
   refusalMessage,
   withFound,
+  type CureReport,
   type FindOrder,
   type FindRow,
   type FoundRow,
@@ -21,6 +22,8 @@ import { useRecords } from '../../records/records.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import CurePanel from '../../ui/CurePanel.vue';
+import { useCures } from '../../ui/use-cures.ts';
 import { saveFound } from '../../ui/files.ts';
 import { reportOf, useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import { afterLoading, useNextFrame } from '../../ui/next-frame.ts';
@@ -28,6 +31,8 @@ import { useSettled } from '../../ui/settled.ts';
 import FindForm from './FindForm.vue';
 import FindList from './FindList.vue';
 import FindOpened from './FindOpened.vue';
+import ToggleChoice from '../../ui/ToggleChoice.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** Which trains would come out even? The search follows what is asked as it is written. */
 const FindChart = defineAsyncComponent(() => import('./FindChart.vue').then(afterLoading));
@@ -116,89 +121,109 @@ function copy(): void {
   });
   void router.push({ name: 'train', params: { id: made.id } });
 }
+/** Nothing found comes out even: what the present train lacks, and what would cure it, stands below what misses least. */
+const cures = useCures(() => present.value);
+const lacking = computed(
+  () =>
+    mine.value?.request.asked.question === 'divisions' &&
+    report.value?.proven === true &&
+    cures.missing.value.length > 0 &&
+    present.value.divider !== null &&
+    report.value.groups.every((g) => g.rows.every((r) => ['misses', 'near'].includes(r.row.kind))),
+);
+const takeCure = (cure: CureReport): void =>
+  void edit({ do: 'train', train: cure.train, label: cure.message.toLowerCase() });
 const again = (): void => {
   if (id.value !== null) void finding.again(id.value, present.value.drive);
 };
 </script>
 
 <template>
-  <div class="page" :class="{ wide: !row }">
-    <section class="main">
-      <header class="sub">
-        <h2>Find</h2>
-        <span class="q">Which trains would come out even?</span>
-        <span class="sp"></span>
-        <ChoiceField
-          class="order"
-          across
-          label="Put first"
-          :value="order"
-          :options="ORDERS"
-          @choose="(v) => (order = v as FindOrder)"
-        />
-        <span v-if="report" class="seg" role="radiogroup" aria-label="Shown">
-          <label
-            ><input v-model="all" type="radio" name="find-all" :value="false" />Unbeaten
-            {{ report.shown }}</label
-          >
-          <label
-            ><input v-model="all" type="radio" name="find-all" :value="true" />All {{ report.all
-            }}{{ report.proven ? '' : ' so far' }}</label
-          >
-        </span>
-        <v-btn
-          v-if="report && report.all > 0"
-          variant="text"
-          :prepend-icon="mdiFileDelimitedOutline"
-          @click="saveFound(report.groups.flatMap((g) => g.rows))"
-          >CSV</v-btn
-        >
-      </header>
-      <div class="body">
-        <FindForm :drive="present.drive" :edit="edit" />
-        <div class="results">
-          <template v-if="report">
-            <p class="asked">
-              <b>{{ report.asked }}</b>
-              <span v-if="refusal" class="tone-misses"> {{ refusal.message }}. {{ refusal.cure }}.</span>
+  <TwoColumns class="find" aside="The opened train" shares="minmax(0, 1fr) 320px" :wide="!row">
+    <header class="sub">
+      <h2>Find</h2>
+      <span class="q">Which trains would come out even?</span>
+      <v-spacer />
+      <ChoiceField
+        class="order"
+        across
+        label="Sort by"
+        :value="order"
+        :options="ORDERS"
+        @choose="(v) => (order = v as FindOrder)"
+      />
+      <ToggleChoice
+        v-if="report"
+        label="Shown"
+        :value="all"
+        :options="[
+          { value: false, title: `Best trade-offs ${report.shown}` },
+          { value: true, title: `All ${report.all}${report.proven ? '' : ' so far'}` },
+        ]"
+        @choose="(v) => (all = v)"
+      />
+      <v-btn
+        v-if="report && report.all > 0"
+        variant="text"
+        :prepend-icon="mdiFileDelimitedOutline"
+        @click="saveFound(report.groups.flatMap((g) => g.rows))"
+        >CSV</v-btn
+      >
+    </header>
+    <div class="body">
+      <FindForm :drive="present.drive" :shelf="shelf.parts" :edit="edit" />
+      <div class="results">
+        <template v-if="report">
+          <p class="asked">
+            <b>{{ report.asked }}</b>
+            <span v-if="refusal" class="tone-misses"> {{ refusal.message }}. {{ refusal.cure }}.</span>
+          </p>
+          <FindList
+            :report="report"
+            :opened="opened"
+            :ticks="mine?.request.asked.question === 'rate'"
+            @open="open"
+          />
+          <CurePanel
+            v-if="lacking"
+            class="cures"
+            verb="Take it"
+            :missing="cures.missing.value"
+            :chosen="cures.chosen.value"
+            :block="cures.block.value"
+            :fresh="cures.fresh.value"
+            @choose="cures.choose"
+            @compare="takeCure"
+          />
+          <FindChart v-if="points.length > 0 && !lacking" :points="points" :opened="opened" @open="open" />
+        </template>
+        <div v-else class="teach">
+          <template v-if="refusal">
+            <h3>Nothing is searched for yet</h3>
+            <p class="quiet">
+              <b>{{ refusal.message }}.</b> {{ refusal.cure }}. Write at the left what the drive must divide
+              by, for example 73, 97; the trains appear as you write.
             </p>
-            <FindList
-              :report="report"
-              :opened="opened"
-              :ticks="mine?.request.asked.question === 'rate'"
-              @open="open"
-            />
-            <FindChart v-if="points.length > 0" :points="points" :opened="opened" @open="open" />
           </template>
-          <div v-else class="teach">
-            <template v-if="refusal">
-              <h3>Nothing is searched for yet</h3>
-              <p class="quiet">
-                <b>{{ refusal.message }}.</b> {{ refusal.cure }}. Write at the left what the drive must divide
-                by, for example 73, 97; the trains appear as you write.
-              </p>
-            </template>
-            <p v-else-if="finding.failed" class="tone-misses">
-              The search failed. Widen or narrow what is asked, or ask again.
-            </p>
-            <p v-else class="quiet">Searching: the first trains are here in a moment.</p>
-          </div>
-          <div v-if="report" class="certificate" :class="{ open: !report.proven }" role="status">
-            <v-icon :icon="mdiCheckDecagramOutline" size="20" />
-            <p>
-              <b v-if="report.reason">{{ `${report.reason} ` }}</b>
-              <span>{{ report.certificate }}</span>
-              <span v-if="report.must">{{ ` ${report.must}` }}</span>
-            </p>
-            <v-btn v-if="mine?.stopped || finding.failed" :prepend-icon="mdiReload" @click="again"
-              >Go on</v-btn
-            >
-          </div>
+          <p v-else-if="finding.failed" class="tone-misses">
+            The search failed. Widen or narrow what is asked, or ask again.
+          </p>
+          <p v-else class="quiet">Searching: the first trains are here in a moment.</p>
+        </div>
+        <div v-if="report" class="certificate" :class="{ open: !report.proven }" role="status">
+          <v-icon :icon="mdiCheckDecagramOutline" size="20" />
+          <p>
+            <b v-if="report.reason">{{ `${report.reason} ` }}</b>
+            <span>{{ report.certificate }}</span>
+            <span v-if="report.must">{{ ` ${report.must}` }}</span>
+          </p>
+          <v-btn v-if="mine?.stopped || finding.failed" :prepend-icon="mdiReload" @click="again">Go on</v-btn>
         </div>
       </div>
-    </section>
-    <aside v-if="row && found" class="right">
+    </div>
+    <template #aside>
       <FindOpened
+        v-if="row && found"
         :row="row"
         :present="present"
         :found="found"
@@ -207,8 +232,8 @@ const again = (): void => {
         @copy="copy"
         @other="(o) => (other = o)"
       />
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./find.css"></style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import CheckField from '../../ui/CheckField.vue';
 import { kindOf, type Drive, type Edit, type Refusal } from '@pendrix/core';
 
 /** The stages of the present train that stay: the rest is searched for around them. */
@@ -16,36 +17,13 @@ const named = (i: number): string => {
   <template v-if="drive.train.stages.length > 0">
     <h3>Keep</h3>
     <div class="kept" role="group" aria-label="Stages that stay">
-      <label v-for="(s, i) in drive.train.stages" :key="i"
-        ><input
-          type="checkbox"
-          :checked="s.kept === true"
-          @change="edit({ do: 'stage', at: i, key: 'kept', text: s.kept ? '' : 'true' })"
-        />{{ named(i) }}</label
-      >
+      <CheckField
+        v-for="(s, i) in drive.train.stages"
+        :key="i"
+        :label="named(i)"
+        :value="s.kept === true"
+        @set="(on) => edit({ do: 'stage', at: i, key: 'kept', text: on ? 'true' : '' })"
+      />
     </div>
   </template>
 </template>
-
-<style scoped>
-h3 {
-  display: flex;
-  align-items: center;
-  height: 32px;
-  flex: none;
-  margin: 4px -16px 2px -20px;
-  padding: 0 16px 0 20px;
-  border-bottom: 1px solid var(--p-row);
-}
-.kept {
-  display: flex;
-  flex-direction: column;
-  font-size: 14px;
-}
-.kept label {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  min-height: 28px;
-}
-</style>

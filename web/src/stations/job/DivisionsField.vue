@@ -9,14 +9,14 @@ import RichText from '../../ui/RichText.vue';
 const { value, inForce, commit, focusFirst } = defineProps<{
   value: string;
   inForce: number;
-  commit: (text: string, burst: string) => Refusal | null;
+  commit: (text: string, session: string) => Refusal | null;
   focusFirst: boolean;
 }>();
-const { id, text, refusal, input, focus, blur, escape } = useDraft(
+const { id, text, refusal, input, focus, mouseup, blur, escape } = useDraft(
   () => value,
-  (t, burst) => commit(t, burst),
+  (t, session) => commit(t, session),
 );
-const field = ref<HTMLInputElement | null>(null);
+const field = ref<{ readonly focus: () => void } | null>(null);
 
 const MAX_CHIPS = 40;
 /** A text too long to be taken is read back only as far as it can be looked at. */
@@ -33,23 +33,22 @@ onMounted(() => {
 <template>
   <div>
     <label :for="id" class="sr-only">Divisions of one turn</label>
-    <span class="fld big" :class="{ bad: refusal }">
-      <input
-        :id="id"
-        ref="field"
-        v-model="text"
-        type="text"
-        autocomplete="off"
-        spellcheck="false"
-        placeholder="for example 60, 73-76, 2x36"
-        :aria-invalid="refusal !== null"
-        :aria-describedby="refusal ? `${id}-message` : undefined"
-        @input="input"
-        @focus="focus"
-        @blur="blur"
-        @keydown.escape="escape"
-      />
-    </span>
+    <v-text-field
+      :id="id"
+      ref="field"
+      v-model="text"
+      placeholder="for example 60, 73-76, 2x36"
+      :error="refusal !== null"
+      :aria-invalid="refusal !== null"
+      :aria-describedby="refusal ? `${id}-message` : undefined"
+      autocomplete="off"
+      spellcheck="false"
+      @update:model-value="input"
+      @focusin="focus"
+      @mouseup="mouseup"
+      @focusout="blur"
+      @keydown.escape="escape"
+    />
     <ul v-if="pieces.length > 0" class="pieces" aria-label="As it is read">
       <li v-for="(p, i) in pieces.slice(0, MAX_CHIPS)" :key="i" :class="{ bad: p.refused }">
         <b class="mono">{{ p.text }}</b><RichText :text="p.message" />
@@ -65,10 +64,6 @@ onMounted(() => {
 </template>
 
 <style scoped>
-.big {
-  width: 100%;
-  font-size: 15px;
-}
 .pieces {
   display: flex;
   flex-wrap: wrap;

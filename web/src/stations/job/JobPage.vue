@@ -14,6 +14,7 @@ import DivisionsField from './DivisionsField.vue';
 import OwesLedger from './OwesLedger.vue';
 import StepsScale from './StepsScale.vue';
 import ToleranceFields from './ToleranceFields.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** What must it do, and how well? */
 const route = useRoute();
@@ -27,8 +28,7 @@ const divide = (text: string, burst: string): Refusal | null => edit({ do: 'divi
 const move = (text: string, burst: string): Refusal | null => edit({ do: 'moves', text }, burst);
 /** What travels asks for moves as well as for counts. */
 const linear = computed(() => report.value.kinematics.travel !== null);
-const note = (e: Event): Refusal | null =>
-  edit({ do: 'notes', text: (e.target as HTMLTextAreaElement).value }, 'notes');
+const note = (text: string): Refusal | null => edit({ do: 'notes', text }, 'notes');
 const asked = computed(() => report.value.duties.rates.length + report.value.duties.all.length > 0);
 const examples = [
   ['60', 'sixty to the turn'],
@@ -39,96 +39,92 @@ const examples = [
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <header class="sub">
-        <h2>Job</h2>
-        <span class="q">{{ stations.job.asks }}</span>
-        <span class="sp"></span>
-        <v-menu location="bottom end" :close-on-content-click="false">
-          <template #activator="{ props }"
-            ><v-btn v-bind="props" variant="text" :prepend-icon="mdiHelpCircleOutline"
-              >How to write it</v-btn
-            ></template
-          >
-          <div class="dialog how">
-            <h3>Counts are written as you would say them</h3>
-            <dl class="lines">
-              <div v-for="[write, means] in examples" :key="write">
-                <dt class="mono">{{ write }}</dt>
-                <dd class="quiet">{{ means }}</dd>
-              </div>
-              <div>
-                <dt class="mono">15″ 54′ 0.9°</dt>
-                <dd class="quiet">angles</dd>
-              </div>
-              <div>
-                <dt class="mono">30 mm, 5 µm, 1/8 in</dt>
-                <dd class="quiet">lengths</dd>
-              </div>
-            </dl>
-          </div>
-        </v-menu>
-      </header>
-      <div class="scroll sections">
-        <div class="sec">
-          <h3>Drive<small>its name</small></h3>
+  <TwoColumns aside="What this asks of the train" shares="minmax(0, 752fr) minmax(0, 448px)">
+    <header class="sub">
+      <h2>Job</h2>
+      <span class="q">{{ stations.job.asks }}</span>
+      <v-spacer />
+      <v-menu location="bottom end" :close-on-content-click="false">
+        <template #activator="{ props }"
+          ><v-btn v-bind="props" variant="text" :prepend-icon="mdiHelpCircleOutline"
+            >How to write it</v-btn
+          ></template
+        >
+        <v-card class="how">
+          <h3>Counts are written as you would say them</h3>
+          <dl class="lines">
+            <div v-for="[write, means] in examples" :key="write">
+              <dt class="mono">{{ write }}</dt>
+              <dd class="quiet">{{ means }}</dd>
+            </div>
+            <div>
+              <dt class="mono">15″ 54′ 0.9°</dt>
+              <dd class="quiet">angles</dd>
+            </div>
+            <div>
+              <dt class="mono">30 mm, 5 µm, 1/8 in</dt>
+              <dd class="quiet">lengths</dd>
+            </div>
+          </dl>
+        </v-card>
+      </v-menu>
+    </header>
+    <div class="scroll sections">
+      <div class="sec">
+        <h3>Drive<small>its name</small></h3>
+        <ReadField
+          class="wide"
+          label="Name of the drive"
+          :labelled="false"
+          :value="report.drive.name"
+          :commit="rename"
+        />
+      </div>
+      <div class="sec">
+        <h3>Divide<small>counts, one turn</small></h3>
+        <DivisionsField
+          :value="job.divisions"
+          :in-force="report.counts.length"
+          :commit="divide"
+          :focus-first="isNew"
+        />
+      </div>
+      <div v-if="linear" class="sec">
+        <h3>Move<small>along its travel</small></h3>
+        <div>
           <ReadField
             class="wide"
-            label="Name of the drive"
+            label="Moves that must come out even"
             :labelled="false"
-            :value="report.drive.name"
-            :commit="rename"
+            :value="job.moves ?? ''"
+            placeholder="for example 1, 0.5 mm, 1/8 in, 2π"
+            :commit="move"
           />
-        </div>
-        <div class="sec">
-          <h3>Divide<small>counts, one turn</small></h3>
-          <DivisionsField
-            :value="job.divisions"
-            :in-force="report.counts.length"
-            :commit="divide"
-            :focus-first="isNew"
-          />
-        </div>
-        <div v-if="linear" class="sec">
-          <h3>Move<small>along its travel</small></h3>
-          <div>
-            <ReadField
-              class="wide"
-              label="Moves that must come out even"
-              :labelled="false"
-              :value="job.moves ?? ''"
-              placeholder="for example 1, 0.5 mm, 1/8 in, 2π"
-              :commit="move"
-            />
-            <ul class="moves">
-              <li v-for="m in report.train.work.moves" :key="m.figure.key">
-                <span>{{ m.label }}</span> <GradeTag :graded="m.graded" />
-              </li>
-            </ul>
-          </div>
-        </div>
-        <DutySections />
-        <div class="sec">
-          <h3>Tolerance<small>at the work</small></h3>
-          <ToleranceFields :tolerance="report.job.tolerance" :linear="linear" :edit="edit" />
-        </div>
-        <div class="sec">
-          <h3>Notes<small>for whoever opens it next</small></h3>
-          <span class="fld notes">
-            <textarea
-              :value="job.notes ?? ''"
-              maxlength="2000"
-              rows="4"
-              aria-label="Notes"
-              placeholder="the material, the cutter, what went wrong last time"
-              @input="note"
-            ></textarea>
-          </span>
+          <ul class="moves">
+            <li v-for="m in report.train.work.moves" :key="m.figure.key">
+              <span>{{ m.label }}</span> <GradeTag :graded="m.graded" />
+            </li>
+          </ul>
         </div>
       </div>
-    </section>
-    <aside class="right scroll" tabindex="0" aria-label="What this asks of the train">
+      <DutySections />
+      <div class="sec">
+        <h3>Tolerance<small>at the work</small></h3>
+        <ToleranceFields :tolerance="report.job.tolerance" :linear="linear" :edit="edit" />
+      </div>
+      <div class="sec">
+        <h3>Notes<small>for whoever opens it next</small></h3>
+        <v-textarea
+          :model-value="job.notes ?? ''"
+          maxlength="2000"
+          rows="4"
+          aria-label="Notes"
+          placeholder="the material, the cutter, what went wrong last time"
+          @update:model-value="note"
+        />
+      </div>
+    </div>
+    <template #aside>
       <header class="sub"><h2>What this asks of the train</h2></header>
       <DutyAsks />
       <template v-if="report.counts.length > 0">
@@ -145,7 +141,7 @@ const examples = [
             </div>
           </div>
         </div>
-        <span class="sp"></span>
+        <v-spacer />
         <div v-if="report.job.asks.honest" class="honest">
           <b>{{ report.job.asks.honest.strong }}</b> {{ report.job.asks.honest.rest }}
         </div>
@@ -166,8 +162,8 @@ const examples = [
         </p>
         <v-btn @click="divide('60, 73, 95, 97', 'example')">Try 60, 73, 95, 97</v-btn>
       </div>
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./job.css"></style>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import type { Edit, Refusal, ToleranceReport } from '@pendrix/core';
 import ReadField from '../../ui/ReadField.vue';
+import ToggleChoice from '../../ui/ToggleChoice.vue';
 
 /** The tolerance at the work: an angle, a length at a radius, or none. */
 const { tolerance, linear, edit } = defineProps<{
@@ -45,13 +46,7 @@ const setRadius = (text: string, burst: string): Refusal | null => edit({ do: 'r
 
 <template>
   <div class="row">
-    <span class="seg" role="radiogroup" aria-label="Tolerance as">
-      <label v-for="w in ways" :key="w.value"
-        ><input type="radio" name="way" :checked="way === w.value" @change="choose(w.value)" />{{
-          w.title
-        }}</label
-      >
-    </span>
+    <ToggleChoice label="Tolerance as" :value="way" :options="ways" @choose="choose" />
     <ReadField
       v-if="way !== 'none'"
       class="amount"
@@ -61,7 +56,7 @@ const setRadius = (text: string, burst: string): Refusal | null => edit({ do: 'r
       :placeholder="way === 'angle' ? '±30″' : '±0.02 mm'"
       :commit="set"
     />
-    <span class="says quiet">{{ readBack }}</span>
+    <span class="message quiet">{{ readBack }}</span>
     <ReadField
       v-if="!linear || tolerance.radius !== ''"
       class="radius"

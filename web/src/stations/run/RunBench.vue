@@ -32,6 +32,7 @@ import DmsText from './DmsText.vue';
 import ErrorGauge from './ErrorGauge.vue';
 import RunSide from './RunSide.vue';
 import RunStrip from './RunStrip.vue';
+import IconButton from '../../ui/IconButton.vue';
 
 /** At the machine: where the work goes now, one large key to go on, everything readable from a step away. */
 const { state, report, differs, resumed } = defineProps<{
@@ -75,7 +76,7 @@ const grade = computed(() => {
 const caution = computed(() => !(report.drive.dismissed ?? []).includes(CAUTION));
 const pause = (): void => emit('go', 'pauseOrGoOn');
 
-usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back'), p: pause });
+usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pause });
 </script>
 
 <template>
@@ -89,7 +90,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           {{ plate ? 'from each to the next' : `${rows.unit} a turn`
           }}<template v-if="state.plan.doubt">, {{ state.plan.doubt }}</template></span
         >
-        <span class="sp"></span>
+        <v-spacer />
         <v-btn variant="text" :prepend-icon="mdiFormatListBulleted" @click="emit('others')">Runs</v-btn>
         <v-btn variant="text" :prepend-icon="mdiTableLarge" @click="emit('sheet')">Sheet</v-btn>
         <v-btn variant="text" :prepend-icon="mdiStop" @click="emit('end')">End run</v-btn>
@@ -99,9 +100,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           >This run was under way before. It stands at gap {{ state.gap }}: check the mark before you go
           on.</span
         >
-        <button type="button" class="icon-button" aria-label="Dismiss" @click="emit('seen')">
-          <v-icon :icon="mdiClose" size="18" />
-        </button>
+        <IconButton label="Dismiss" @click="emit('seen')" :icon="mdiClose" :size="18" />
       </p>
       <p v-if="differs" class="told">
         <v-icon :icon="mdiAlertOutline" size="20" /><span
@@ -242,14 +241,7 @@ usePageKeys({ ' ': () => emit('go', 'next'), Backspace: () => emit('go', 'back')
           >Spindle stopped before hands come near; clamp before the cut. Local rules and a qualified person
           first.</span
         >
-        <button
-          type="button"
-          class="icon-button"
-          aria-label="Dismiss the caution"
-          @click="emit('dismiss', CAUTION)"
-        >
-          <v-icon :icon="mdiClose" size="20" />
-        </button>
+        <IconButton label="Dismiss the caution" @click="emit('dismiss', CAUTION)" :icon="mdiClose" />
       </p>
     </section>
     <RunSide :state="state" :bench="bench" :left="left" />

@@ -5,6 +5,7 @@ import { mdiDeleteOutline, mdiDotsVertical, mdiPencilOutline } from '@mdi/js';
 import { doneGaps } from '@pendrix/core';
 import type { RunRecord } from '../../records/kinds.ts';
 import type { CurrentRun } from './use-run.ts';
+import IconButton from '../../ui/IconButton.vue';
 
 /** The runs of this drive: those under way, those that were put aside, those that are done. */
 const { runs } = defineProps<{ runs: CurrentRun }>();
@@ -61,14 +62,12 @@ function endRename(r: RunRecord, keep: boolean): void {
           >
           <v-menu location="bottom end">
             <template #activator="{ props }">
-              <button
-                type="button"
-                class="icon-button"
+              <IconButton
                 v-bind="props"
-                :aria-label="`Actions for the run ${r.name}`"
-              >
-                <v-icon :icon="mdiDotsVertical" size="18" />
-              </button>
+                :label="`Actions for the run ${r.name}`"
+                :icon="mdiDotsVertical"
+                :size="18"
+              />
             </template>
             <v-list>
               <v-list-item :prepend-icon="mdiPencilOutline" title="Rename" @click="startRename(r)" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, h, ref, watch } from 'vue';
 import { mdiArrowLeft, mdiFileDelimitedOutline, mdiPlay, mdiPrinterOutline } from '@mdi/js';
 import {
   noRun,
@@ -19,8 +19,12 @@ import GradeTag from '../../ui/GradeTag.vue';
 import ReadField from '../../ui/ReadField.vue';
 import RichText from '../../ui/RichText.vue';
 import RunList from './RunList.vue';
+import { usePrintSheet } from '../../ui/printing.ts';
+import PrintedSheet from './PrintedSheet.vue';
 import SheetTable from './SheetTable.vue';
 import type { CurrentRun } from './use-run.ts';
+import TwoColumns from '../../ui/TwoColumns.vue';
+import EmptyState from '../../ui/EmptyState.vue';
 
 /** Before the machine: which count, its sheet, and the start. With `running`, the sheet of a run that is under way. */
 const {
@@ -61,7 +65,6 @@ const opened = computed(() =>
 const onPlates = computed(() =>
   plan.value && byHand.value ? (report.plates?.opened(plan.value.divisions) ?? null) : null,
 );
-const table = ref<{ readonly all: () => void } | null>(null);
 /** Where it begins, and what this blank is called. */
 const gap = ref(1);
 const name = ref<string | null>(null);
@@ -96,68 +99,53 @@ async function saveCsv(): Promise<void> {
   const { sheetCsv } = await import('@pendrix/core/files/csv');
   save(`targets-${plan.value.divisions}.csv`, sheetCsv(plan.value), 'text/csv');
 }
-async function print(): Promise<void> {
-  table.value?.all();
-  await nextTick();
-  window.print();
-}
+const print = usePrintSheet(() =>
+  plan.value ? h(PrintedSheet, { title: report.drive.name, plan: plan.value }) : null,
+);
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <header class="sub">
-        <h2>Run</h2>
-        <span class="q">{{ plan ? `sheet of ${plan.divisions} targets` : 'nothing to run yet' }}</span>
-        <span class="sp"></span>
-        <template v-if="plan">
-          <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
-          <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
-        </template>
-      </header>
-      <div v-if="!running" class="counts">
-        <div class="chips" role="group" aria-label="Counts the job asks for">
-          <button
-            v-for="c in report.counts.slice(0, MAX_CHIPS)"
-            :key="c"
-            type="button"
-            class="chip mono"
-            :aria-pressed="c === count"
-            @click="count = c"
-          >
-            {{ c }}
-          </button>
-          <span v-if="report.counts.length > MAX_CHIPS" class="quiet"
-            >and {{ report.counts.length - MAX_CHIPS }} more</span
-          >
-        </div>
-        <ReadField
-          class="other"
-          label="Count"
-          :value="count === null ? '' : String(count)"
-          placeholder="73"
-          :commit="choose"
-        />
+  <TwoColumns class="run-start" aside="What is run" shares="minmax(0, 760fr) minmax(0, 440px)">
+    <header class="sub">
+      <h2>Run</h2>
+      <span class="q">{{ plan ? `sheet of ${plan.divisions} targets` : 'nothing to run yet' }}</span>
+      <v-spacer />
+      <template v-if="plan">
+        <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
+        <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
+      </template>
+    </header>
+    <div v-if="!running" class="counts">
+      <div class="chips" role="group" aria-label="Counts the job asks for">
+        <v-btn
+          v-for="c in report.counts.slice(0, MAX_CHIPS)"
+          :key="c"
+          class="chip mono"
+          :variant="c === count ? 'flat' : 'outlined'"
+          :aria-pressed="c === count"
+          @click="count = c"
+          >{{ c }}</v-btn
+        >
+        <span v-if="report.counts.length > MAX_CHIPS" class="quiet"
+          >and {{ report.counts.length - MAX_CHIPS }} more</span
+        >
       </div>
-      <h1 v-if="plan" class="print-only">
-        {{ report.drive.name }}: {{ plan.divisions }} divisions{{ plan.doubt ? `, ${plan.doubt}` : '' }}
-      </h1>
-      <div v-if="plan" class="scroll sheet" tabindex="0" aria-label="Sheet of targets">
-        <SheetTable ref="table" :plan="plan" :now="running?.gap ?? 0" />
-      </div>
-      <div v-else-if="limited" class="teach" role="status">
-        <h3>{{ limited.message }}</h3>
-        <p class="quiet">{{ limited.cure }}</p>
-      </div>
-      <div v-else class="teach">
-        <h3>Choose a count to run</h3>
-        <p class="quiet">
-          A run goes from gap to gap of one wheel. Ask for divisions in the Job, or write a count above, for
-          example 60.
-        </p>
-      </div>
-    </section>
-    <aside class="right">
+      <ReadField
+        class="other"
+        label="Count"
+        :value="count === null ? '' : String(count)"
+        placeholder="73"
+        :commit="choose"
+      />
+    </div>
+    <SheetTable v-if="plan" :key="plan.divisions" :plan="plan" :now="running?.gap ?? 0" />
+    <EmptyState v-else-if="limited" role="status" :title="limited.message" :text="limited.cure" />
+    <EmptyState
+      v-else
+      title="Choose a count to run"
+      text="A run goes from gap to gap of one wheel. Ask for divisions in the Job, or write a count above, for example 60."
+    />
+    <template #aside>
       <template v-if="plan && head">
         <div class="now ground on-ground">
           <p class="big mono">{{ plan.divisions }}</p>
@@ -228,8 +216,8 @@ async function print(): Promise<void> {
         </div>
       </template>
       <RunList v-if="!running" :runs="runs" />
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped src="./run-start.css"></style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, nextTick, onMounted, ref, useId } from 'vue';
 import {
   commonPartInputs,
   partCell,
@@ -8,84 +8,99 @@ import {
   type Refusal,
   type ShelfPart,
 } from '@pendrix/core';
-import { useDraft } from '../../ui/draft.ts';
 
-/** A cell that is written in: every keystroke is handed on; what cannot be read is said under it and changes nothing. */
+/**
+ * A cell that is written in. What is typed is kept on Enter, Tab or by leaving it, and sorts and filters only then; Escape leaves it as
+ * it was. What cannot be read is said under it, and the cell waits.
+ */
 const { part, column, commit } = defineProps<{
   part: ShelfPart;
   column: PartColumn;
-  commit: (text: string, burst: string) => Refusal | null;
+  /** tries the text; a refusal changes nothing */
+  commit: (text: string) => Refusal | null;
 }>();
-const emit = defineEmits<{ done: [to: 'down' | 'right' | 'stay'] }>();
-const field = ref<HTMLInputElement | HTMLSelectElement | null>(null);
-const before = partCell(part, column)?.show(part) ?? '';
-const { id, text, refusal, input, focus } = useDraft(
-  () => partCell(part, column)?.show(part) ?? '',
-  (t, b) => commit(t, b),
-);
+const emit = defineEmits<{ done: [to: 'down' | 'right' | 'left' | 'stay'] }>();
+const id = useId();
+const cell = partCell(part, column);
+const before = cell?.show(part) ?? '';
+const text = ref(before);
+const refusal = ref<Refusal | null>(null);
+const field = ref<{ readonly $el: HTMLElement } | null>(null);
 const words = computed(() => refusal.value && refusalMessage(refusal.value));
 const choices = computed(() => {
   const spec = commonPartInputs.find((i) => i.key === column);
-  return spec?.type === 'choice' ? spec.options : null;
+  return spec?.type === 'choice' ? [...spec.options] : null;
 });
-const known = ref(column === 'known' ? (part.known ?? 'counted') : '');
+const known = ref(part.known ?? 'counted');
+/** it is left once: by a key, and then by the focus that goes */
+let left = false;
 
-onMounted(() => {
-  field.value?.focus();
-  if (field.value instanceof HTMLInputElement) field.value.select();
+onMounted(async () => {
+  await nextTick();
+  const input = field.value?.$el.querySelector('input');
+  input?.focus();
+  input?.select();
 });
 
-function onKey(e: KeyboardEvent): void {
-  if (e.key === 'Escape') {
-    if (text.value !== before) commit(before, `${id}-back`);
-    emit('done', 'stay');
-  } else if (e.key === 'Enter') emit('done', 'down');
-  else if (e.key === 'Tab' && !e.shiftKey) emit('done', 'right');
-  else {
-    e.stopPropagation();
-    return;
-  }
-  e.preventDefault();
-  e.stopPropagation();
+function keep(to: 'down' | 'right' | 'left' | 'stay'): void {
+  if (left) return;
+  refusal.value = text.value === before ? null : commit(text.value);
+  if (refusal.value) return;
+  left = true;
+  emit('done', to);
 }
-function chooseKnown(): void {
-  commit(known.value, `${id}-known`);
+function blur(): void {
+  // what cannot be kept is given up with the cell
+  if (refusal.value || left) return;
+  keep('stay');
+  if (refusal.value) emit('done', 'stay');
+}
+function onKey(e: KeyboardEvent): void {
+  e.stopPropagation();
+  if (e.key === 'Escape') {
+    left = true;
+    emit('done', 'stay');
+  } else if (e.key === 'Enter') keep('down');
+  else if (e.key === 'Tab') keep(e.shiftKey ? 'left' : 'right');
+  else return;
+  e.preventDefault();
+}
+function chooseKnown(value: string): void {
+  commit(value);
+  left = true;
+  emit('done', 'stay');
 }
 </script>
 
 <template>
-  <span v-if="partCell(part, column) === null" class="none quiet">none</span>
-  <select
+  <span v-if="cell === null" class="quiet">none</span>
+  <v-select
     v-else-if="choices"
     ref="field"
     v-model="known"
     class="cell"
     aria-label="Known by"
-    @change="chooseKnown"
-    @keydown="onKey"
-    @blur="emit('done', 'stay')"
-  >
-    <option v-for="o in choices" :key="o.value" :value="o.value">{{ o.title }}</option>
-  </select>
+    :items="choices"
+    @update:model-value="chooseKnown"
+    @keydown.escape.stop="emit('done', 'stay')"
+  />
   <span v-else class="holder">
-    <input
+    <v-text-field
       :id="id"
       ref="field"
       v-model="text"
       class="cell"
-      :class="{ bad: refusal }"
-      type="text"
-      autocomplete="off"
-      spellcheck="false"
-      :aria-label="partCell(part, column)?.label"
+      :error="refusal !== null"
+      :aria-label="cell.label"
       :aria-invalid="refusal !== null"
       :aria-describedby="refusal ? `${id}-message` : undefined"
-      @input="input"
-      @focus="focus"
+      autocomplete="off"
+      spellcheck="false"
+      @update:model-value="refusal = null"
       @keydown="onKey"
-      @blur="emit('done', 'stay')"
+      @focusout="blur"
     />
-    <span v-if="words" :id="`${id}-message`" class="says" role="status"
+    <span v-if="words" :id="`${id}-message`" class="told" role="status"
       ><b>{{ words.message }}</b> {{ words.cure }}</span
     >
   </span>
@@ -97,22 +112,18 @@ function chooseKnown(): void {
   display: block;
 }
 .cell {
-  width: 100%;
-  height: 23px;
-  border: 0;
-  outline: 2px solid var(--p-blue);
-  outline-offset: -1px;
-  background: var(--p-surface);
-  color: var(--p-ink);
-  font: inherit;
+  --v-input-control-height: 23px;
+  margin: 0 -4px;
+}
+.cell :deep(.v-field) {
+  --v-field-padding-start: 4px;
+  --v-field-padding-end: 4px;
+}
+.cell :deep(.v-field__input) {
+  min-height: 23px;
   text-align: inherit;
-  padding: 0 3px;
-  border-radius: 2px;
 }
-.cell.bad {
-  outline-color: var(--p-red);
-}
-.message {
+.told {
   position: absolute;
   z-index: 5;
   top: 25px;
@@ -124,11 +135,10 @@ function chooseKnown(): void {
   border: 1px solid var(--p-red);
   border-radius: 2px;
   font: 400 13px/18px var(--text);
-  letter-spacing: 0;
   text-align: left;
   white-space: normal;
 }
-.message b {
+.told b {
   color: var(--p-red);
 }
 </style>

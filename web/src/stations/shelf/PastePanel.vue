@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import { useVirtualList } from '@vueuse/core';
 import { mdiClose, mdiPlus, mdiTrashCanOutline } from '@mdi/js';
 import { counted, grouped, refusalMessage, type ShelfPart } from '@pendrix/core';
@@ -8,12 +8,12 @@ import { useShelf } from '../../stores/shelf.ts';
 import { readShelfTable } from '../../ui/files.ts';
 import { useSettled } from '../../ui/settled.ts';
 import MarkIcon from '../../ui/MarkIcon.vue';
+import IconButton from '../../ui/IconButton.vue';
 
 /** A table from a spreadsheet, read line by line. Nothing is taken until it is told to be; what cannot be read stays and says why. */
 const text = defineModel<string>({ required: true });
 const emit = defineEmits<{ close: []; taken: [message: string] }>();
 const shelf = useShelf();
-const area = ref<HTMLTextAreaElement | null>(null);
 const lines = shallowRef<readonly TableLine[]>([]);
 const { settled } = useSettled(() => text.value);
 
@@ -27,7 +27,6 @@ watch(
   },
   { immediate: true },
 );
-onMounted(() => area.value?.focus());
 
 const good = computed(() => lines.value.filter((l) => l.part));
 const bad = computed(() => lines.value.filter((l) => !l.part));
@@ -82,20 +81,18 @@ const throwAway = (): void => {
   <section class="paste" aria-label="Paste from a spreadsheet" @keydown.escape.stop="emit('close')">
     <header class="sub">
       <h2>Paste from a spreadsheet</h2>
-      <span class="sp"></span>
-      <button type="button" class="icon-button" aria-label="Close" @click="emit('close')">
-        <v-icon :icon="mdiClose" size="20" />
-      </button>
+      <v-spacer />
+      <IconButton label="Close" @click="emit('close')" :icon="mdiClose" />
     </header>
     <div class="area">
-      <label class="sr-only" for="paste-area">Lines from a spreadsheet or a CSV file</label>
-      <textarea
-        id="paste-area"
-        ref="area"
+      <v-textarea
         v-model="text"
+        autofocus
+        rows="7"
+        aria-label="Lines from a spreadsheet or a CSV file"
         spellcheck="false"
         placeholder="Paste lines here: part, teeth, size, bore, own, € each. Commas, semicolons or tabs; a first line may name the columns."
-      ></textarea>
+      />
     </div>
     <template v-if="lines.length > 0">
       <div class="line head">
@@ -118,7 +115,7 @@ const throwAway = (): void => {
           </div>
         </div>
       </div>
-      <div class="says" role="status">
+      <div class="message" role="status">
         <p class="tally">
           <span class="tone-even"
             ><MarkIcon name="dot" :size="9" /> {{ grouped(String(good.length)) }} read</span

@@ -11,12 +11,12 @@ const { row, at, writing, edit } = defineProps<{
   at: number | null;
   /** that cell is written in */
   writing: boolean;
-  edit: (id: string, column: PartColumn, text: string, burst: string) => Refusal | null;
+  edit: (id: string, column: PartColumn, text: string) => Refusal | null;
 }>();
 const emit = defineEmits<{
   press: [row: ShelfRow, column: number, e: MouseEvent];
   reach: [row: ShelfRow, column: number];
-  left: [to: 'down' | 'right' | 'stay'];
+  left: [to: 'down' | 'right' | 'left' | 'stay'];
 }>();
 </script>
 
@@ -37,7 +37,7 @@ const emit = defineEmits<{
         :key="row.id"
         :part="row.part"
         :column="c.id as PartColumn"
-        :commit="(text, burst) => edit(row.id, c.id as PartColumn, text, burst)"
+        :commit="(text) => edit(row.id, c.id as PartColumn, text)"
         @done="(to) => emit('left', to)"
       />
       <template v-else-if="c.id === 'known'"

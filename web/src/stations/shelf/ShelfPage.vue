@@ -21,6 +21,8 @@ import PastePanel from './PastePanel.vue';
 import ShelfGroups from './ShelfGroups.vue';
 import ShelfTable from './ShelfTable.vue';
 import { useShelfView } from './use-shelf-view.ts';
+import EmptyState from '../../ui/EmptyState.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** What do I own or could buy? Shared by all drives. */
 const shelf = useShelf();
@@ -28,7 +30,8 @@ const importing = useImporting();
 const records = useRecords();
 const workshop = useWorkshop();
 const notices = useNotices();
-const page = ref<HTMLElement | null>(null);
+const page = ref<{ readonly $el: HTMLElement } | null>(null);
+const zone = computed(() => page.value?.$el ?? null);
 const table = ref<InstanceType<typeof ShelfTable> | null>(null);
 const { view, report, chosen, picked, choose, chooseAll, letGo, toggleGroup, sortBy } = useShelfView();
 const pasting = ref(false);
@@ -39,8 +42,8 @@ const sharedBy = computed(() =>
     ? 'Shared by all drives'
     : `Shared by all ${counted(workshop.drives.length, 'drive')}`,
 );
-const edit = (id: string, column: PartColumn, text: string, burst: string): Refusal | null => {
-  const read = shelf.edit(id, column, text, burst);
+const edit = (id: string, column: PartColumn, text: string): Refusal | null => {
+  const read = shelf.edit(id, column, text);
   return read && !read.ok ? read.refusal : null;
 };
 
@@ -96,7 +99,7 @@ const { open: chooseFile, onChange } = useFileDialog({
   reset: true,
 });
 onChange((files) => void takeFiles([...(files ?? [])]));
-const { isOverDropZone } = useDropZone(page, { onDrop: (files) => void takeFiles(files ?? []) });
+const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => void takeFiles(files ?? []) });
 // A table that is pasted anywhere on the page, but not into a field, opens what reads it.
 useEventListener(document, 'paste', (e) => {
   if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) return;
@@ -113,112 +116,94 @@ const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind, title: k.titl
 </script>
 
 <template>
-  <div ref="page" class="page" :class="{ over: isOverDropZone, wide: side === null }">
-    <section class="left">
-      <header class="sub">
-        <h2>Shelf</h2>
-        <span class="q">{{ sharedBy }}</span>
-        <span class="sp"></span>
-        <v-btn variant="text" :prepend-icon="mdiContentPaste" @click="pasting = true">Paste</v-btn>
-        <v-btn variant="text" :prepend-icon="mdiFileImportOutline" @click="chooseFile()">Import</v-btn>
-        <template v-if="shelf.parts.length > 0">
-          <v-btn
-            class="save"
-            variant="text"
-            :prepend-icon="mdiFileDelimitedOutline"
-            @click="saveShelf(shelf.parts, 'csv')"
-            >CSV</v-btn
-          >
-          <v-btn
-            class="save"
-            variant="text"
-            :prepend-icon="mdiFileDownloadOutline"
-            @click="saveShelf(shelf.parts, 'json')"
-            >JSON</v-btn
-          >
+  <TwoColumns
+    ref="page"
+    class="shelf"
+    :class="{ over: isOverDropZone }"
+    :wide="side === null"
+    aside="Chosen parts, or a table to paste"
+    shares="minmax(0, 844fr) minmax(300px, 356fr)"
+  >
+    <header class="sub">
+      <h2>Shelf</h2>
+      <span class="q">{{ sharedBy }}</span>
+      <v-spacer />
+      <v-btn variant="text" :prepend-icon="mdiContentPaste" @click="pasting = true">Paste</v-btn>
+      <v-btn variant="text" :prepend-icon="mdiFileImportOutline" @click="chooseFile()">Import</v-btn>
+      <template v-if="shelf.parts.length > 0">
+        <v-btn
+          class="save"
+          variant="text"
+          :prepend-icon="mdiFileDelimitedOutline"
+          @click="saveShelf(shelf.parts, 'csv')"
+          >CSV</v-btn
+        >
+        <v-btn
+          class="save"
+          variant="text"
+          :prepend-icon="mdiFileDownloadOutline"
+          @click="saveShelf(shelf.parts, 'json')"
+          >JSON</v-btn
+        >
+      </template>
+      <v-menu>
+        <template #activator="{ props }">
+          <v-btn v-bind="props" :prepend-icon="mdiPlus">Add a part</v-btn>
         </template>
-        <v-menu>
-          <template #activator="{ props }">
-            <v-btn v-bind="props" :prepend-icon="mdiPlus">Add a part</v-btn>
-          </template>
-          <v-list density="compact">
-            <v-list-item v-for="k in KINDS" :key="k.kind" :title="k.title" @click="add(k.kind)" />
-          </v-list>
-        </v-menu>
-      </header>
-      <div class="body">
-        <div class="aside">
-          <div class="filter">
-            <label class="sr-only" for="shelf-filter">Filter</label>
-            <span class="fld"
-              ><input
-                id="shelf-filter"
-                v-model="view.filter"
-                type="search"
-                placeholder="Filter"
-                autocomplete="off"
-            /></span>
-          </div>
-          <ShelfGroups :report="report" :groups="view.groups" @toggle="toggleGroup" />
+        <v-list density="compact">
+          <v-list-item v-for="k in KINDS" :key="k.kind" :title="k.title" @click="add(k.kind)" />
+        </v-list>
+      </v-menu>
+    </header>
+    <div class="body">
+      <div class="aside">
+        <div class="filter">
+          <v-text-field
+            v-model="view.filter"
+            class="words"
+            type="search"
+            aria-label="Filter"
+            placeholder="Filter"
+            autocomplete="off"
+          />
         </div>
-        <div v-if="shelf.parts.length === 0" class="teach">
-          <h3>Nothing on the shelf yet</h3>
-          <p class="quiet">
-            Put here what you own or could buy: wheels by their teeth and module, worms, boxes, motors. Find
-            then searches for trains that come out even from these very parts. Add one, paste a list from a
-            spreadsheet, or start with a made-up shelf.
-          </p>
-          <v-btn variant="flat" :prepend-icon="mdiLightbulbOutline" @click="starter"
-            >Put the Lantern Hill shelf here</v-btn
-          >
-        </div>
-        <p v-else-if="report.lines === 0" class="teach quiet">No line has all of these words.</p>
-        <ShelfTable
-          v-else
-          ref="table"
-          :report="report"
-          :chosen="chosen"
-          :sort="view.sort"
-          :down="view.down"
-          :edit="edit"
-          @choose="choose"
-          @choose-all="chooseAll"
-          @sort="sortBy"
-          @remove="remove"
-        />
+        <ShelfGroups :report="report" :groups="view.groups" @toggle="toggleGroup" />
       </div>
-    </section>
-    <aside v-if="side" class="right">
+      <EmptyState
+        v-if="shelf.parts.length === 0"
+        title="Nothing on the shelf yet"
+        text="Put here what you own or could buy: wheels by their teeth and module, worms, gearboxes, motors. Find then searches for trains that come out even from these very parts. Add one, paste a list from a spreadsheet, or start with a made-up shelf."
+      >
+        <v-btn variant="flat" :prepend-icon="mdiLightbulbOutline" @click="starter"
+          >Put the Lantern Hill shelf here</v-btn
+        >
+      </EmptyState>
+      <EmptyState v-else-if="report.lines === 0" title="No line has all of these words" />
+      <ShelfTable
+        v-else
+        ref="table"
+        :report="report"
+        :chosen="chosen"
+        :sort="view.sort"
+        :down="view.down"
+        :edit="edit"
+        @choose="choose"
+        @choose-all="chooseAll"
+        @sort="sortBy"
+        @remove="remove"
+      />
+    </div>
+    <template #aside>
       <PastePanel v-if="side === 'paste'" v-model="pasted" @close="pasting = false" @taken="told" />
       <PartPanel v-else :ids="picked" @remove="remove" @duplicate="duplicate" />
-    </aside>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped>
-.page {
-  flex: 1 1 0;
-  min-height: 0;
-  display: grid;
-  grid-template-columns: minmax(0, 844fr) minmax(300px, 356fr);
-}
-.page.wide {
-  grid-template-columns: minmax(0, 1fr);
-}
-.page.over {
+.shelf.over {
   outline: 3px dashed var(--p-blue);
   outline-offset: -6px;
-}
-.left,
-.right {
-  min-height: 0;
-  min-width: 0;
-  display: flex;
-  flex-direction: column;
-}
-.right {
-  background: var(--p-surface);
-  border-left: 1px solid var(--p-hair);
 }
 .sub .v-btn {
   flex: none;
@@ -248,23 +233,11 @@ const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind, title: k.titl
 .filter {
   padding: 8px 12px 2px 20px;
 }
-.teach {
-  padding: 40px;
-  max-width: 560px;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  align-items: flex-start;
-}
-@media (max-width: 1100px) {
-  .page {
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: minmax(0, 3fr) minmax(0, 2fr);
+@media (max-width: 1180px) {
+  .shelf.shelf:not(.wide) {
+    grid-template: minmax(0, 3fr) minmax(0, 2fr) / minmax(0, 1fr);
   }
-  .page.wide {
-    grid-template-rows: minmax(0, 1fr);
-  }
-  .right {
+  .shelf > :deep(.right) {
     border-left: 0;
     border-top: 1px solid var(--p-hair);
   }
@@ -272,18 +245,17 @@ const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind, title: k.titl
     display: none;
   }
 }
-@media (max-width: 700px) {
-  .sub .save {
-    display: none;
+@media (max-width: 960px) {
+  .shelf.shelf {
+    display: grid;
+    overflow: hidden;
   }
-  .sub {
-    padding: 0 8px 0 16px;
+  .sub .save,
+  .aside {
+    display: none;
   }
   .body {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .aside {
-    display: none;
   }
 }
 </style>

@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue';
 import { useVirtualList } from '@vueuse/core';
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js';
 import type { PartColumn, Refusal, ShelfReport, ShelfRow, ShelfSection, ShelfSort } from '@pendrix/core';
+import { keyHandler } from '../../ui/keys.ts';
 import { COLUMNS } from './columns.ts';
 import ShelfLine from './ShelfLine.vue';
 
@@ -12,7 +13,7 @@ const { report, chosen, sort, down, edit } = defineProps<{
   chosen: ReadonlySet<string>;
   sort: ShelfSort;
   down: boolean;
-  edit: (id: string, column: PartColumn, text: string, burst: string) => Refusal | null;
+  edit: (id: string, column: PartColumn, text: string) => Refusal | null;
 }>();
 const emit = defineEmits<{
   choose: [id: string, how: 'one' | 'more' | 'range'];
@@ -80,52 +81,56 @@ function step(by: number): void {
   if (to) void focusCell(to, at.value.column);
 }
 
+const across = (by: number): void =>
+  void focusCell(here.value, Math.max(0, Math.min(COLUMNS.length - 1, at.value.column + by)));
+const keys = keyHandler({
+  down: () => step(1),
+  up: () => step(-1),
+  pageDown: () => step(15),
+  pageUp: () => step(-15),
+  right: () => across(1),
+  left: () => across(-1),
+  first: () => across(-COLUMNS.length),
+  last: () => across(COLUMNS.length),
+  write,
+  pick: () => emit('choose', here.value, 'more'),
+  takeOff: () => emit('remove'),
+  pickAll: () => emit('chooseAll'),
+});
+/** Keys of a head or of a cell that is written in are their own. */
 function onKey(e: KeyboardEvent): void {
-  if (editing.value) return;
-  const moves: Readonly<Record<string, () => void>> = {
-    ArrowDown: () => step(1),
-    ArrowUp: () => step(-1),
-    PageDown: () => step(15),
-    PageUp: () => step(-15),
-    ArrowRight: () => void focusCell(here.value, Math.min(COLUMNS.length - 1, at.value.column + 1)),
-    ArrowLeft: () => void focusCell(here.value, Math.max(0, at.value.column - 1)),
-    Home: () => void focusCell(here.value, 0),
-    End: () => void focusCell(here.value, COLUMNS.length - 1),
-    Enter: () => write(),
-    F2: () => write(),
-    ' ': () => emit('choose', here.value, 'more'),
-    Delete: () => emit('remove'),
-  };
-  const act = moves[e.key];
-  if (act && !e.altKey && !e.ctrlKey && !e.metaKey) {
-    e.preventDefault();
-    act();
-  } else if (e.key.toLowerCase() === 'a' && (e.ctrlKey || e.metaKey)) {
-    e.preventDefault();
-    emit('chooseAll');
-  }
+  if (!editing.value && !(e.target as Element).closest('.head')) keys(e);
 }
 
 function write(): void {
-  if (COLUMNS[at.value.column]!.id !== 'used') editing.value = true;
+  if (COLUMNS[at.value.column]!.id === 'used') return;
+  const rows = items.value.flatMap((i) => (i.row ? [i.row.id] : []));
+  below = rows[rows.indexOf(here.value) + 1] ?? null;
+  editing.value = true;
 }
 
 function click(row: ShelfRow, column: number, e: MouseEvent): void {
   if (e.shiftKey) emit('choose', row.id, 'range');
   else if (e.ctrlKey || e.metaKey) emit('choose', row.id, 'more');
-  else emit('choose', row.id, 'one');
+  else if (!(editing.value && isAt(row, column))) emit('choose', row.id, 'one');
   const again = isAt(row, column) && chosen.has(row.id) && !e.shiftKey && !e.ctrlKey;
   at.value = { id: row.id, column };
-  editing.value = again && COLUMNS[column]!.id !== 'used';
+  if (again) write();
+  else if (!isAt(row, column)) editing.value = false;
 }
 
-function left(to: 'down' | 'right' | 'stay'): void {
+/** The cell is left: the focus goes on in the order the list had before it was sorted anew. */
+function left(to: 'down' | 'right' | 'left' | 'stay'): void {
+  if (!editing.value) return;
   editing.value = false;
-  const id = here.value;
-  if (to === 'down') step(1);
-  else
-    void focusCell(id, to === 'right' ? Math.min(COLUMNS.length - 1, at.value.column + 1) : at.value.column);
+  const was = below;
+  below = null;
+  if (to === 'down' && was) void focusCell(was, at.value.column);
+  else if (to === 'right' || to === 'left') across(to === 'right' ? 1 : -1);
+  else void focusCell(here.value, at.value.column);
 }
+/** the line below the one that is written in, as the list stood when it was entered */
+let below: string | null = null;
 
 // A cell that has the focus is given another line while it scrolls: the focus then waits at the list itself.
 watch(

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { mdiArrowExpandHorizontal, mdiMinus, mdiPlus } from '@mdi/js';
+import { mdiArrowExpandHorizontal, mdiArrowULeftTop, mdiMinus, mdiPlus } from '@mdi/js';
 import type { Picture } from '@pendrix/core';
 import TrainDrawing from '../../ui/TrainDrawing.vue';
 import type { Turning } from '../../ui/turning.ts';
+import { keyHandler } from '../../ui/keys.ts';
+import IconButton from '../../ui/IconButton.vue';
 import { useView } from './use-view.ts';
 
 /** The drawing over its columns; zoomed, a window that is panned with the pointer or the arrows. */
@@ -16,62 +18,33 @@ const { picture, selected, turning, room } = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [stage: number] }>();
 const drawing = ref<InstanceType<typeof TrainDrawing> | null>(null);
+const pane = ref<HTMLElement | null>(null);
 const view = useView(
+  pane,
   () => picture.drawing,
   () => room,
 );
-const zoomed = computed(() => view.zoom.value !== 1);
+const { zoomed } = view;
 const longer = computed(() => picture.drawing.width > room + 1 || zoomed.value);
-let from: readonly [number, number] | null = null;
-let moved = false;
-
-function down(e: PointerEvent): void {
-  if (!zoomed.value || e.button !== 0) return;
-  from = [e.clientX, e.clientY];
-  moved = false;
-}
-function move(e: PointerEvent): void {
-  if (!from) return;
-  const [dx, dy] = [e.clientX - from[0], e.clientY - from[1]];
-  if (!moved && Math.hypot(dx, dy) < 4) return;
-  if (!moved) (e.currentTarget as HTMLElement).setPointerCapture(e.pointerId);
-  moved = true;
-  from = [e.clientX, e.clientY];
-  view.pan(dx, dy);
-}
-const up = (): void => {
-  from = null;
-};
-function wheel(e: WheelEvent): void {
-  if (!e.ctrlKey && !e.metaKey) return;
-  e.preventDefault();
-  view.by(e.deltaY < 0 ? 1.15 : 1 / 1.15);
-}
+const STEP = 60;
+const zoomKeys = keyHandler({
+  larger: () => view.by(1.25),
+  smaller: () => view.by(0.8),
+  plain: view.plain,
+  whole: view.whole,
+});
+const panKeys = keyHandler({
+  left: () => view.pan(STEP, 0),
+  right: () => view.pan(-STEP, 0),
+  up: () => view.pan(0, STEP),
+  down: () => view.pan(0, -STEP),
+});
 function keys(e: KeyboardEvent): void {
-  if (e.ctrlKey || e.metaKey || e.altKey) return;
-  const step = 60;
-  const acts: Readonly<Record<string, () => void>> = {
-    '+': () => view.by(1.25),
-    '=': () => view.by(1.25),
-    '-': () => view.by(0.8),
-    '0': view.plain,
-    w: view.whole,
-    ...(zoomed.value
-      ? {
-          ArrowLeft: () => view.pan(step, 0),
-          ArrowRight: () => view.pan(-step, 0),
-          ArrowUp: () => view.pan(0, step),
-          ArrowDown: () => view.pan(0, -step),
-        }
-      : {}),
-  };
-  const act = acts[e.key];
-  if (!act) return;
-  e.preventDefault();
-  act();
+  zoomKeys(e);
+  if (zoomed.value) panKeys(e);
 }
 function choose(stage: number): void {
-  if (!moved) emit('choose', stage);
+  if (!view.moved()) emit('choose', stage);
 }
 defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
 </script>
@@ -81,14 +54,10 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
     class="ground pane"
     :class="{ zoomed }"
     :style="zoomed ? { width: `${room}px` } : {}"
+    ref="pane"
     tabindex="0"
     role="group"
     aria-label="Drawing: plus and minus zoom, 0 goes back, W shows the whole train"
-    @pointerdown="down"
-    @pointermove="move"
-    @pointerup="up"
-    @pointercancel="up"
-    @wheel="wheel"
     @keydown="keys"
   >
     <TrainDrawing
@@ -103,24 +72,22 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
     />
   </div>
   <div class="tools on-ground" :style="{ left: `${room - (zoomed ? 150 : 116)}px` }">
-    <button type="button" aria-label="Smaller" title="Smaller (−)" @click="view.by(0.8)">
-      <v-icon :icon="mdiMinus" size="16" />
-    </button>
-    <button
-      type="button"
-      aria-label="Whole train"
-      title="Whole train (W)"
+    <IconButton label="Smaller" :icon="mdiMinus" :size="16" @click="view.by(0.8)" />
+    <IconButton
+      label="Whole train"
+      :icon="mdiArrowExpandHorizontal"
+      :size="16"
       :disabled="!longer"
       @click="view.whole()"
-    >
-      <v-icon :icon="mdiArrowExpandHorizontal" size="16" />
-    </button>
-    <button type="button" aria-label="Larger" title="Larger (+)" @click="view.by(1.25)">
-      <v-icon :icon="mdiPlus" size="16" />
-    </button>
-    <button v-if="zoomed" type="button" class="one" title="Over its columns again (0)" @click="view.plain()">
-      1:1
-    </button>
+    />
+    <IconButton label="Larger" :icon="mdiPlus" :size="16" @click="view.by(1.25)" />
+    <IconButton
+      v-if="zoomed"
+      label="Over its columns again"
+      :icon="mdiArrowULeftTop"
+      :size="16"
+      @click="view.plain()"
+    />
   </div>
 </template>
 
@@ -148,24 +115,14 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
   top: 0;
   white-space: nowrap;
 }
-.tools button {
-  position: relative;
+.tools :deep(.v-btn) {
   top: -310px;
-  flex: none;
-  width: 32px;
-  height: 32px;
-  display: flex;
-  align-items: center;
-  justify-content: center;
   color: var(--p-scribe);
   background: var(--p-ground-deep);
   border: 1px solid var(--p-scribe3);
   margin-left: -1px;
 }
-.tools button[disabled] {
-  color: var(--p-scribe3);
-}
-.one {
-  font: 600 13px var(--mono);
+.tools :deep(.v-btn--disabled) {
+  color: var(--p-scribe3) !important;
 }
 </style>

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { mdiContentCopy } from '@mdi/js';
 import type { StripReport } from '@pendrix/core';
 import GradeTag from '../../ui/GradeTag.vue';
 import { useCopy } from '../../ui/copy.ts';
+import FoldPanel from '../../ui/FoldPanel.vue';
 
 /** All counts from 2 to 400 in rows of fifty, a mark for each that comes out even; the same as a list. */
 const { strip, asked } = defineProps<{ strip: StripReport; asked: readonly number[] }>();
 const copy = useCopy();
-/** Drawn only while it is looked at. */
-const open = ref(false);
 const STEP = 6.9;
 const ROW = 15;
 const PER = 50;
@@ -33,17 +32,18 @@ const copyList = (): Promise<void> => copy(strip.list, 'The list is', 'Select th
 </script>
 
 <template>
-  <details class="strip" @toggle="(e) => (open = (e.target as HTMLDetailsElement).open)">
-    <summary>
+  <FoldPanel class="strip" title="What comes out even, 2 to 400">
+    <template #title>
       <h3>What comes out even, 2 to 400</h3>
+      <v-spacer />
       <GradeTag :graded="{ grade: 'even', word: String(strip.even) }" />
       <GradeTag
         v-if="strip.microstep > 0"
+        class="ml-2"
         :graded="{ grade: 'evenMicrostep', word: String(strip.microstep) }"
       />
-    </summary>
+    </template>
     <svg
-      v-if="open"
       width="378"
       height="128"
       viewBox="0 0 378 128"
@@ -63,23 +63,13 @@ const copyList = (): Promise<void> => copy(strip.list, 'The list is', 'Select th
     <v-btn v-if="strip.list" variant="text" :prepend-icon="mdiContentCopy" @click="copyList"
       >Copy the list</v-btn
     >
-  </details>
+  </FoldPanel>
 </template>
 
 <style scoped>
-details.strip {
+.strip {
   border-top: 1px solid var(--p-hair);
-  padding: 0 14px 8px;
-}
-summary {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 40px;
-  cursor: pointer;
-}
-summary h3 {
-  margin-right: auto;
+  padding: 0 14px;
 }
 svg {
   max-width: 100%;

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { mdiClose } from '@mdi/js';
 import {
   left,
   pairOfParts,
@@ -13,6 +12,7 @@ import {
 } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import DialogCard from '../../ui/DialogCard.vue';
 
 /** A stage from the shelf: a part as it is, or two wheels that mesh. What is taken follows its lines. */
 const open = defineModel<boolean>({ required: true });
@@ -59,15 +59,8 @@ function take(stage: Stage | null): void {
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-labelledby="from-shelf-title">
-    <div class="dialog from-shelf">
-      <header>
-        <h2 id="from-shelf-title">From the shelf</h2>
-        <span class="sp"></span>
-        <button type="button" class="icon-button" aria-label="Close" @click="open = false">
-          <v-icon :icon="mdiClose" size="20" />
-        </button>
-      </header>
+  <DialogCard v-model="open" title="From the shelf">
+    <div class="from-shelf">
       <p v-if="shelf.parts.length === 0" class="quiet">
         Nothing is on the shelf yet. Put there what you own, and it can be taken from there into any train.
       </p>
@@ -84,18 +77,18 @@ function take(stage: Stage | null): void {
       </template>
       <template v-if="wholes.length > 0">
         <h3>A part as it is</h3>
-        <ul>
-          <li v-for="p in wholes" :key="p.id">
-            <button type="button" @click="take(stageOfPart(p))">
-              <span>{{ partLabel(p) }}</span><span class="quiet"
-                >{{ shelfGroups[partKindOf(p).group] }}, {{ freeMessage(p) }}</span
-              >
-            </button>
-          </li>
-        </ul>
+        <v-list>
+          <v-list-item
+            v-for="p in wholes"
+            :key="p.id"
+            :title="partLabel(p)"
+            :subtitle="`${shelfGroups[partKindOf(p).group]}, ${freeMessage(p)}`"
+            @click="take(stageOfPart(p))"
+          />
+        </v-list>
       </template>
     </div>
-  </v-dialog>
+  </DialogCard>
 </template>
 
 <style scoped>
@@ -104,23 +97,7 @@ function take(stage: Stage | null): void {
   display: grid;
   gap: 8px;
 }
-h3 {
-  margin-top: 6px;
-}
 .take {
   justify-self: end;
-}
-li button {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  width: 100%;
-  min-height: 32px;
-  align-items: center;
-  border-bottom: 1px solid var(--p-row);
-  text-align: left;
-}
-li button:hover {
-  background: var(--p-tint);
 }
 </style>

@@ -1,54 +1,33 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import { owns, type CureReport, type Report } from '@pendrix/core';
+import { computed } from 'vue';
+import type { CureReport, Report } from '@pendrix/core';
+import CurePanel from '../../ui/CurePanel.vue';
 import FactorLedger from '../../ui/FactorLedger.vue';
 import FigureText from '../../ui/FigureText.vue';
 import { useNextFrame } from '../../ui/next-frame.ts';
-import { useSettled } from '../../ui/settled.ts';
-import { useShelf } from '../../stores/shelf.ts';
-import { useTrials } from '../../stores/trials.ts';
-import CurePanel from './CurePanel.vue';
+import { useCures } from '../../ui/use-cures.ts';
 import EvenStrip from './EvenStrip.vue';
 
-/** What each part brings, what each division asks, what is short, and what would cure it. */
+/** What each part supplies, what each division asks, what is short, and what would cure it. */
 const { report } = defineProps<{ report: Report }>();
 const emit = defineEmits<{ compare: [cure: CureReport] }>();
-const trials = useTrials();
-const shelf = useShelf();
 /** The drawing and its shafts come first. */
 const drawn = useNextFrame(() => report, 4);
-const wanted = ref<string | null>(null);
-
 const ledger = computed(() => drawn.value.train.ledger);
-/** The prime that was asked for while it is still missing, else the first that is. */
-const chosen = computed(() => {
-  const primes = ledger.value.missing.map((m) => String(m.prime));
-  return wanted.value !== null && primes.includes(wanted.value) ? wanted.value : (primes[0] ?? null);
-});
-/** Cures and the strip are worked out when the typing rests. */
-const { settled, fresh } = useSettled(() => report);
-const block = computed(() =>
-  chosen.value === null
-    ? null
-    : settled.value.train.cures(BigInt(chosen.value), trials.kept.wheels, owns(shelf.parts, shelf.uses)),
-);
+const { missing, chosen, choose, block, fresh, settled } = useCures(() => report);
 </script>
 
 <template>
   <div class="ledger">
     <header class="sub">
       <h2>Factor ledger</h2>
-      <span class="sp"></span>
+      <v-spacer />
       <span class="quiet total"
         ><FigureText class="mono" :figure="report.train.steps" /> {{ report.train.source.word }}</span
       >
     </header>
     <div class="book">
-      <FactorLedger
-        :ledger="ledger"
-        :chosen="chosen"
-        @choose="(p) => (wanted = p.replaceAll('\u2009', ''))"
-      />
+      <FactorLedger :ledger="ledger" :chosen="chosen" @choose="(p) => choose(p.replaceAll('\u2009', ''))" />
     </div>
     <p v-if="ledger.unlisted > 0" class="quiet more">and {{ ledger.unlisted }} counts more</p>
     <p v-if="report.counts.length === 0" class="quiet more">
@@ -59,12 +38,12 @@ const block = computed(() =>
     </p>
     <EvenStrip :strip="settled.train.strip" :asked="report.counts" />
     <CurePanel
-      v-if="ledger.missing.length > 0 && report.counts.length > 0 && report.divider"
-      :missing="ledger.missing"
+      v-if="missing.length > 0 && report.counts.length > 0 && report.divider"
+      :missing="missing"
       :chosen="chosen"
       :block="block"
       :fresh="fresh"
-      @choose="(p) => (wanted = p)"
+      @choose="choose"
       @compare="(c) => emit('compare', c)"
     />
   </div>

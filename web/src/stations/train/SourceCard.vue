@@ -19,6 +19,8 @@ import ReadField from '../../ui/ReadField.vue';
 import InputFields from '../../ui/InputFields.vue';
 import ControllerFields from '../../ui/ControllerFields.vue';
 import TrainCard from './TrainCard.vue';
+import IconButton from '../../ui/IconButton.vue';
+import FoldPanel from '../../ui/FoldPanel.vue';
 
 /** What drives the train: its own inputs, and for a stepper the driver's modes and the one in use. */
 const { source, train, report, dismissed, hasController, edit } = defineProps<{
@@ -91,15 +93,12 @@ const caution = computed(() => {
     <template #menu>
       <v-menu location="bottom end">
         <template #activator="{ props }">
-          <button
-            type="button"
-            class="icon-button"
+          <IconButton
             v-bind="props"
-            :aria-label="`Another source than the ${kind.title.toLowerCase()}`"
-            title="Another source"
-          >
-            <v-icon :icon="mdiSwapHorizontal" size="18" />
-          </button>
+            :label="`Another source than the ${kind.title.toLowerCase()}`"
+            :icon="mdiSwapHorizontal"
+            :size="18"
+          />
         </template>
         <v-list>
           <v-list-item
@@ -115,7 +114,7 @@ const caution = computed(() => {
     </template>
     <p v-if="caution" class="caution">
       {{ caution.message }}
-      <button type="button" @click="edit({ do: 'dismiss', caution: caution.id })">Dismiss</button>
+      <v-btn variant="text" @click="edit({ do: 'dismiss', caution: caution.id })">Dismiss</v-btn>
     </p>
     <InputFields :specs="kind.inputs" :data="source" :set="set">
       <template v-if="stepper">
@@ -143,10 +142,7 @@ const caution = computed(() => {
       </template>
     </InputFields>
     <template #after>
-      <details class="more fold" :open="hasController">
-        <summary>Controller</summary>
-        <ControllerFields />
-      </details>
+      <FoldPanel class="more" title="Controller" :open="hasController"><ControllerFields /></FoldPanel>
     </template>
   </TrainCard>
 </template>
@@ -165,11 +161,6 @@ const caution = computed(() => {
   background: var(--p-amber-ground);
   border-top: 2px solid var(--p-amber);
   padding: 6px 8px;
-}
-.caution button {
-  color: var(--p-blue);
-  font-weight: 600;
-  min-height: 32px;
 }
 .more {
   border-top: 1px solid var(--p-hair);

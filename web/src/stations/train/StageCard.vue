@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import {
   mdiArrowLeft,
   mdiArrowRight,
   mdiBookshelf,
+  mdiContentDuplicate,
   mdiDeleteOutline,
   mdiDotsVertical,
   mdiDragVertical,
@@ -12,7 +13,9 @@ import {
 } from '@mdi/js';
 import {
   follows,
+  MAX_STAGES,
   partLabel,
+  readCount,
   stageInputs,
   type Edit,
   type Refusal,
@@ -20,8 +23,12 @@ import {
   type StageReport,
 } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
+import { keyHandler } from '../../ui/keys.ts';
 import InputFields from '../../ui/InputFields.vue';
 import TrainCard from './TrainCard.vue';
+import IconButton from '../../ui/IconButton.vue';
+import DialogCard from '../../ui/DialogCard.vue';
+import ReadField from '../../ui/ReadField.vue';
 
 /** One stage: its inputs, the steps a turn so far, and what can be done with it. */
 const { stage, report, at, last, selected, word, edit } = defineProps<{
@@ -40,21 +47,29 @@ const shelf = useShelf();
 const lines = computed(() =>
   follows(stage).map((id) => {
     const part = shelf.byId.get(id);
-    return part ? partLabel(part) : 'a line that is gone';
+    return part ? partLabel(part) : 'a deleted part';
   }),
 );
 
+/** how many of this stage there are to be, itself counted */
+const timesOpen = ref(false);
+const times = ref(2);
+function setTimes(text: string): Refusal | null {
+  const read = readCount(text, { min: 2, max: MAX_STAGES, unit: 'stages', example: '16' });
+  if (read.ok) times.value = read.value;
+  return read.ok ? null : read.refusal;
+}
+function repeat(): void {
+  if (edit({ do: 'repeatStage', at, times: times.value - 1 }) === null) timesOpen.value = false;
+}
 const specs = computed(() => stageInputs(stage));
 const set = (key: string, text: string, burst?: string): Refusal | null =>
   edit({ do: 'stage', at, key, text }, burst);
 
-function keys(e: KeyboardEvent): void {
-  if (!e.altKey || e.ctrlKey || e.metaKey) return;
-  const to = e.key === 'ArrowLeft' ? at - 1 : e.key === 'ArrowRight' ? at + 1 : null;
-  if (to === null) return;
-  e.preventDefault();
+const moveTo = (to: number): void => {
   if (to >= 0 && to <= last) emit('move', to);
-}
+};
+const keys = keyHandler({ moveLeft: () => moveTo(at - 1), moveRight: () => moveTo(at + 1) });
 </script>
 
 <template>
@@ -76,14 +91,12 @@ function keys(e: KeyboardEvent): void {
     <template #menu>
       <v-menu location="bottom end">
         <template #activator="{ props }">
-          <button
-            type="button"
-            class="icon-button"
+          <IconButton
             v-bind="props"
-            :aria-label="`What to do with stage ${at + 1}, ${report.title}`"
-          >
-            <v-icon :icon="mdiDotsVertical" size="18" />
-          </button>
+            :label="`Actions for stage ${at + 1}, ${report.title}`"
+            :icon="mdiDotsVertical"
+            :size="18"
+          />
         </template>
         <v-list>
           <v-list-item
@@ -103,19 +116,43 @@ function keys(e: KeyboardEvent): void {
             :title="stage.kept ? 'Let it be changed' : 'Keep this stage'"
             @click="edit({ do: 'stage', at, key: 'kept', text: stage.kept ? '' : 'true' })"
           />
+          <v-list-item
+            :prepend-icon="mdiContentDuplicate"
+            title="Duplicate"
+            @click="edit({ do: 'repeatStage', at, times: 1 })"
+          />
+          <v-list-item
+            :prepend-icon="mdiContentDuplicate"
+            title="This stage × n…"
+            subtitle="so many of it in a row"
+            @click="timesOpen = true"
+          />
           <v-list-item :prepend-icon="mdiBookshelf" title="From the shelf…" @click="emit('shelf')" />
           <v-list-item :prepend-icon="mdiDeleteOutline" title="Remove" @click="emit('remove')" />
         </v-list>
       </v-menu>
     </template>
+    <DialogCard v-model="timesOpen" :title="`${report.title} × n`" :width="380">
+      <ReadField
+        label="How many in all"
+        :value="String(times)"
+        autofocus
+        :commit="setTimes"
+        @keydown.enter="repeat"
+      />
+      <template #actions>
+        <v-btn variant="text" @click="timesOpen = false">Cancel</v-btn>
+        <v-btn variant="flat" @click="repeat">Make {{ times }}</v-btn>
+      </template>
+    </DialogCard>
     <p v-if="stage.kept" class="follows">
       <v-icon :icon="mdiPin" size="16" /><span>kept: Find and cures leave it as it is</span>
     </p>
     <p v-if="lines.length > 0" class="follows">
       <v-icon :icon="mdiBookshelf" size="16" />
       <span
-        >follows {{ lines.join(' and ') }}
-        <button type="button" @click="emit('alone')">Stand alone</button></span
+        >linked to {{ lines.join(' and ') }}
+        <v-btn variant="text" height="24" @click="emit('alone')">Unlink</v-btn></span
       >
     </p>
     <InputFields :specs="specs" :data="stage" :set="set" />
@@ -135,11 +172,6 @@ function keys(e: KeyboardEvent): void {
   font-size: 13px;
   line-height: 17px;
   color: var(--p-even);
-}
-.follows button {
-  color: var(--p-blue);
-  font-weight: 600;
-  min-height: 24px;
 }
 .icon-button {
   margin-right: -10px;

@@ -11,6 +11,7 @@ import {
 import type { Drive } from '@pendrix/core';
 import { fileStem } from '../../ui/files.ts';
 import { useNotices } from '../../stores/notices.ts';
+import IconButton from '../../ui/IconButton.vue';
 
 /** What can be done with the train as a whole. */
 const { pinned, svg, drive } = defineProps<{
@@ -38,9 +39,7 @@ async function save(as: 'svg' | 'png'): Promise<void> {
 <template>
   <v-menu location="bottom end">
     <template #activator="{ props }">
-      <button type="button" class="icon-button" v-bind="props" aria-label="More for this train">
-        <v-icon :icon="mdiDotsVertical" size="20" />
-      </button>
+      <IconButton v-bind="props" label="More for this train" :icon="mdiDotsVertical" />
     </template>
     <v-list>
       <v-list-item
@@ -59,7 +58,7 @@ async function save(as: 'svg' | 'png'): Promise<void> {
       <template v-else>
         <v-list-item :prepend-icon="mdiCompare" title="Compare A with this train" @click="emit('compare')" />
         <v-list-item :prepend-icon="mdiPin" title="Pin this train as A instead" @click="emit('pin')" />
-        <v-list-item :prepend-icon="mdiPinOff" title="Let A go" @click="emit('unpin')" />
+        <v-list-item :prepend-icon="mdiPinOff" title="Unpin A" @click="emit('unpin')" />
       </template>
       <v-list-item :prepend-icon="mdiVectorSquare" title="Save the drawing as SVG" @click="save('svg')" />
       <v-list-item :prepend-icon="mdiFileImageOutline" title="Save the drawing as PNG" @click="save('png')" />

@@ -18,6 +18,8 @@ import WorkCard from './WorkCard.vue';
 import { useCards } from './use-cards.ts';
 import { useCompare } from './use-compare.ts';
 import { SPEEDS, useSpeed } from './use-speed.ts';
+import ToggleChoice from '../../ui/ToggleChoice.vue';
+import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** What turns what, and does it come out even? Part, shaft column and card stand in one vertical line. */
 const COLUMN = 205;
@@ -78,108 +80,103 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
 </script>
 
 <template>
-  <div class="page">
-    <section class="left">
-      <header class="sub">
-        <h2>Train</h2>
-        <span class="quiet ratio"
-          >reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span
-        >
-        <span class="sp"></span>
-        <div class="segments" role="group" aria-label="Drawing">
-          <button
-            v-for="s in SPEEDS"
-            :key="s.value"
-            type="button"
-            :aria-pressed="speed === s.value || (still && s.value === 0)"
-            :disabled="still && s.value > 0"
-            :title="still ? 'Your system asks for less motion' : ''"
-            @click="speed = s.value"
-          >
-            {{ s.title }}
-          </button>
-        </div>
-        <TrainMenu
-          :pinned="pinned !== null"
-          :svg="() => top?.svg ?? null"
-          :drive="report.drive"
-          @ratio="ratioOpen = true"
-          @pin="pin"
-          @unpin="unpin"
-          @compare="comparePinned"
+  <TwoColumns :aside="pair ? 'Comparison of trains' : 'Factor ledger'" shares="minmax(0, 1fr) 380px">
+    <header class="sub">
+      <h2>Train</h2>
+      <span class="quiet ratio">reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span>
+      <v-spacer />
+      <ToggleChoice
+        label="Drawing"
+        :value="still ? 0 : speed"
+        :options="
+          SPEEDS.map((s) => ({
+            ...s,
+            disabled: still && s.value > 0,
+            hint: still ? 'Your system asks for less motion' : '',
+          }))
+        "
+        @choose="(s) => (speed = s)"
+      />
+      <TrainMenu
+        :pinned="pinned !== null"
+        :svg="() => top?.svg ?? null"
+        :drive="report.drive"
+        @ratio="ratioOpen = true"
+        @pin="pin"
+        @unpin="unpin"
+        @compare="comparePinned"
+      />
+      <AddStage
+        large
+        where="at the end"
+        @add="(kind) => add(kind, stages.length)"
+        @shelf="shelfAt = { at: stages.length, replace: false }"
+      />
+    </header>
+    <p v-if="pinned" class="pinned">
+      <b>A is pinned.</b> What you change now is B.
+      <v-btn variant="text" @click="comparePinned">Compare A and B</v-btn>
+      <v-btn variant="text" @click="backToA">Back to A</v-btn>
+      <v-btn variant="text" @click="unpin">Unpin A</v-btn>
+    </p>
+    <div ref="bench" class="scroll bench" tabindex="0" aria-label="The train, from the motor to the work">
+      <div class="strip" :style="{ width, minWidth: '100%' }">
+        <BenchTop
+          ref="top"
+          :report="report"
+          :column="COLUMN"
+          :selected="selected"
+          :turning="turning"
+          :room="room"
+          @choose="(s) => (selected = s)"
         />
-        <AddStage
-          large
-          where="at the end"
-          @add="(kind) => add(kind, stages.length)"
-          @shelf="shelfAt = { at: stages.length, replace: false }"
-        />
-      </header>
-      <p v-if="pinned" class="pinned">
-        <b>A is pinned.</b> What you change now is B.
-        <button type="button" @click="comparePinned">Compare A and B</button>
-        <button type="button" @click="backToA">Back to A</button>
-        <button type="button" @click="unpin">Let A go</button>
-      </p>
-      <div ref="bench" class="scroll bench" tabindex="0" aria-label="The train, from the motor to the work">
-        <div class="strip" :style="{ width, minWidth: '100%' }">
-          <BenchTop
-            ref="top"
-            :report="report"
-            :column="COLUMN"
-            :selected="selected"
-            :turning="turning"
-            :room="room"
-            @choose="(s) => (selected = s)"
+        <div ref="cards" class="cards">
+          <SourceCard
+            :source="report.drive.train.source"
+            :train="report.drive.train"
+            :report="report.train.source"
+            :dismissed="report.drive.dismissed ?? []"
+            :has-controller="report.drive.timer !== undefined"
+            :edit="edit"
           />
-          <div ref="cards" class="cards">
-            <SourceCard
-              :source="report.drive.train.source"
-              :train="report.drive.train"
-              :report="report.train.source"
-              :dismissed="report.drive.dismissed ?? []"
-              :has-controller="report.drive.timer !== undefined"
-              :edit="edit"
-            />
-            <VueDraggable v-model="sortable" class="stages" handle=".handle" :animation="0" @end="dropped">
-              <div v-for="(stage, i) in stages" :key="i" class="slot" :data-stage="i">
-                <span class="between"
-                  ><AddStage
-                    :where="i === 0 ? 'after the motor' : `before stage ${i + 1}`"
-                    @add="(kind) => add(kind, i)"
-                    @shelf="shelfAt = { at: i, replace: false }"
-                /></span>
-                <StageCard
-                  :stage="stage"
-                  :report="report.train.stages[i]!"
-                  :at="i"
-                  :last="stages.length - 1"
-                  :selected="selected === i"
-                  :word="report.train.source.word"
-                  :edit="edit"
-                  @select="selected = i"
-                  @move="(to) => move(i, to)"
-                  @remove="remove(i)"
-                  @shelf="shelfAt = { at: i, replace: true }"
-                  @alone="alone(i)"
-                />
-              </div>
-            </VueDraggable>
-            <div class="slot work">
+          <VueDraggable v-model="sortable" class="stages" handle=".handle" :animation="0" @end="dropped">
+            <div v-for="(stage, i) in stages" :key="i" class="slot" :data-stage="i">
               <span class="between"
                 ><AddStage
-                  where="before the work"
-                  @add="(kind) => add(kind, stages.length)"
-                  @shelf="shelfAt = { at: stages.length, replace: false }"
+                  :where="i === 0 ? 'after the motor' : `before stage ${i + 1}`"
+                  @add="(kind) => add(kind, i)"
+                  @shelf="shelfAt = { at: i, replace: false }"
               /></span>
-              <WorkCard :drive="report.drive" :report="report.train" :edit="edit" />
+              <StageCard
+                :stage="stage"
+                :report="report.train.stages[i]!"
+                :at="i"
+                :last="stages.length - 1"
+                :selected="selected === i"
+                :word="report.train.source.word"
+                :edit="edit"
+                @select="selected = i"
+                @move="(to) => move(i, to)"
+                @remove="remove(i)"
+                @shelf="shelfAt = { at: i, replace: true }"
+                @alone="alone(i)"
+              />
             </div>
+          </VueDraggable>
+          <div class="slot work">
+            <span class="between"
+              ><AddStage
+                where="before the work"
+                @add="(kind) => add(kind, stages.length)"
+                @shelf="shelfAt = { at: stages.length, replace: false }"
+            /></span>
+            <WorkCard :drive="report.drive" :report="report.train" :edit="edit" />
           </div>
         </div>
       </div>
-      <p class="sr-only" role="status">{{ said }}</p>
-    </section>
-    <aside class="right scroll" tabindex="0" :aria-label="pair ? 'Comparison of trains' : 'Factor ledger'">
+    </div>
+    <p class="sr-only" role="status">{{ said }}</p>
+    <template #aside>
       <ComparePanel
         v-if="pair"
         :key="pair.title"
@@ -192,18 +189,18 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
       >
         <template v-if="pair.cure">
           <v-btn variant="flat" @click="take">Take it</v-btn>
-          <v-btn @click="drop">Drop it</v-btn>
+          <v-btn @click="drop">Discard</v-btn>
         </template>
         <template v-else>
           <v-btn @click="backToA">Back to A</v-btn>
-          <v-btn @click="unpin">Keep B, let A go</v-btn>
+          <v-btn @click="unpin">Keep B, unpin A</v-btn>
         </template>
       </ComparePanel>
       <LedgerColumn v-else :report="report" @compare="tryCure" />
-    </aside>
-    <FromShelf v-model="shelfOpen" @take="takeFromShelf" />
-    <TrueRatio v-model="ratioOpen" :full-steps="report.train.fullSteps" :replaces="ratioAt" @use="useRatio" />
-  </div>
+    </template>
+  </TwoColumns>
+  <FromShelf v-model="shelfOpen" @take="takeFromShelf" />
+  <TrueRatio v-model="ratioOpen" :full-steps="report.train.fullSteps" :replaces="ratioAt" @use="useRatio" />
 </template>
 
 <style scoped src="./train.css"></style>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { mdiClose } from '@mdi/js';
 import {
   compare,
   decimal,
@@ -30,7 +29,9 @@ import {
 } from '@pendrix/core';
 import ReadField from '../../ui/ReadField.vue';
 import { useTrains } from './use-trains.ts';
-import WheelRange from './WheelRange.vue';
+import WheelRange from '../../ui/WheelRange.vue';
+import DialogCard from '../../ui/DialogCard.vue';
+import ToggleChoice from '../../ui/ToggleChoice.vue';
 
 /** What a gearbox really is: from a count at the machine, or from its label; and the wheels that would make it. */
 const open = defineModel<boolean>({ required: true });
@@ -133,129 +134,123 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-labelledby="ratio-title" max-width="760">
-    <div class="dialog">
-      <header>
-        <h2 id="ratio-title">True ratio</h2>
-        <span class="quiet where">{{
-          replaces === null
-            ? 'Use adds a stage before the work'
-            : `Use takes the place of stage ${replaces + 1}`
-        }}</span>
-        <span class="sp"></span>
-        <button type="button" class="icon-button" aria-label="Close" @click="open = false">
-          <v-icon :icon="mdiClose" size="20" />
-        </button>
-      </header>
-      <div class="ways" role="group" aria-label="Known from">
-        <button type="button" :aria-pressed="by === 'count'" @click="by = 'count'">From a count</button>
-        <button type="button" :aria-pressed="by === 'label'" @click="by = 'label'">From the label</button>
-      </div>
-      <div class="two">
-        <div class="given">
-          <template v-if="by === 'count'">
-            <p class="quiet">
-              Put a mark on the output, let the source turn it some whole turns, and count its steps.
-            </p>
-            <ReadField
-              label="Turns of the output"
-              :value="shown(turns)"
-              :commit="number((v) => (turns = v))"
-            />
-            <ReadField
-              label="Steps counted"
-              :value="shown(steps)"
-              placeholder="27469"
-              :commit="number((v) => (steps = v))"
-            />
-            <ReadField label="give or take" :value="shown(off)" :commit="number((v) => (off = v), true)" />
-            <ReadField label="Steps a turn" :value="shown(perTurn)" :commit="number((v) => (perTurn = v))" />
-          </template>
-          <template v-else>
-            <p class="quiet">What is printed on it, and how far that may be from the truth.</p>
-            <ReadField label="Printed" :value="shown(label)" :commit="setLabel" />
-            <ReadField
-              label="may be off by"
-              unit="%"
-              :value="shown(percent)"
-              :commit="number((v) => (percent = v), true)"
-            />
-          </template>
-          <p class="span" role="status">
-            <b class="mono">{{ middle }}</b>
+  <DialogCard v-model="open" title="True ratio" :width="760">
+    <p class="quiet where">
+      {{
+        replaces === null
+          ? 'Use adds a stage before the work'
+          : `Use takes the place of stage ${replaces + 1}`
+      }}
+    </p>
+    <ToggleChoice
+      label="Known from"
+      :value="by"
+      :options="[
+        { value: 'count', title: 'From a count' },
+        { value: 'label', title: 'From the label' },
+      ]"
+      @choose="(v) => (by = v)"
+    />
+    <div class="two">
+      <div class="given">
+        <template v-if="by === 'count'">
+          <p class="quiet">
+            Put a mark on the output, let the source turn it some whole turns, and count its steps.
           </p>
-          <p v-if="measuredRatio" class="as-measured">
-            <span class="mono"
-              >{{ decimal(measuredRatio.ratio, 6) }} ± {{ decimal(measuredRatio.plusMinus, 6) }}</span
-            >
-            <v-btn aria-label="Use it as measured" @click="useMeasured">Use as measured</v-btn>
-            <small class="quiet">its ± then stands in every verdict</small>
-          </p>
-        </div>
-        <div class="found" tabindex="0">
-          <h3>Simplest fractions in it<small class="quiet">, a guess each until teeth are counted</small></h3>
-          <ul v-if="fractions.length > 0">
-            <li v-for="r in fractions" :key="toText(r)">
-              <span class="mono">{{ toText(r) }}</span><span class="mono quiet">{{ decimal(r, 5) }}</span>
-              <v-btn :aria-label="`Use ${toText(r)}`" @click="useRatio(toText(r))">Use</v-btn>
-            </li>
-          </ul>
-          <p v-else class="quiet">None yet.</p>
-          <h3>Boxes that are often met</h3>
-          <ul>
-            <li v-for="b in boxes" :key="b.title" :class="{ fits: inside(b.ratio) }">
-              <span
-                >{{ b.title
-                }}<small>sold as {{ b.label }} : 1{{ inside(b.ratio) ? ', lies in it' : '' }}</small></span
-              ><span class="mono quiet">{{ decimal(b.ratio, 5) }}</span>
-              <v-btn
-                :aria-label="`Use the ${b.title}`"
-                @click="emit('use', 'box', { pairs: b.pairs, ratio: b.label, guessed: true })"
-                >Use</v-btn
-              >
-            </li>
-          </ul>
-        </div>
-      </div>
-      <section class="wheels" aria-label="From wheels">
-        <div class="line">
-          <h3>From wheels of</h3>
-          <WheelRange :range="teeth" :least="4" of="a wheel" :set="(r) => (teeth = r)" />
-          <span>teeth, up to</span>
-          <ReadField label="Most pairs" :labelled="false" :value="String(pairs)" :commit="setPairs" />
-          <span>pairs</span>
-          <v-btn v-if="busy" @click="stop">Stop</v-btn>
-          <v-btn
-            v-else
-            variant="flat"
-            :disabled="!interval || tooMany"
-            @click="interval && search(interval, teeth, pairs)"
-            >Look</v-btn
+          <ReadField label="Turns of the output" :value="shown(turns)" :commit="number((v) => (turns = v))" />
+          <ReadField
+            label="Steps counted"
+            :value="shown(steps)"
+            placeholder="27469"
+            :commit="number((v) => (steps = v))"
+          />
+          <ReadField label="give or take" :value="shown(off)" :commit="number((v) => (off = v), true)" />
+          <ReadField label="Steps a turn" :value="shown(perTurn)" :commit="number((v) => (perTurn = v))" />
+        </template>
+        <template v-else>
+          <p class="quiet">What is printed on it, and how far that may be from the truth.</p>
+          <ReadField label="Printed" :value="shown(label)" :commit="setLabel" />
+          <ReadField
+            label="may be off by"
+            unit="%"
+            :value="shown(percent)"
+            :commit="number((v) => (percent = v), true)"
+          />
+        </template>
+        <p class="span" role="status">
+          <b class="mono">{{ middle }}</b>
+        </p>
+        <p v-if="measuredRatio" class="as-measured">
+          <span class="mono"
+            >{{ decimal(measuredRatio.ratio, 6) }} ± {{ decimal(measuredRatio.plusMinus, 6) }}</span
           >
-        </div>
-        <p v-if="tooMany" class="quiet" role="status">
-          These are more than {{ grouped(String(MAX_WHEEL_SETS)) }} sets of wheels. Allow fewer pairs, or a
-          narrower range.
+          <v-btn aria-label="Use it as measured" @click="useMeasured">Use as measured</v-btn>
+          <small class="quiet">its ± then stands in every verdict</small>
         </p>
-        <p v-else-if="busy" class="quiet" role="status">Trying the wheels…</p>
-        <p v-else-if="failed" class="quiet" role="alert">The search broke off; look again.</p>
-        <p v-else-if="trains?.length === 0" class="quiet" role="status">
-          No wheels of that range make a ratio in it. Allow more pairs, or a wider range.
-        </p>
-        <ul v-if="trains && trains.length > 0" class="list" tabindex="0" aria-label="Wheel trains">
-          <li v-for="t in trains" :key="t.ratio">
-            <span class="mono">{{ t.ratio }}</span><span class="mono quiet">{{ trainRatio(t.ratio) }}</span>
-            <span class="mono">{{ t.driven.map((z, i) => `${t.drivers[i]}:${z}`).join('  ') }}</span>
+      </div>
+      <div class="found" tabindex="0">
+        <h3>Simplest fractions in it<small class="quiet">, a guess each until teeth are counted</small></h3>
+        <ul v-if="fractions.length > 0">
+          <li v-for="r in fractions" :key="toText(r)">
+            <span class="mono">{{ toText(r) }}</span><span class="mono quiet">{{ decimal(r, 5) }}</span>
+            <v-btn :aria-label="`Use ${toText(r)}`" @click="useRatio(toText(r))">Use</v-btn>
+          </li>
+        </ul>
+        <p v-else class="quiet">None yet.</p>
+        <h3>Boxes that are often met</h3>
+        <ul>
+          <li v-for="b in boxes" :key="b.title" :class="{ fits: inside(b.ratio) }">
+            <span
+              >{{ b.title
+              }}<small>sold as {{ b.label }} : 1{{ inside(b.ratio) ? ', lies in it' : '' }}</small></span
+            ><span class="mono quiet">{{ decimal(b.ratio, 5) }}</span>
             <v-btn
-              :aria-label="`Use ${t.ratio} from wheels`"
-              @click="emit('use', 'box', boxPairs(t.driven, t.drivers))"
+              :aria-label="`Use the ${b.title}`"
+              @click="emit('use', 'box', { pairs: b.pairs, ratio: b.label, guessed: true })"
               >Use</v-btn
             >
           </li>
         </ul>
-      </section>
+      </div>
     </div>
-  </v-dialog>
+    <section class="wheels" aria-label="From wheels">
+      <div class="line">
+        <h3>From wheels of</h3>
+        <WheelRange :range="teeth" :least="4" of="a wheel" :set="(r) => (teeth = r)" />
+        <span>teeth, up to</span>
+        <ReadField label="Most pairs" :labelled="false" :value="String(pairs)" :commit="setPairs" />
+        <span>pairs</span>
+        <v-btn v-if="busy" @click="stop">Stop</v-btn>
+        <v-btn
+          v-else
+          variant="flat"
+          :disabled="!interval || tooMany"
+          @click="interval && search(interval, teeth, pairs)"
+          >Look</v-btn
+        >
+      </div>
+      <p v-if="tooMany" class="quiet" role="status">
+        These are more than {{ grouped(String(MAX_WHEEL_SETS)) }} sets of wheels. Allow fewer pairs, or a
+        narrower range.
+      </p>
+      <p v-else-if="busy" class="quiet" role="status">Trying the wheels…</p>
+      <p v-else-if="failed" class="quiet" role="alert">The search broke off; look again.</p>
+      <p v-else-if="trains?.length === 0" class="quiet" role="status">
+        No wheels of that range make a ratio in it. Allow more pairs, or a wider range.
+      </p>
+      <ul v-if="trains && trains.length > 0" class="list" tabindex="0" aria-label="Wheel trains">
+        <li v-for="t in trains" :key="t.ratio">
+          <span class="mono">{{ t.ratio }}</span><span class="mono quiet">{{ trainRatio(t.ratio) }}</span>
+          <span class="mono">{{ t.driven.map((z, i) => `${t.drivers[i]}:${z}`).join('  ') }}</span>
+          <v-btn
+            :aria-label="`Use ${t.ratio} from wheels`"
+            @click="emit('use', 'box', boxPairs(t.driven, t.drivers))"
+            >Use</v-btn
+          >
+        </li>
+      </ul>
+    </section>
+  </DialogCard>
 </template>
 
 <style scoped src="./true-ratio.css"></style>

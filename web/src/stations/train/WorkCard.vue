@@ -16,6 +16,7 @@ import GradeTag from '../../ui/GradeTag.vue';
 import ReadField from '../../ui/ReadField.vue';
 import InputFields from '../../ui/InputFields.vue';
 import TrainCard from './TrainCard.vue';
+import FoldPanel from '../../ui/FoldPanel.vue';
 
 /** The work: what kind of output, its moves, how far it may turn, and the encoder that watches the train. */
 const { drive, report, edit } = defineProps<{
@@ -76,8 +77,7 @@ watch(
           <GradeTag :graded="m.graded" />
         </li>
       </ul>
-      <details class="more fold" :open="drive.train.limits !== undefined">
-        <summary>Limits of turning</summary>
+      <FoldPanel class="more" title="Limits of turning" :open="drive.train.limits !== undefined">
         <ReadField
           label="Back"
           unit="turns"
@@ -105,9 +105,8 @@ watch(
         <p v-if="drive.train.limits" class="fact">
           A run keeps within them: it is taken back, not round, and one that cannot fit is refused.
         </p>
-      </details>
-      <details class="more fold" :open="drive.encoder !== undefined">
-        <summary>Encoder</summary>
+      </FoldPanel>
+      <FoldPanel class="more" title="Encoder" :open="drive.encoder !== undefined">
         <template v-if="drive.encoder && report.encoder">
           <InputFields :specs="encoderInputs" :data="drive.encoder" :set="setEncoder" />
           <p class="counts">
@@ -123,7 +122,7 @@ watch(
           <p class="fact">It counts where a shaft really is: on the source’s, the work’s, or any between.</p>
           <v-btn @click="edit({ do: 'addEncoder' })">Add an encoder</v-btn>
         </template>
-      </details>
+      </FoldPanel>
     </template>
   </TrainCard>
 </template>
@@ -141,9 +140,6 @@ watch(
 .more {
   border-top: 1px solid var(--p-hair);
   margin-top: 4px;
-}
-.more > :not(summary) {
-  margin-bottom: 4px;
 }
 .fact {
   font-size: 13px;
@@ -163,10 +159,6 @@ watch(
   display: flex;
   flex-wrap: wrap;
   gap: 2px 8px;
-}
-.refusal {
-  font-size: 13px;
-  color: var(--p-red);
 }
 .moves {
   border-top: 1px solid var(--p-hair);

@@ -53,12 +53,12 @@ describe('comparing', () => {
     const { drive, said, c } = bench();
     const cure = report(drive.value).train.cures(73n, { from: 12, to: 127 })!.cures[0]!;
     c.tryCure(cure);
-    expect([c.pair.value?.cure, c.pair.value?.title]).toEqual([true, cure.label]);
+    expect([c.pair.value?.cure, c.pair.value?.title]).toEqual([true, cure.message]);
     expect(drive.value).toBe(base);
     expect(c.pair.value!.b.opened(73)!.division.missingFactor).toBe(1n);
     c.take();
     expect(drive.value.train).toBe(cure.train);
-    expect([c.pair.value, said]).toEqual([null, [cure.label.toLowerCase()]]);
+    expect([c.pair.value, said]).toEqual([null, [cure.message.toLowerCase()]]);
   });
 
   test('a cure is dropped with the train it was found for', async () => {

@@ -1,77 +1,33 @@
 import { describe, expect, test } from '@jest/globals';
-import { effectScope, ref } from 'vue';
-import type { Drawing } from '@pendrix/core';
-import { useView, type View } from './use-view.ts';
+import { zoomIdentity } from 'd3-zoom';
+import { viewBoxOf, wholeOf } from './use-view.ts';
 
-const drawing = ref({ width: 2050, height: 314 } as Drawing);
-const view = (room = 820): View =>
-  effectScope().run(() =>
-    useView(
-      () => drawing.value,
-      () => room,
-    ),
-  )!;
-const box = (v: View): number[] => v.viewBox.value.split(' ').map(Number);
-
-describe('zoom and pan of a long drawing', () => {
-  test('at first it stands over its columns', () => {
-    expect(view().viewBox.value).toBe('');
+describe('the window on a long drawing', () => {
+  test('as it stands it shows its own width from the left', () => {
+    expect(viewBoxOf(zoomIdentity, 820, 314)).toBe('0 0 820 314');
   });
 
-  test('the whole train fits the window, and goes no smaller', () => {
-    const v = view();
-    v.whole();
-    expect(v.zoom.value).toBeCloseTo(0.4, 9);
-    const [x, , w] = box(v);
-    expect([x, w]).toEqual([0, 2050]);
-    v.by(0.1);
-    expect(v.zoom.value).toBeCloseTo(0.4, 9);
+  test('twice as large shows half as much; moved to the right shows what is left of it', () => {
+    expect(viewBoxOf(zoomIdentity.scale(2), 820, 314)).toBe('0 0 410 157');
+    expect(viewBoxOf(zoomIdentity.translate(-100, -40).scale(2), 820, 314)).toBe('50 20 410 157');
   });
 
-  test('larger shows less, up to six times', () => {
-    const v = view();
-    v.by(2);
-    expect(box(v)[2]).toBe(410);
-    for (let i = 0; i < 10; i++) v.by(2);
-    expect(v.zoom.value).toBe(6);
+  test('the whole of a long train is in the middle of the window', () => {
+    const drawing = { width: 3280, height: 314 };
+    const whole = wholeOf(drawing, 820);
+    expect(whole).toEqual({ k: 0.25, x: 0, y: 117.75 });
+    const [x, y, w, h] = viewBoxOf(whole, 820, 314).split(' ').map(Number) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    expect([x, w]).toEqual([0, 3280]);
+    // what is above and below it is the same
+    expect(-y).toBeCloseTo(y + h - 314, 6);
   });
 
-  test('a window never leaves the drawing', () => {
-    const v = view();
-    v.by(2);
-    v.pan(1e6, 1e6);
-    expect(box(v).slice(0, 2)).toEqual([0, 0]);
-    v.pan(-1e6, -1e6);
-    const [x, y, w, h] = box(v) as [number, number, number, number];
-    expect([x + w, y + h]).toEqual([2050, 314]);
-  });
-
-  test('panning moves by what the pointer moved, whatever the zoom', () => {
-    const v = view();
-    v.by(4, [1000, 157]);
-    const before = box(v)[0]!;
-    v.pan(-40, 0);
-    expect(box(v)[0]! - before).toBeCloseTo(10, 9);
-  });
-
-  test('near to 1 it is 1 again, and so with the key', () => {
-    const v = view();
-    v.by(1.25);
-    v.by(0.8);
-    expect([v.zoom.value, v.viewBox.value]).toEqual([1, '']);
-    v.by(2);
-    v.plain();
-    expect(v.viewBox.value).toBe('');
-  });
-
-  test('a train that grows shorter takes the window along', async () => {
-    const v = view();
-    v.by(2);
-    v.pan(-1e6, 0);
-    drawing.value = { width: 615, height: 314 } as Drawing;
-    await Promise.resolve();
-    const [x, , w] = box(v) as [number, number, number];
-    expect(x + w).toBeLessThanOrEqual(615);
-    drawing.value = { width: 2050, height: 314 } as Drawing;
+  test('a short one is not made larger', () => {
+    expect(wholeOf({ width: 600, height: 314 }, 820)).toEqual({ k: 1, x: 110, y: 0 });
   });
 });

@@ -2,13 +2,21 @@
 import { computed } from 'vue';
 import { mdiCompare } from '@mdi/js';
 import type { CureBlock, CureReport, LedgerReport } from '@pendrix/core';
-import GradeTag from '../../ui/GradeTag.vue';
-import MarkIcon from '../../ui/MarkIcon.vue';
-import { useTrials } from '../../stores/trials.ts';
+import { useTrials } from '../stores/trials.ts';
+import GradeTag from './GradeTag.vue';
+import MarkIcon from './MarkIcon.vue';
 import WheelRange from './WheelRange.vue';
 
-/** What is missing, and the changes that bring it; each opens as a comparison, none goes in by itself. */
-const { missing, chosen, block, fresh } = defineProps<{
+/** What is missing, and the changes that bring it; none goes in by itself. */
+const {
+  missing,
+  chosen,
+  block,
+  fresh,
+  verb = 'Compare',
+} = defineProps<{
+  /** what is done with one */
+  verb?: string;
   missing: LedgerReport['missing'];
   chosen: string | null;
   block: CureBlock | null;
@@ -24,16 +32,17 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
 <template>
   <section class="cures" aria-label="Cures">
     <div v-if="missing.length > 1" class="primes" role="group" aria-label="Which prime is missing">
-      <button
+      <v-btn
         v-for="m in missing"
         :key="String(m.prime)"
-        type="button"
+        class="mono"
+        color="warning"
+        :variant="String(m.prime) === chosen ? 'flat' : 'outlined'"
         :aria-pressed="String(m.prime) === chosen"
         :aria-label="`Cures for ${m.prime}`"
         @click="emit('choose', String(m.prime))"
+        >{{ m.prime }}</v-btn
       >
-        {{ m.prime }}
-      </button>
     </div>
     <template v-if="present && block">
       <h3><MarkIcon name="rounded" /> {{ block.prime }} is missing</h3>
@@ -49,10 +58,10 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
         </div>
         <v-btn
           :disabled="!fresh"
-          :prepend-icon="mdiCompare"
-          :aria-label="`Compare: ${cure.message}`"
+          :prepend-icon="verb === 'Compare' ? mdiCompare : undefined"
+          :aria-label="`${verb}: ${cure.message}`"
           @click="emit('compare', cure)"
-          >Compare</v-btn
+          >{{ verb }}</v-btn
         >
       </article>
       <p v-if="block.none" class="none">{{ block.none }}</p>
@@ -84,20 +93,6 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
   flex-wrap: wrap;
   gap: 4px;
   margin-bottom: 8px;
-}
-.primes button {
-  min-width: 36px;
-  height: 32px;
-  padding: 0 8px;
-  border: 1px solid var(--p-amber);
-  border-radius: 2px;
-  color: var(--p-amber);
-  font: 600 14px var(--mono);
-  background: var(--p-surface);
-}
-.primes button[aria-pressed='true'] {
-  background: var(--p-amber);
-  color: var(--p-surface);
 }
 h3 {
   color: var(--p-amber);

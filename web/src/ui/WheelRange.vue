@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { readCount, error, type Refusal, type WheelRange } from '@pendrix/core';
-import ReadField from '../../ui/ReadField.vue';
+import ReadField from './ReadField.vue';
 
 /** Wheels from so many to so many teeth. */
 const { range, least, of, set } = defineProps<{
