@@ -22,7 +22,7 @@ test('a star drive from nothing to the file with its constants', async ({ page }
   await go(page, 'Train');
   await field(page, 'Full steps').fill('400');
   for (const [kind, label, value] of [
-    ['Toothed belt', 'Driven', '60'],
+    ['Timing belt', 'Driven', '60'],
     ['Worm', 'Wheel', '144'],
   ] as const) {
     await page.getByRole('button', { name: 'Add a stage', exact: true }).click();

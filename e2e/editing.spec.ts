@@ -34,7 +34,7 @@ test('every kind of stage by mouse: added, changed, dragged, removed, undone', a
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
   await go(page, 'Train');
-  for (const kind of ['Spur pair', 'Toothed belt', 'Worm', 'Internal pair', 'Plain ratio']) {
+  for (const kind of ['Spur pair', 'Timing belt', 'Worm', 'Internal pair', 'Fixed ratio']) {
     await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
     await page.getByText(kind, { exact: true }).last().click();
   }
@@ -44,7 +44,7 @@ test('every kind of stage by mouse: added, changed, dragged, removed, undone', a
   await expect(cell(page, 'steps')).toContainText('43200000');
   await expect(page.locator('.sub').first()).toContainText('reduction −13500');
 
-  const ratio = page.getByRole('region', { name: /Stage 5: Plain ratio/ });
+  const ratio = page.getByRole('region', { name: /Stage 5: Fixed ratio/ });
   await ratio.getByRole('textbox', { name: 'Ratio' }).fill('10:80');
   await expect(ratio).toContainText('Read as 8 : 1');
   await ratio.getByRole('textbox', { name: 'Ratio' }).fill('eight');
@@ -57,17 +57,17 @@ test('every kind of stage by mouse: added, changed, dragged, removed, undone', a
   // By the handle, the belt in front of the spur pair.
   await cards.nth(0).scrollIntoViewIfNeeded();
   await cards.nth(1).locator('.handle').dragTo(cards.nth(0).locator('.handle'));
-  await expect(page.getByRole('region', { name: /Stage 1: Toothed belt/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: /Stage 1: Timing belt/ })).toBeVisible();
   await expect(page.getByRole('region', { name: /Stage 2: Spur pair/ })).toBeVisible();
   await page.getByRole('button', { name: /What to do with stage 1/ }).click();
   await page.getByText('Remove', { exact: true }).click();
   await expect(cards).toHaveCount(4);
-  await page.getByRole('button', { name: /^Undo remove toothed belt/ }).click();
+  await page.getByRole('button', { name: /^Undo remove timing belt/ }).click();
   await expect(cards).toHaveCount(5);
-  await page.getByRole('button', { name: /^Undo move toothed belt/ }).click();
+  await page.getByRole('button', { name: /^Undo move timing belt/ }).click();
   await expect(page.getByRole('region', { name: /Stage 1: Spur pair/ })).toBeVisible();
   await page.keyboard.press('Control+Shift+z');
-  await expect(page.getByRole('region', { name: /Stage 1: Toothed belt/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: /Stage 1: Timing belt/ })).toBeVisible();
 });
 
 test('odd teeth are refused in the card; a burst of typing is one undo; a reload loses nothing', async ({

@@ -97,15 +97,15 @@ test('a ratio and a rate are searched for, and what cannot be read is said under
 test('what was searched for is kept with the drive, and every bend of it can be undone', async ({ page }) => {
   await openFind(page, '73, 97');
   await page.getByRole('checkbox', { name: 'Worms' }).check();
-  await field(page, 'One pair to').fill('8');
+  await field(page, 'Max ratio of a pair').fill('8');
   await saved(page);
   await page.reload();
   await expect(field(page, 'Divide by')).toHaveValue('73, 97');
   await expect(page.getByRole('checkbox', { name: 'Worms' })).toBeChecked();
-  await expect(field(page, 'One pair to')).toHaveValue('8');
-  await field(page, 'One pair to').fill('');
+  await expect(field(page, 'Max ratio of a pair')).toHaveValue('8');
+  await field(page, 'Max ratio of a pair').fill('');
   await page.getByRole('button', { name: /^Undo find/ }).click();
-  await expect(field(page, 'One pair to')).toHaveValue('8');
+  await expect(field(page, 'Max ratio of a pair')).toHaveValue('8');
 });
 
 test('other trains of a ratio are shown when asked, the list is saved as CSV, and put in another order', async ({
@@ -113,7 +113,7 @@ test('other trains of a ratio are shown when asked, the list is saved as CSV, an
 }) => {
   await openFind(page, '73, 97');
   await expect(rows(page).first()).toBeVisible();
-  await page.getByLabel('Put first').selectOption('mode');
+  await page.getByLabel('Sort by').selectOption('mode');
   await expect(
     page.locator('.list tbody', { hasText: '2 pairs' }).locator('tr[data-key]').first(),
   ).toContainText('Even at 1/4');

@@ -51,7 +51,7 @@ test('from an empty browser to the machine and back, with the keyboard alone', a
   // from the shelf, a spur pair, a belt
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: /Stage 1: Toothed belt/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: /Stage 1: Timing belt/ })).toBeVisible();
   await expect(field(page, 'Driver')).toBeFocused();
   await type(page, '20');
   await page.keyboard.press('Tab');

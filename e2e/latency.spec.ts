@@ -125,13 +125,13 @@ test('the redraw of an eight-stage train while typing, in its own frame', async 
   await field(page, 'Divisions of one turn').fill('60, 73, 95, 97');
   await page.getByRole('link', { name: 'Open the train' }).click();
   const kinds = [
-    'Toothed belt',
+    'Timing belt',
     'Spur pair',
     'Planetary set',
     'Worm',
     'Spur pair',
     'Internal pair',
-    'Stepped planets',
+    'Compound planetary (stepped planets)',
     'Worm',
   ];
   for (const kind of kinds) {

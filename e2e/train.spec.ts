@@ -11,7 +11,7 @@ const menu = async (page: Page, item: string): Promise<void> => {
 
 /** What both ways of building must come to. */
 async function fiveStages(page: Page): Promise<void> {
-  for (const [i, kind] of ['Toothed belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm'].entries())
+  for (const [i, kind] of ['Timing belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm'].entries())
     await expect(stage(page, i + 1)).toHaveAccessibleName(new RegExp(kind));
   // 3 · 60/13 · −3 · −6 · 60
   await expect(page.locator('.sub').first()).toContainText('reduction 14953');
@@ -28,7 +28,7 @@ test('a five-stage train with a planetary set and a Geneva, by mouse', async ({ 
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
   await go(page, 'Train');
-  for (const kind of ['Toothed belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm']) {
+  for (const kind of ['Timing belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm']) {
     await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
     await page.getByText(kind, { exact: true }).last().click();
   }
@@ -53,7 +53,7 @@ test('the same with the keyboard alone', async ({ page }) => {
   await page.keyboard.press('g');
   await page.keyboard.press('t');
   await expect(page.locator('main h2').first()).toHaveText('Train');
-  for (const [i, kind] of ['Toothed belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm'].entries()) {
+  for (const [i, kind] of ['Timing belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm'].entries()) {
     await page.getByRole('button', { name: 'Add a stage', exact: true }).focus();
     await page.keyboard.press('Enter');
     const list = page.locator('.v-list').last();
@@ -114,7 +114,7 @@ test('a cure is compared, taken, and undone; a pinned train stands beside the ch
   await saved(page);
   await page.reload();
   await expect(field(page, 'Driven')).toHaveValue('76');
-  await page.getByRole('button', { name: 'Let A go' }).click();
+  await page.getByRole('button', { name: 'Unpin A' }).click();
   await expect(page.getByText('A is pinned.')).toBeHidden();
 
   // A range that leaves nothing says so, and bad numbers are refused in place.

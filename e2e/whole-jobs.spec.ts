@@ -21,7 +21,7 @@ test('a barn door from its lead and hinge to constants and camera', async ({ pag
   await newDrive(page, 'Field barn door');
   await page.getByLabel('Follow a rate').selectOption('Stars');
   await go(page, 'Train');
-  await addStage(page, 'Toothed belt');
+  await addStage(page, 'Timing belt');
   await field(page, 'Driver').fill('20');
   await field(page, 'Driven').fill('60');
   await work(page).getByLabel('Kind').selectOption('Tangent arm');

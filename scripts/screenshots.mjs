@@ -54,7 +54,7 @@ await shot(page, 'train');
 await page.getByRole('button', { name: 'Cures for 73' }).click();
 await page.getByRole('button', { name: /^Compare: Change the belt/ }).click();
 await shot(page, 'compare');
-await page.getByRole('button', { name: 'Drop it' }).click();
+await page.getByRole('button', { name: 'Discard' }).click();
 await go(page, 'Find');
 await page.getByRole('textbox', { name: 'Divide by' }).fill('73, 97');
 await page.clock.runFor(400);

@@ -318,7 +318,7 @@ describe('what a terminal must not be made to do', () => {
         '3',
       );
       expect([code, out !== '']).toEqual([0, true]);
-      expect(err).toMatch(/pairs, \d+ % gone through/);
+      expect(err).toMatch(/pairs, \d+ % checked/);
     } finally {
       Date.now = now;
     }

@@ -30,7 +30,7 @@ async function run(words: readonly string[], progress: Told): Promise<Result<str
     answer = runTold(
       search(request.value),
       progress,
-      (p) => `${p.stages} stages, ${Math.floor((100 * p.done) / p.of)} % gone through`,
+      (p) => `${p.stages} stages, ${Math.floor((100 * p.done) / p.of)} % checked`,
     );
   } catch (fault) {
     if (fault instanceof RangeError)

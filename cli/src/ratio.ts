@@ -95,11 +95,7 @@ function readTrains(
     return error('tooManySets', `${wheels} in ${most.value} pairs`, { limit: String(MAX_WHEEL_SETS) });
   const search = pairTrains(low, high, teeth.value, most.value, COUNT);
   return ok(
-    runTold(
-      search,
-      progress,
-      (p) => `${p.stages} pairs, ${Math.floor((100 * p.done) / p.of)} % gone through`,
-    ),
+    runTold(search, progress, (p) => `${p.stages} pairs, ${Math.floor((100 * p.done) / p.of)} % checked`),
   );
 }
 

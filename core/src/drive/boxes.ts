@@ -1,6 +1,6 @@
 import type { ToothPairs } from './pairs.ts';
 
-/** A kind of packaged box that is often met, by what its label says and what its teeth are. */
+/** A kind of gearbox that is often met, by what its label says and what its teeth are. */
 export interface KnownBox {
   readonly title: string;
   readonly label: string;

@@ -113,7 +113,7 @@ export const findInputs: readonly InputSpec[] = [
   count('finest', 'Modes to', 1, 1024, 16),
   text('steps', 'Steps', 'a turn of the work, from and to'),
   text('between', 'Ratio', 'turns in for one out, from and to'),
-  choice('made', 'Made from', [
+  choice('made', 'Parts', [
     ['ranges', 'Ranges'],
     ['shelf', 'Shelf'],
     ['both', 'Both'],
@@ -121,24 +121,24 @@ export const findInputs: readonly InputSpec[] = [
   ]),
   text('wheels', 'Wheels', 'teeth, from and to'),
   count('maxStages', 'Up to', 1, 4, 3),
-  exact('pairRatio', 'One pair to', '10', ': 1'),
+  exact('pairRatio', 'Max ratio of a pair', '10', ': 1'),
   count('mostTeeth', 'All teeth, most', 8, 100_000, 300),
-  exact('mostCost', 'Cost, most', '50', '€'),
-  choice('meet', 'Teeth meet', [
+  exact('mostCost', 'Max cost', '50', '€'),
+  choice('meet', 'Hunting tooth', [
     ['any', 'as they come'],
     ['hunting', 'all in turn'],
     ['repeating', 'again soon'],
   ]),
-  choice('holds', 'When still', [
+  choice('holds', 'Self-locking', [
     ['any', 'any'],
     ['must', 'holds itself'],
   ]),
-  choice('play', 'Play', [
+  choice('play', 'Backlash', [
     ['any', 'any'],
     ['none', 'none'],
   ]),
-  exact('leastRpm', 'Work, least', '2', 'rpm'),
-  exact('errorPpm', 'Off by, most', '1000', 'ppm'),
+  exact('leastRpm', 'Min output speed', '2', 'rpm'),
+  exact('errorPpm', 'Max error', '1000', 'ppm'),
 ];
 
 /** Steps a turn that are looked for when nobody says: below it a step is coarse, above it a motor is slow. */

@@ -1,6 +1,6 @@
 import { at, product, rational, readCount, error, ok, type Rational, type Result } from '../numbers/index.ts';
 
-/** Tooth pairs of a packaged box, [driver, driven] each, from the motor on. */
+/** Tooth pairs of a gearbox, [driver, driven] each, from the motor on. */
 export type ToothPairs = readonly (readonly [number, number])[];
 
 const MAX_PAIRS = 12;

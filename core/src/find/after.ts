@@ -2,7 +2,7 @@ import { isZero, lcm, mul, rational, toText, type Rational } from '../numbers/in
 import type { FindAnswer, FoundRow } from './answer.ts';
 import { capOf, divisionsQuestion, findShare } from './share.ts';
 import { searchFront } from './front.ts';
-import { Hands } from './hands.ts';
+import { WheelSets } from './wheel-sets.ts';
 import { joined, ordered, unbeaten } from './join.ts';
 import { Workbench, type Kit } from './kit.ts';
 import { searchMisses } from './misses-question.ts';
@@ -28,17 +28,17 @@ const NEAR_STAGES = 3;
 export function* findAfter(request: FindRequest, answer: FindAnswer): Search<FindAnswer> {
   if (!answer.proven) return answer;
   const bench = new Workbench(request.kit);
-  const hands = new Hands(bench);
+  const sets = new WheelSets(bench);
   const more: FoundRow[] = [];
   let proven = true;
   if (request.asked.question === 'divisions') {
     if (answer.rows.length === 0) {
-      const missed = yield* searchMisses(bench, hands, divisionsQuestion(request, request.asked, WHOLE));
-      more.push(...missed.rows.flatMap((row) => evenRow(bench, hands, row)));
+      const missed = yield* searchMisses(bench, sets, divisionsQuestion(request, request.asked, WHOLE));
+      more.push(...missed.rows.flatMap((row) => evenRow(bench, sets, row)));
       ({ proven } = missed);
     }
     if (request.rank !== 'best')
-      more.push(...(yield* near(bench, hands, request, request.asked.divisions, answer.rows)));
+      more.push(...(yield* near(bench, sets, request, request.asked.divisions, answer.rows)));
   }
   if (request.rank !== 'best') {
     let found: Part = { rows: [], proven: true };
@@ -104,7 +104,7 @@ function* nearest(request: FindRequest): Search<FoundRow | null> {
 /** Trains with fewer teeth than any that comes out even, whose steps a turn are nearly a multiple of what the divisions want. */
 function* near(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   request: FindRequest,
   divisions: readonly bigint[],
   even: readonly FoundRow[],
@@ -113,7 +113,7 @@ function* near(
   if (!cap) return [];
   const targets = targetsOf(request, lcm(divisions));
   if (workOf(bench, request.maxStages) * targets.size > MAX_WORK) return [];
-  const { best } = yield* searchFront(bench, hands, {
+  const { best } = yield* searchFront(bench, sets, {
     targets: [...targets.values()].map((t) => t.target),
     maxStages: Math.min(request.maxStages, NEAR_STAGES),
     cap,

@@ -30,15 +30,15 @@ export interface FoundRow {
   /** divisions that do not come out even */
   readonly misses: readonly string[];
   readonly intervalTicks: number | null;
-  /** with fewer stages the same ratio is there already: its pairs and one that idles */
+  /** with fewer stages the same ratio is there already: its pairs and a 1 : 1 pair */
   readonly idleOf: number | null;
 }
 
-/** What was gone through with so many stages. */
+/** What was checked with so many stages. */
 export interface Gone {
   readonly stages: number;
   readonly proven: boolean;
-  /** products or drivers that were gone through */
+  /** products or drivers that were checked */
   readonly products: number;
   /** candidates looked at, and of them those that could not be made of what there is */
   readonly looked: number;

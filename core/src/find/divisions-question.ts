@@ -1,6 +1,6 @@
 import { gcd, lcm } from '../numbers/index.ts';
 import { Rows, Tally, type DivisionsQuestion, type EvenRatio } from './even-rows.ts';
-import { Hands } from './hands.ts';
+import { WheelSets } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { divisorsUpTo } from './divisors.ts';
 import { LARGEST_PRODUCT, places, type Products } from './products.ts';
@@ -14,7 +14,7 @@ export interface EvenCount {
   readonly outside: boolean;
   /** the different numbers of steps a turn, over the divisions' least common multiple */
   readonly seen: Float64Array;
-  /** driven products that were gone through */
+  /** driven products that were checked */
   readonly products: number;
   readonly proven: boolean;
 }
@@ -26,7 +26,7 @@ export interface DivisionsFound {
   readonly counts: readonly EvenCount[];
 }
 
-/** Work between two breaths, in hands of drivers. */
+/** Work between two breaths, in sets of drivers. */
 const BREATH = 30_000;
 
 /** What of the divisions the wheels must bring for one shape: A must be a multiple of `need`, and then B divides A/need·`rest`. */
@@ -50,7 +50,7 @@ function demandOf(divisor: bigint, steps: bigint, shape: Shape): Demand | null {
  */
 export function* searchEven(bench: Workbench, question: DivisionsQuestion): Search<DivisionsFound> {
   const divisor = lcm(question.divisions);
-  const hands = new Hands(bench);
+  const sets = new WheelSets(bench);
   const rows: EvenRatio[] = [];
   const ofModes: EvenRatio[] = [];
   const counts: EvenCount[] = [];
@@ -63,7 +63,7 @@ export function* searchEven(bench: Workbench, question: DivisionsQuestion): Sear
     let i = -1;
     for (const shape of shapes) {
       i++;
-      const gone = goThrough(bench, hands, shape, question, divisor, kept, tally);
+      const gone = goThrough(bench, sets, shape, question, divisor, kept, tally);
       let step = gone.next(false);
       while (!step.done) {
         stopped = yield { stages, done: i + step.value, of };
@@ -89,7 +89,7 @@ export function* searchEven(bench: Workbench, question: DivisionsQuestion): Sear
 /** One shape: its driven products, and for each the drivers that divide what is left. Yields the part that is behind. */
 function* goThrough(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   shape: Shape,
   { share }: DivisionsQuestion,
   divisor: bigint,
@@ -100,7 +100,7 @@ function* goThrough(
   if (!demand) return;
   const pairing = bench.unlimited
     ? freePairs(bench, shape, rows, tally)
-    : heldPairs(bench, hands, shape, rows, tally);
+    : heldPairs(bench, sets, shape, rows, tally);
   let [breath, turn] = [0, 0];
   for (const [i, a] of pairing.driven.entries()) {
     if (a % demand.need !== 0) continue;
@@ -146,7 +146,7 @@ function freePairs(bench: Workbench, shape: Shape, rows: Rows, tally: Tally): Pa
 }
 
 /** Wheels of which there are so many: both sides must be on the bench at once. */
-function heldPairs(bench: Workbench, hands: Hands, shape: Shape, rows: Rows, tally: Tally): Pairing {
+function heldPairs(bench: Workbench, sets: WheelSets, shape: Shape, rows: Rows, tally: Tally): Pairing {
   const { driven } = bench.products(shape).at(-1)!;
   const { drivers } = bench.products(shape)[0]!;
   const place = places(drivers);
@@ -156,7 +156,7 @@ function heldPairs(bench: Workbench, hands: Hands, shape: Shape, rows: Rows, tal
     mostDrivers: drivers.at(-1) ?? 0,
     meet(a, _i, b, quotient) {
       if (place(b) < 0) return;
-      for (const pairs of hands.all(a, b, shape)) {
+      for (const pairs of sets.all(a, b, shape)) {
         tally.add(quotient, 1);
         const sum = fixed + pairs.teeth;
         rows.offer(a, b, shape, sum, quotient);

@@ -91,7 +91,9 @@ export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindFo
 
 /** The kinds of stage that a shelf can make: what a search of it begins with. */
 function kindsOf(shelf: readonly ShelfPart[]): readonly FindKind[] {
-  const there = new Set(shelf.flatMap((p) => partKindOf(p).wheel?.(p).pair ?? partKindOf(p).stage?.(p).kind ?? []));
+  const there = new Set(
+    shelf.flatMap((p) => partKindOf(p).wheel?.(p).pair ?? partKindOf(p).stage?.(p).kind ?? []),
+  );
   const kinds = FIND_KINDS.filter((k) => there.has(k));
   return kinds.length > 0 ? kinds : ['spur'];
 }

@@ -1,6 +1,6 @@
 import { abs, compare, div, rational, toNumber, type Rational } from '../numbers/index.ts';
 import { SLACK, errorOf, ratioOf, type Met } from './best.ts';
-import { Hands, type Pairs } from './hands.ts';
+import { WheelSets, type Pairs } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { places, type Products, type Weighted } from './products.ts';
 import type { Walked } from './ratio-question.ts';
@@ -37,10 +37,10 @@ export interface FrontQuestion {
 }
 
 /** The Pareto front of |error|, stages, teeth and largest wheel: nothing else is as good in all of them. (handbook: find) */
-export function* searchFront(bench: Workbench, hands: Hands, question: FrontQuestion): Search<FrontFound> {
+export function* searchFront(bench: Workbench, sets: WheelSets, question: FrontQuestion): Search<FrontFound> {
   const front: FrontMet[] = [];
   const walked: Walked[] = [];
-  const limited = new Map([[Infinity, hands]]);
+  const limited = new Map([[Infinity, sets]]);
   let stopped = false;
   for (let stages = 1; stages <= question.maxStages; stages++) {
     const tally = { products: 0, looked: 0, refused: 0 };
@@ -52,7 +52,7 @@ export function* searchFront(bench: Workbench, hands: Hands, question: FrontQues
       question.bySize ? bench.keptLargest : null,
       function* (budget, most, known) {
         const least = new Least(question, budget, most, known);
-        const own = limited.get(most) ?? new Hands(bench, most);
+        const own = limited.get(most) ?? new WheelSets(bench, most);
         limited.set(most, own);
         round++;
         for (const [i, list] of lists.entries()) {
@@ -125,10 +125,10 @@ class Least {
   }
 
   /** What was met, with its train. */
-  settle(bench: Workbench, hands: Hands): FrontMet | null {
+  settle(bench: Workbench, sets: WheelSets): FrontMet | null {
     const { met } = this;
     if (!met) return null;
-    const train = met.train ?? bestTrain(bench, hands, met.ratio, met.shape.stages);
+    const train = met.train ?? bestTrain(bench, sets, met.ratio, met.shape.stages);
     return train && { ...met, train, teeth: trainTeeth(train), largest: trainLargest(train) };
   }
 
@@ -138,7 +138,7 @@ class Least {
 interface Listed {
   readonly drivers: Products;
   readonly walk: (
-    hands: Hands,
+    sets: WheelSets,
     least: Least,
     tally: { looked: number; refused: number },
     target: Rational,
@@ -186,7 +186,7 @@ function* listsOf(bench: Workbench, stages: number): Generator<Listed> {
       const [driven, drivers] = [new LightList(lists.driven, weights), new LightList(lists.drivers, weights)];
       yield {
         drivers: lists.drivers,
-        walk(hands, least, tally, target) {
+        walk(sets, least, tally, target) {
           if (partsMost > least.most) return;
           const room = least.budget - fixed - lightest;
           const as = driven.within(room, least.most);
@@ -205,7 +205,7 @@ function* listsOf(bench: Workbench, stages: number): Generator<Listed> {
                 least.offer(a, b, shape, sum, target, null);
                 return;
               }
-              const pairs = hands.best(a, b, shape);
+              const pairs = sets.best(a, b, shape);
               if (!pairs) tally.refused++;
               else if (fixed + pairs.teeth <= least.budget)
                 least.offer(a, b, shape, fixed + pairs.teeth, target, pairs);

@@ -66,7 +66,7 @@ export interface Kit {
 }
 
 /** A wheel in a hand: which family it comes from, and which of its wheels. */
-export interface HeldWheel extends PoolWheel {
+export interface KitWheel extends PoolWheel {
   readonly family: number;
   /** the same number for the same wheel of the same family */
   readonly index: number;
@@ -104,7 +104,7 @@ const MAX_LISTS = 40;
 
 /** A kit made ready to search: product sets by family, made when they are asked for and kept. */
 export class Workbench {
-  readonly held: readonly HeldWheel[];
+  readonly held: readonly KitWheel[];
   readonly parts: readonly FixedPart[];
   /** of its wheels */
   readonly primes: readonly number[];

@@ -151,7 +151,7 @@ class List {
     const { values, target } = this;
     if (values.length === 0) return;
     const middle = Math.sqrt(target);
-    // of two pairs one is not above the root of the target: only those need be gone through, with a little over for the bound
+    // of two pairs one is not above the root of the target: only those need be checked, with a little over for the bound
     const edges = this.edges(values[0]! ** 2, middle * (1 + Math.min(this.best.bound, 1)));
     for (let w = 0; w + 1 < edges.length; w++) {
       const reach = 1 + Math.min(this.best.bound, 1) + 1e-12;

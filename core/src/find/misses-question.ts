@@ -1,13 +1,13 @@
 import { lcm, rational } from '../numbers/index.ts';
 import { compareRows, type DivisionsQuestion, type EvenRatio } from './even-rows.ts';
-import type { Hands } from './hands.ts';
+import type { WheelSets } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { divisorsUpTo, hitsOf as hitsIn } from './divisors.ts';
 import { LARGEST_PRODUCT, places, type Products } from './products.ts';
 import type { Search } from './search.ts';
 import { bestTrain, trainTeeth } from './trains.ts';
 
-/** More counts of steps than this are not gone through one by one. */
+/** More counts of steps than this are not checked one by one. */
 const MAX_STEPS = 5_000_000;
 
 /** Rows in which as few divisions as possible do not come out even. */
@@ -19,15 +19,15 @@ export interface MissesFound {
 /**
  * When no train brings every division: the trains that miss the fewest. With limits on the steps a turn, every N in them is
  * given its hits and those of the most hits are tried first; a count of steps is possible when wheels make N/S. Without limits
- * the driven products are gone through. (handbook: find)
+ * the driven products are checked. (handbook: find)
  */
 export function* searchMisses(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   question: DivisionsQuestion,
 ): Search<MissesFound> {
   const [low, high] = question.steps;
-  if (!high || high.n / high.d > BigInt(MAX_STEPS)) return yield* freeSteps(bench, hands, question);
+  if (!high || high.n / high.d > BigInt(MAX_STEPS)) return yield* freeSteps(bench, sets, question);
   const first = low ? Number((low.n + low.d - 1n) / low.d) : 1;
   const last = Number(high.n / high.d);
   const rows: EvenRatio[] = [];
@@ -36,7 +36,7 @@ export function* searchMisses(
     const steps = byHits.get(hits) ?? [];
     for (let stages = 1; stages <= question.maxStages; stages++) {
       for (const [i, n] of steps.entries()) {
-        rows.push(...rowOf(bench, hands, question, n, stages));
+        rows.push(...rowOf(bench, sets, question, n, stages));
         if (i % 64 === 63 && (yield { stages, done: i, of: steps.length }))
           return { rows: rows.sort(compareRows).slice(0, question.count), proven: false };
       }
@@ -71,7 +71,7 @@ function hitsOf(
 /** The row of a count of steps with exactly so many stages: the train of least teeth over all modes; none when no wheels make it. */
 function rowOf(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   { fullSteps, modes, divisions }: DivisionsQuestion,
   steps: number,
   stages: number,
@@ -79,7 +79,7 @@ function rowOf(
   let best: EvenRatio | null = null;
   for (const mode of [...modes].sort((a, b) => a - b)) {
     const ratio = rational(steps, fullSteps * mode);
-    const train = bestTrain(bench, hands, ratio, stages);
+    const train = bestTrain(bench, sets, ratio, stages);
     if (!train) continue;
     const teeth = trainTeeth(train);
     if (best && best.teeth <= teeth) continue;
@@ -92,7 +92,7 @@ const missed = (divisions: readonly bigint[], steps: bigint): readonly bigint[] 
   divisions.filter((d) => steps % d !== 0n);
 
 /** Without limits on the steps: driven products in the order of what they could bring at most, and their drivers. */
-function* freeSteps(bench: Workbench, hands: Hands, question: DivisionsQuestion): Search<MissesFound> {
+function* freeSteps(bench: Workbench, sets: WheelSets, question: DivisionsQuestion): Search<MissesFound> {
   const { maxStages, count } = question;
   const found = new Map<string, EvenRatio>();
   const sorted = (): readonly EvenRatio[] => [...found.values()].sort(compareRows).slice(0, count);
@@ -110,7 +110,7 @@ function* freeSteps(bench: Workbench, hands: Hands, question: DivisionsQuestion)
           for (const steps of reach.stepsOf(a, hits)) {
             const key = `${stages} ${steps}`;
             if (found.has(key)) continue;
-            for (const row of rowOf(bench, hands, question, steps, stages)) found.set(key, row);
+            for (const row of rowOf(bench, sets, question, steps, stages)) found.set(key, row);
           }
         }
       }

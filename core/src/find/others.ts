@@ -1,6 +1,6 @@
 import { exactly } from '../numbers/index.ts';
 import type { FoundRow } from './answer.ts';
-import { Hands } from './hands.ts';
+import { WheelSets } from './wheel-sets.ts';
 import { Workbench } from './kit.ts';
 import type { FindRequest } from './request.ts';
 import { rowOf } from './rows.ts';
@@ -10,7 +10,7 @@ import { otherTrains } from './trains.ts';
 export function findOthers(request: FindRequest, row: FoundRow, count: number): readonly FoundRow[] {
   const bench = new Workbench(request.kit);
   const ratio = exactly(row.ratio);
-  return otherTrains(bench, new Hands(bench), ratio, row.stages, count).map((train) => ({
+  return otherTrains(bench, new WheelSets(bench), ratio, row.stages, count).map((train) => ({
     ...row,
     ...pick(rowOf(bench, train, { kind: row.kind, ratio })),
   }));

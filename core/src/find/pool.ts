@@ -102,7 +102,7 @@ const variantsOf = (kinds: readonly FindKind[], { from, to }: Pool['wheels']): r
       ]
     : []),
   ...(kinds.includes('box') ? ['boxes with counted teeth'] : []),
-  ...(kinds.includes('ratio') ? [`plain ratios ${PLAIN.join(', ')}`] : []),
+  ...(kinds.includes('ratio') ? [`fixed ratios ${PLAIN.join(', ')}`] : []),
 ];
 
 /** Wheels of one kind of pair: those of the shelf by their module or pitch, and the range beside them where it may be used. */

@@ -1,5 +1,5 @@
 import { abs } from '../numbers/index.ts';
-import { Hands } from './hands.ts';
+import { WheelSets } from './wheel-sets.ts';
 import type { Workbench } from './kit.ts';
 import {
   compareRates,
@@ -13,10 +13,10 @@ import { staircase } from './staircase.ts';
 import { bestTrain, trainLargest, trainTeeth, type FoundTrain } from './trains.ts';
 
 /** The Pareto front of |rate error|, stages, teeth and largest wheel. (handbook: find) */
-export function* searchRateFront(bench: Workbench, hands: Hands, question: RateQuestion): Search<RateFound> {
+export function* searchRateFront(bench: Workbench, sets: WheelSets, question: RateQuestion): Search<RateFound> {
   const front: Fronted[] = [];
   const walked: RateFound['walked'][number][] = [];
-  const limited = new Map([[Infinity, hands]]);
+  const limited = new Map([[Infinity, sets]]);
   let stopped = false;
   for (let stages = 1; stages <= question.maxStages; stages++) {
     let products = 0;
@@ -25,7 +25,7 @@ export function* searchRateFront(bench: Workbench, hands: Hands, question: RateQ
       bench.keptLargest,
       function* (mostTeeth, mostWheel, known) {
         if (stopped) return null;
-        const own = limited.get(mostWheel) ?? new Hands(bench, mostWheel);
+        const own = limited.get(mostWheel) ?? new WheelSets(bench, mostWheel);
         limited.set(mostWheel, own);
         const found: RateFound = yield* searchRate(bench, own, {
           ...question,

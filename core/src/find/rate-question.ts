@@ -1,6 +1,6 @@
 import { abs, compare, div, mul, ONE, rational, sub, toNumber, type Rational } from '../numbers/index.ts';
 import { SLACK, ratioOf } from './best.ts';
-import type { Hands } from './hands.ts';
+import type { WheelSets } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { divisorsUpTo } from './divisors.ts';
 import { firstAtLeast, LARGEST_PRODUCT, places, type Products } from './products.ts';
@@ -113,7 +113,7 @@ class RateRows {
  * products A·n that come near; the window about them widens until enough are found, so what is left out is proven worse.
  * (handbook: find, follow)
  */
-export function* searchRate(bench: Workbench, hands: Hands, question: RateQuestion): Search<RateFound> {
+export function* searchRate(bench: Workbench, sets: WheelSets, question: RateQuestion): Search<RateFound> {
   const rows = new RateRows(question.count, question.cap);
   const walked: { stages: number; products: number; proven: boolean }[] = [];
   let stopped = false;
@@ -126,7 +126,7 @@ export function* searchRate(bench: Workbench, hands: Hands, question: RateQuesti
     for (const shape of shapes) {
       i++;
       if (bench.partsLargest(shape) > question.mostWheel) continue;
-      const near = nearby(bench, hands, shape, question, rows);
+      const near = nearby(bench, sets, shape, question, rows);
       products += near.drivers.length;
       for (let window = FIRST_WINDOW, inner = -1; !stopped; [inner, window] = [window, window * WIDER]) {
         for (let from = 0; from < near.drivers.length && !stopped; from += BREATH) {
@@ -152,7 +152,7 @@ interface Nearby {
 
 function nearby(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   shape: Shape,
   question: RateQuestion,
   rows: RateRows,
@@ -195,7 +195,7 @@ function nearby(
       : 0;
   const teethOf = (a: number, b: number): number | null => {
     if (free) return fewest(a, b);
-    const pairs = shape.pairCount === 0 ? { teeth: 0 } : hands.best(a, b, shape);
+    const pairs = shape.pairCount === 0 ? { teeth: 0 } : sets.best(a, b, shape);
     return pairs && fixed + pairs.teeth;
   };
 
@@ -270,13 +270,13 @@ function nearby(
 /** The least rate errors with each number of stages by itself: what is worth its stages can be seen. (handbook: find) */
 export function* searchRateByStages(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   question: RateQuestion,
 ): Search<RateFound> {
   const rows: RateRow[] = [];
   const walked: RateFound['walked'][number][] = [];
   for (let stages = 1; stages <= question.maxStages; stages++) {
-    const found = yield* searchRate(bench, hands, { ...question, leastStages: stages, maxStages: stages });
+    const found = yield* searchRate(bench, sets, { ...question, leastStages: stages, maxStages: stages });
     rows.push(...found.rows);
     walked.push(...found.walked);
     if (found.walked.some((w) => !w.proven)) break;

@@ -1,6 +1,6 @@
 import { compare, div, toNumber, type Rational } from '../numbers/index.ts';
 import { Best, ratioOf, type Met } from './best.ts';
-import { Hands } from './hands.ts';
+import { WheelSets } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { joined, segmentsOf, type ProductSets, type Products } from './products.ts';
 import type { Search } from './search.ts';
@@ -27,7 +27,7 @@ export interface Share {
 
 export const WHOLE: Share = { index: 0, of: 1 };
 
-/** What was gone through with so many stages. */
+/** What was checked with so many stages. */
 export interface Walked {
   readonly stages: number;
   /** values of the lists that were walked */
@@ -54,7 +54,7 @@ const BREATH = 16_384;
  */
 export function* searchRatio(bench: Workbench, question: RatioQuestion): Search<RatioFound> {
   const best = new Best(question.target, question.count, question.cap);
-  const hands = new Hands(bench);
+  const sets = new WheelSets(bench);
   const walked: Walked[] = [];
   let stopped = false;
   for (let stages = 1; stages <= question.maxStages && !stopped; stages++) {
@@ -64,7 +64,7 @@ export function* searchRatio(bench: Workbench, question: RatioQuestion): Search<
     let piece = 0;
     for (const shape of bench.shapes(stages)) {
       i++;
-      const judge = judgeOf(best, hands, shape, question, bench.unlimited, tally);
+      const judge = judgeOf(best, sets, shape, question, bench.unlimited, tally);
       const mine = (): boolean => piece++ % question.share.of === question.share.index;
       for (const part of piecesOf(bench, shape, question.target, best, mine)) {
         const target = div(question.target, shape.partsRatio);
@@ -141,7 +141,7 @@ const between = (before: Products, wheels: Products, low: number, high: number):
 
 function judgeOf(
   best: Best,
-  hands: Hands,
+  sets: WheelSets,
   shape: Shape,
   { between: [low, high] }: RatioQuestion,
   unlimited: boolean,
@@ -158,7 +158,7 @@ function judgeOf(
         const ratio = ratioOf(driven, drivers, shape);
         if ((low && compare(ratio, low) < 0) || (high && compare(ratio, high) > 0)) return;
       }
-      if (!unlimited && !hands.possible(driven, drivers, shape)) {
+      if (!unlimited && !sets.possible(driven, drivers, shape)) {
         tally.refused++;
         return;
       }

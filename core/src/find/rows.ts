@@ -2,7 +2,7 @@ import { toText, type Rational } from '../numbers/index.ts';
 import type { Stage } from '../drive/index.ts';
 import type { FoundRow, RowKind } from './answer.ts';
 import type { EvenRatio } from './even-rows.ts';
-import type { Hands } from './hands.ts';
+import type { WheelSets } from './wheel-sets.ts';
 import { pairStage, type Workbench } from './kit.ts';
 import { ownOf, toothed, type FixedPart } from './parts.ts';
 import { bestTrain, trainLargest, trainTeeth, type FoundTrain } from './trains.ts';
@@ -65,12 +65,12 @@ function stagesOf(bench: Workbench, { shape, pairs }: FoundTrain): readonly Stag
 }
 
 /** The row of a ratio that comes out even, or misses some; none when no wheels make it. */
-export function evenRow(bench: Workbench, hands: Hands, row: EvenRatio): readonly FoundRow[] {
-  const train = bestTrain(bench, hands, row.ratio, row.stages);
+export function evenRow(bench: Workbench, sets: WheelSets, row: EvenRatio): readonly FoundRow[] {
+  const train = bestTrain(bench, sets, row.ratio, row.stages);
   if (!train) return [];
   let idleOf: number | null = null;
   for (let fewer = 1; fewer < row.stages && idleOf === null; fewer++)
-    if (bestTrain(bench, hands, row.ratio, fewer)) idleOf = fewer;
+    if (bestTrain(bench, sets, row.ratio, fewer)) idleOf = fewer;
   return [
     rowOf(bench, train, {
       kind: row.misses.length > 0 ? 'misses' : 'even',

@@ -1,7 +1,7 @@
 /** How far a search has come, for the ruler and the words beside it. */
 export interface Progress {
   readonly stages: number;
-  /** what is gone through of what there is to go through with so many stages */
+  /** what is checked of what there is to go through with so many stages */
   readonly done: number;
   readonly of: number;
 }

@@ -4,7 +4,7 @@ import type { Met } from './best.ts';
 import { searchEven } from './divisions-question.ts';
 import type { DivisionsQuestion } from './even-rows.ts';
 import { FRONT_CAP, searchFront } from './front.ts';
-import { Hands } from './hands.ts';
+import { WheelSets } from './wheel-sets.ts';
 import { Workbench } from './kit.ts';
 import { pairsAsParts, searchList } from './list-question.ts';
 import { searchRateFront } from './rate-front.ts';
@@ -24,14 +24,14 @@ const LONG_LIST = 100;
  */
 export function* findShare(request: FindRequest, share: Share): Search<FindAnswer> {
   const bench = new Workbench(request.kit);
-  const hands = new Hands(bench);
+  const sets = new WheelSets(bench);
   const { asked } = request;
   const found =
     asked.question === 'ratio'
-      ? yield* findRatio(bench, hands, request, asked, share)
+      ? yield* findRatio(bench, sets, request, asked, share)
       : asked.question === 'divisions'
-        ? yield* findDivisions(bench, hands, request, asked, share)
-        : yield* findRate(bench, hands, request, asked, share);
+        ? yield* findDivisions(bench, sets, request, asked, share)
+        : yield* findRate(bench, sets, request, asked, share);
   return { ...found, proven: found.gone.every((g) => g.proven), reason: null };
 }
 
@@ -43,7 +43,7 @@ export const capOf = ({ maxErrorPpm }: FindRequest): Rational | null =>
 
 function* findRatio(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   request: FindRequest,
   { target }: Extract<Asked, { question: 'ratio' }>,
   share: Share,
@@ -64,7 +64,7 @@ function* findRatio(
     gone.push(...found.walked.map(goneOf));
   }
   if (request.rank !== 'best') {
-    const found = yield* searchFront(bench, hands, {
+    const found = yield* searchFront(bench, sets, {
       targets: share.index === 0 ? [target] : [],
       maxStages: request.maxStages,
       cap: question.cap ?? FRONT_CAP,
@@ -75,7 +75,7 @@ function* findRatio(
     best.push(...found.best);
     if (gone.length === 0) gone.push(...found.walked.map(goneOf));
   }
-  return { rows: best.flatMap((m) => ratioRow(bench, hands, request, m)), gone };
+  return { rows: best.flatMap((m) => ratioRow(bench, sets, request, m)), gone };
 }
 
 /** By walking products, or by the list of stages when that is what the parts are. */
@@ -107,12 +107,12 @@ const goneOf = (w: Walked): Gone => ({ ...w, trains: null, steps: null });
 
 function ratioRow(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   { source }: FindRequest,
   m: Met & { readonly train?: FoundTrain },
 ): readonly FoundRow[] {
   const train =
-    m.train ?? (isListed(bench, m) ? listed(m) : bestTrain(bench, hands, m.ratio, m.shape.stages));
+    m.train ?? (isListed(bench, m) ? listed(m) : bestTrain(bench, sets, m.ratio, m.shape.stages));
   if (!train) return [];
   const mode = source && source.modes.reduce((a, b) => Math.min(a, b));
   const steps = source && mode ? toText(mul(rational(source.fullSteps * mode), m.ratio)) : null;
@@ -130,7 +130,7 @@ const listed = (m: Met): FoundTrain => ({
 
 function* findDivisions(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   request: FindRequest,
   asked: Extract<Asked, { question: 'divisions' }>,
   share: Share,
@@ -138,7 +138,7 @@ function* findDivisions(
   const { rows, ofModes, counts } = yield* searchEven(bench, divisionsQuestion(request, asked, share));
   const chosen = request.rank === 'best' ? rows : request.rank === 'pareto' ? ofModes : [...rows, ...ofModes];
   return {
-    rows: chosen.flatMap((row) => evenRow(bench, hands, row)),
+    rows: chosen.flatMap((row) => evenRow(bench, sets, row)),
     gone: counts.map((c) => ({
       stages: c.stages,
       proven: c.proven,
@@ -161,7 +161,7 @@ export const divisionsQuestion = (
 
 function* findRate(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   request: FindRequest,
   asked: Extract<Asked, { question: 'rate' }>,
   share: Share,
@@ -189,13 +189,13 @@ function* findRate(
     ...(request.rank === 'pareto' ? [searchRateFront] : []),
   ];
   for (const search of searches) {
-    const found = yield* search(bench, hands, question);
+    const found = yield* search(bench, sets, question);
     rows.push(...found.rows);
     if (gone.length === 0)
       gone.push(...found.walked.map((w) => ({ ...w, looked: 0, refused: 0, trains: null, steps: null })));
   }
   const found = rows.flatMap((row): readonly FoundRow[] => {
-    const train = row.train ?? bestTrain(bench, hands, row.ratio, row.stages);
+    const train = row.train ?? bestTrain(bench, sets, row.ratio, row.stages);
     if (!train) return [];
     const { ratio, error, mode, intervalTicks } = row;
     const steps = toText(row.steps);

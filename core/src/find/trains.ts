@@ -1,6 +1,6 @@
 import { div, type Rational } from '../numbers/index.ts';
-import type { Hands } from './hands.ts';
-import { comparePairs, largest, type Pairs } from './hands.ts';
+import type { WheelSets } from './wheel-sets.ts';
+import { comparePairs, largest, type Pairs } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { partLargest } from './parts.ts';
 import { holds } from './products.ts';
@@ -11,7 +11,7 @@ export interface FoundTrain {
   readonly pairs: Pairs;
 }
 
-/** Up to so many multiples of a fraction are tried one by one; beyond it the drivers are gone through. */
+/** Up to so many multiples of a fraction are tried one by one; beyond it the drivers are checked. */
 const MULTIPLES = 100_000;
 /** Lists of products that may be longer than this are not made only to look a few up. */
 const LONG = 1_000_000;
@@ -72,15 +72,15 @@ export function* waysTo(bench: Workbench, ratio: Rational, stages: number, most:
 /** The train to show for a ratio: with so many stages the one of least teeth, then by the order of trains. Null when there is none. */
 export function bestTrain(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   ratio: Rational,
   stages: number,
 ): FoundTrain | null {
   let best: FoundTrain | null = null;
   const most = (): number => (best ? trainTeeth(best) : Infinity);
   for (const { shape, driven, drivers } of waysTo(bench, ratio, stages, most)) {
-    if (bench.partsLargest(shape) > hands.most) continue;
-    const pairs = shape.pairCount === 0 ? NO_PAIRS : hands.best(driven, drivers, shape);
+    if (bench.partsLargest(shape) > sets.most) continue;
+    const pairs = shape.pairCount === 0 ? NO_PAIRS : sets.best(driven, drivers, shape);
     if (!pairs) continue;
     const train = { shape, pairs };
     if (!best || compareTrains(train, best) < 0) best = train;
@@ -91,7 +91,7 @@ export function bestTrain(
 /** Other trains of the same ratio and as many stages, best first, up to `count`. */
 export function otherTrains(
   bench: Workbench,
-  hands: Hands,
+  sets: WheelSets,
   ratio: Rational,
   stages: number,
   count: number,
@@ -99,7 +99,7 @@ export function otherTrains(
   let kept: FoundTrain[] = [];
   const most = (): number => (kept.length === count ? trainTeeth(kept.at(-1)!) : Infinity);
   for (const { shape, driven, drivers } of waysTo(bench, ratio, stages, most)) {
-    const made = shape.pairCount === 0 ? [NO_PAIRS] : hands.all(driven, drivers, shape);
+    const made = shape.pairCount === 0 ? [NO_PAIRS] : sets.all(driven, drivers, shape);
     for (const pairs of made) {
       const train = { shape, pairs };
       if (trainTeeth(train) > most()) continue;

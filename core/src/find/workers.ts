@@ -4,7 +4,7 @@ import type { FindRequest } from './request.ts';
 
 /** With this many stages a search of divisions or rates takes more than a second. */
 const LONG = 4;
-/** Fewer different wheels than this are soon gone through. */
+/** Fewer different wheels than this are soon checked. */
 const FEW_WHEELS = 40;
 /** One driven product in more than so many comes into question: making the lists is then most of the work. */
 const SPARSE = 300n;

@@ -178,7 +178,7 @@ export const refusalWords = {
   },
   tooManyStages: {
     message: (t) => `a train holds at most ${t.limit ?? '40'} stages`,
-    cure: () => 'put some of them into one plain ratio',
+    cure: () => 'put some of them into one fixed ratio',
   },
   fileTooBig: {
     message: (t) => `the file is larger than ${t.limit ?? '20 MB'}`,

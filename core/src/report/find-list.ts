@@ -153,7 +153,7 @@ function listRow(row: FoundRow, isUnbeaten: boolean): FindRow {
     teeth: grouped(String(row.teeth)),
     owned: String(row.owned),
     wheels: String(row.wheels),
-    idle: row.idleOf === null ? null : `as with ${counted(row.idleOf, 'pair')}, and one that idles`,
+    idle: row.idleOf === null ? null : `as with ${counted(row.idleOf, 'pair')}, and a 1 : 1 pair`,
     unbeaten: isUnbeaten,
   };
 }
@@ -190,7 +190,7 @@ function groupMessage(
   }
   if (gone.trains === '0' && gone.outside) return 'none within the limits on the steps';
   if (gone.trains === '0') return gone.proven ? 'none come out even' : 'none so far';
-  if (gone.trains === null) return 'not gone through';
+  if (gone.trains === null) return 'not checked';
   const trains = `${grouped(gone.trains)} ${gone.trains === '1' ? 'set of wheels comes' : 'sets of wheels come'} out even`;
   const steps = gone.steps === null ? '' : ` at ${grouped(String(gone.steps))} different steps a turn`;
   return `${trains}${gone.proven ? '' : ' so far'}${steps}; ${inWords(shown.length)} shown`;
@@ -227,11 +227,11 @@ function apart(answer: FindAnswer, shown: readonly FindRow[]): readonly FindGrou
   ];
 }
 
-/** How far a search is, for the title: "Four pairs, 61 % gone through". */
+/** How far a search is, for the title: "Four pairs, 61 % checked". */
 export function searchMessage(request: FindRequest, { stages, done, of }: Progress): string {
   const part = Math.min(100, Math.floor((100 * done) / Math.max(1, of)));
   const words = `${inWords(stages)} ${stageWord(request, stages)}`;
-  return `${words.replace(/^./, (c) => c.toUpperCase())}, ${part} % gone through`;
+  return `${words.replace(/^./, (c) => c.toUpperCase())}, ${part} % checked`;
 }
 
 /** The drive with a found train in place of its own; its output and limits stay. */

@@ -65,7 +65,7 @@ describe('the list of what was found', () => {
     expect(few.shown).toBeLessThan(few.all);
     expect(all.groups.flatMap((g) => g.rows)).toHaveLength(all.all);
     const rows = all.groups.flatMap((g) => g.rows);
-    expect(rows.some((r) => r.idle === 'as with two pairs, and one that idles')).toBe(true);
+    expect(rows.some((r) => r.idle === 'as with two pairs, and a 1 : 1 pair')).toBe(true);
     expect(new Set(rows.map((r) => r.key)).size).toBe(rows.length);
   });
 
@@ -175,8 +175,8 @@ describe('in words', () => {
   });
 
   test('progress: how far, and with how many pairs', () => {
-    expect(searchMessage(divisions, { stages: 4, done: 61, of: 100 })).toBe('Four pairs, 61 % gone through');
-    expect(searchMessage(divisions, { stages: 1, done: 0, of: 0 })).toBe('One pair, 0 % gone through');
+    expect(searchMessage(divisions, { stages: 4, done: 61, of: 100 })).toBe('Four pairs, 61 % checked');
+    expect(searchMessage(divisions, { stages: 1, done: 0, of: 0 })).toBe('One pair, 0 % checked');
   });
 });
 

@@ -114,7 +114,7 @@ function proved(
     const even = known.filter((r) => r.kind === 'even');
     const least = even.reduce((n, r) => Math.min(n, r.teeth), Infinity);
     const products = sum(walked, (g) => g.products);
-    const counts = products === 0 ? '' : ` ${grouped(String(products))} driven products were gone through.`;
+    const counts = products === 0 ? '' : ` ${grouped(String(products))} driven products were checked.`;
     if (even.length === 0)
       return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)}.${counts}`;
     return `${where(request)} no ${upTo(proven, word)} come out even for ${asked(request)} with under ${least} teeth.${counts}`;

@@ -129,7 +129,7 @@ export interface AsksReport {
     readonly log10: number;
     readonly tone: 'even' | 'present' | 'all';
   }[];
-  /** said when Even for all is not worth chasing */
+  /** said when Even for all is not practical */
   readonly honest: { readonly strong: string; readonly rest: string } | null;
 }
 
@@ -168,7 +168,7 @@ export function asksReport(drive: Drive, k: Kinematics, counts: readonly number[
 function honestly(asks: Asks, counts: readonly number[]): AsksReport['honest'] {
   if (worthChasing(asks) || asks.evenMultiple === null || asks.toleranceSteps === null) return null;
   return {
-    strong: `Even for all ${inWords(counts.length)} is not worth chasing:`,
+    strong: `Even for all ${inWords(counts.length)} is not practical:`,
     rest: `together they ask for a multiple of ${whole(asks.evenMultiple)} steps a turn. Any train from ${whole(asks.toleranceSteps)} holds the tolerance.`,
   };
 }

@@ -77,8 +77,8 @@ function missingMessage(prime: bigint, times: number): LedgerReport['missing'][n
   const name = plainText(powers(new Map([[prime, times]])));
   const wheels = wheelsWith(prime, times, 4).map(String);
   const strong = `${name} is missing:`;
-  if (wheels.length === 0) return { prime, strong, rest: 'no single wheel of up to 200 teeth brings it.' };
-  return { prime, strong, rest: `any driven wheel with ${listed(wheels, 'or')} teeth brings it.` };
+  if (wheels.length === 0) return { prime, strong, rest: 'no single wheel of up to 200 teeth supplies it.' };
+  return { prime, strong, rest: `any driven wheel with ${listed(wheels, 'or')} teeth supplies it.` };
 }
 
 /** What the job asks, prime by prime, against what the bare motor brings. */

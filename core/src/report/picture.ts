@@ -58,9 +58,9 @@ const BAR_MM = [1, 2, 5, 10, 20, 40, 50, 100, 200, 400, 500, 1000, 2000, 5000] a
 
 /** What a part does to the steps, in primes: "brings 2²·19", "takes 2²·5". */
 function does(factor: Rational): Rich {
-  if (factor.n === 1n && factor.d === 1n) return ['brings nothing'];
-  if (factor.n === 1n) return ['takes ', ...powers(exponentsOf(rational(factor.d)))];
-  return ['brings ', ...powers(exponentsOf(factor))];
+  if (factor.n === 1n && factor.d === 1n) return ['supplies nothing'];
+  if (factor.n === 1n) return ['cancels ', ...powers(exponentsOf(rational(factor.d)))];
+  return ['supplies ', ...powers(exponentsOf(factor))];
 }
 
 /** Widths of the letters that a drawing is written in, px: the first line's, the second's. */

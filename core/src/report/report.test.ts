@@ -214,7 +214,7 @@ describe('the job', () => {
       ['All six Even, a multiple of', '13 811 773 740'],
       ['All within ±30″, at least', '21 600'],
     ]);
-    expect(r.job.asks.honest?.strong).toBe('Even for all six is not worth chasing:');
+    expect(r.job.asks.honest?.strong).toBe('Even for all six is not practical:');
     expect(r.job.owes?.primes).toEqual(['2', '3', '5', '19', '29', '59', '73', '97']);
     expect(r.job.owes?.owes.map((d) => d.kind)).toEqual([
       'met',
@@ -256,8 +256,8 @@ describe('the train', () => {
     ]);
     expect(cutter.train.stages.map((s) => plainText(s.stepsSoFar))).toEqual(['12 160', '1 094 400']);
     expect(cutter.train.ledger.missing.map((m) => `${m.strong} ${m.rest}`)).toEqual([
-      '73 is missing: any driven wheel with 73 or 146 teeth brings it.',
-      '97 is missing: any driven wheel with 97 or 194 teeth brings it.',
+      '73 is missing: any driven wheel with 73 or 146 teeth supplies it.',
+      '97 is missing: any driven wheel with 97 or 194 teeth supplies it.',
     ]);
     expect(cutter.train.work.rows.map((r) => `${r.label} ${plainText(r.figure.text)}`)).toEqual([
       'one of 60 6°00′00.0″',
@@ -273,10 +273,10 @@ describe('the train', () => {
       'Stepper motor, then belt 20 : 76 to shaft 1, which makes 90 turns a turn of the work, then worm 1 : 90 to shaft 2, which carries the work, then table. Train reduction 342 : 1.',
     );
     expect(p.labels.map((l) => plainText(l.message))).toEqual([
-      'brings 2^7·5^2',
-      'takes 2^2·5',
-      'brings 2^2·19',
-      'brings 2·3^2·5',
+      'supplies 2^7·5^2',
+      'cancels 2^2·5',
+      'supplies 2^2·19',
+      'supplies 2·3^2·5',
     ]);
   });
 });

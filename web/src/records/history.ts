@@ -19,7 +19,7 @@ export interface Step {
   readonly label: string;
   readonly changes: readonly RowChange[];
   /** edits of one burst of typing are one step */
-  readonly burst: string | null;
+  readonly editSession: string | null;
   readonly undone: boolean;
 }
 

@@ -65,7 +65,7 @@ export const useRecords = defineStore('records', () => {
   let hiddenAt = 0;
   let linked: Linked = () => [];
   /** what a burst of typing began with */
-  let burst: { readonly step: string; readonly before: ReadonlyMap<string, Row | null> } | null = null;
+  let editSession: { readonly step: string; readonly before: ReadonlyMap<string, Row | null> } | null = null;
 
   /** Opens the database and follows what other tabs write. What goes wrong is told as `trouble`; the page opens all the same. */
   async function open(given: Opening = {}): Promise<void> {
@@ -88,7 +88,7 @@ export const useRecords = defineStore('records', () => {
       trouble.value = null;
       sync.adopt(all);
       await adoptSteps(database);
-      takeUp();
+      replayJournal();
       sync.savedAt.value =
         Math.max(0, ...[...sync.tables.value.drive.values()].map((r) => r.touchedAt)) || null;
       void sync.flush();
@@ -111,7 +111,7 @@ export const useRecords = defineStore('records', () => {
   }
 
   /** Changes that were on their way to the disk when the page went. */
-  function takeUp(): void {
+  function replayJournal(): void {
     for (const [key, { rows, step }] of journal.waiting()) {
       const good = rows.filter(({ kind, id, row, rev }) => {
         if (row !== null && isApart(readRow(kind, row))) return false;
@@ -176,8 +176,9 @@ export const useRecords = defineStore('records', () => {
       changes.map(({ kind, id, row }) => ({ kind, id, row: stamped({ kind, id }, row as Row | null) })),
     );
     const last = steps.value.findLast((s) => !s.undone);
-    const joined = typing !== null && last?.burst === typing && burst?.step === last.id ? last : null;
-    const before = new Map(joined ? burst!.before : []);
+    const joined =
+      typing !== null && last?.editSession === typing && editSession?.step === last.id ? last : null;
+    const before = new Map(joined ? editSession!.before : []);
     const touched = new Map<string, RowKey>(
       [...(joined?.changes ?? []), ...rows].map(({ kind, id }) => [keyOf({ kind, id }), { kind, id }]),
     );
@@ -195,10 +196,10 @@ export const useRecords = defineStore('records', () => {
       order: joined?.order ?? ++order,
       label,
       changes: made,
-      burst: typing,
+      editSession: typing,
       undone: false,
     };
-    burst = typing === null ? null : { step: step.id, before };
+    editSession = typing === null ? null : { step: step.id, before };
     forgetUndone(touched);
     put(rows, step);
     return step;
@@ -214,12 +215,12 @@ export const useRecords = defineStore('records', () => {
 
   /** Takes a step back, or does it again: what it changed itself, and nothing that was written since. */
   function turn(step: Step, which: 'undo' | 'redo'): Undone {
-    burst = null;
+    editSession = null;
     const { wanted, clashes } = outcome(step, which, rowOf);
     const rows = withLinked(
       wanted.map(({ kind, id, row }) => ({ kind, id, row: stamped({ kind, id }, row) })),
     );
-    put(rows, { ...step, undone: which === 'undo', burst: null });
+    put(rows, { ...step, undone: which === 'undo', editSession: null });
     return { label: step.label, kept: clashes === 0 ? 'nothing' : rows.length > 0 ? 'some' : 'all' };
   }
 

@@ -62,7 +62,7 @@ export function createSync() {
     database = db;
     journal = notesOf;
     channel = told;
-    channel?.listen((keys) => void hear(keys));
+    channel?.listen((keys) => void onRemoteChange(keys));
   }
 
   /** These are to be written, with the step that made them. */
@@ -101,7 +101,7 @@ export function createSync() {
   }
 
   /** Another tab wrote these. */
-  async function hear(keys: readonly RowKey[]): Promise<void> {
+  async function onRemoteChange(keys: readonly RowKey[]): Promise<void> {
     if (!database) return;
     const before = keys.map((k) => disk.get(keyOf(k)));
     try {

@@ -23,7 +23,7 @@ interface Finding {
   readonly request: FindRequest;
   readonly task: FindTask;
   readonly answer: FindAnswer | null;
-  /** stages that are still gone through; null when it is done or was stopped */
+  /** stages that are still checked; null when it is done or was stopped */
   readonly open: number | null;
   readonly stopped: boolean;
 }
@@ -97,12 +97,12 @@ export const useFinding = defineStore('finding', () => {
       return;
     }
     refusal.value = null;
-    const mates = start(request.value);
+    const workers = start(request.value);
     const whole: FindTask = {
       drive: plain(drive),
       shelf: plain(shelf.parts),
       used,
-      share: { index: 0, of: mates.length },
+      share: { index: 0, of: workers.length },
     };
     finding.value = {
       driveId,
@@ -113,7 +113,7 @@ export const useFinding = defineStore('finding', () => {
       open: 1,
       stopped: false,
     };
-    const task = (index: number): FindTask => ({ ...whole, share: { index, of: mates.length } });
+    const task = (index: number): FindTask => ({ ...whole, share: { index, of: workers.length } });
     const told = (i: number) => (p: Progress) => {
       if (run === mine) progress.value = progress.value.map((old, j) => (j === i ? p : old));
     };
@@ -123,12 +123,12 @@ export const useFinding = defineStore('finding', () => {
       const stages = answer.gone.length;
       const level = (partial[stages] ??= []);
       level.push(answer);
-      if (level.length === mates.length)
+      if (level.length === workers.length)
         finding.value = { ...finding.value, answer: joined(request.value, level), open: stages + 1 };
     };
     try {
       const all = await Promise.all(
-        mates.map(({ work }, i) => work.share(task(i), proxy(told(i)), proxy(found))),
+        workers.map(({ work }, i) => work.share(task(i), proxy(told(i)), proxy(found))),
       );
       if (run !== mine) return;
       const answer = joined(request.value, all);
@@ -138,7 +138,7 @@ export const useFinding = defineStore('finding', () => {
         return;
       }
       finding.value = { ...finding.value, answer };
-      const after = await mates[0]!.work.after(whole, answer, proxy(told(0)));
+      const after = await workers[0]!.work.after(whole, answer, proxy(told(0)));
       if (run !== mine) return;
       finding.value = { ...finding.value, answer: after, open: null };
       end();

@@ -64,9 +64,9 @@ export const useShelf = defineStore('shelf', () => {
     });
   });
 
-  function change(label: string, lines: Lines, burst: string | null = null): Step {
+  function change(label: string, lines: Lines, editSession: string | null = null): Step {
     const changes: Change[] = [...lines].map(([id, row]) => ({ kind: 'part', id, row }));
-    return store.change(label, changes, burst);
+    return store.change(label, changes, editSession);
   }
 
   const withPart = (record: Omit<PartRecord, 'rev'>, part: ShelfPart): Omit<PartRecord, 'rev'> => ({
@@ -79,11 +79,11 @@ export const useShelf = defineStore('shelf', () => {
     id: string,
     column: PartColumn,
     text: string,
-    burst: string | null = null,
+    editSession: string | null = null,
   ): Result<ShelfPart> | null {
     const record = records.value.get(id);
     if (!record) return null;
-    return settle(record, editPart(record.part, column, text), column, burst);
+    return settle(record, editPart(record.part, column, text), column, editSession);
   }
 
   /** The same for one of its inputs. */
@@ -91,20 +91,24 @@ export const useShelf = defineStore('shelf', () => {
     id: string,
     key: string,
     text: string,
-    burst: string | null = null,
+    editSession: string | null = null,
   ): Result<ShelfPart> | null {
     const record = records.value.get(id);
-    return record ? settle(record, editPartInput(record.part, key, text), key, burst) : null;
+    return record ? settle(record, editPartInput(record.part, key, text), key, editSession) : null;
   }
 
   function settle(
     record: PartRecord,
     read: Result<ShelfPart>,
     what: string,
-    burst: string | null,
+    editSession: string | null,
   ): Result<ShelfPart> {
     if (!read.ok || JSON.stringify(read.value) === JSON.stringify(record.part)) return read;
-    change(`${partLabel(record.part)}: ${what}`, new Map([[record.id, withPart(record, read.value)]]), burst);
+    change(
+      `${partLabel(record.part)}: ${what}`,
+      new Map([[record.id, withPart(record, read.value)]]),
+      editSession,
+    );
     return read;
   }
 

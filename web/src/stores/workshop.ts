@@ -85,7 +85,7 @@ export const useWorkshop = defineStore('workshop', () => {
   }
 
   /** The one way to edit a drive. A refusal changes nothing. */
-  function edit(id: string, e: Edit, burst: string | null = null): Result<DriveRecord> {
+  function edit(id: string, e: Edit, editSession: string | null = null): Result<DriveRecord> {
     const record = records.value.get(id);
     if (!record) return error('unknownEdit', e.do);
     const result = applyEdit(record.drive, e);
@@ -94,7 +94,7 @@ export const useWorkshop = defineStore('workshop', () => {
     store.change(
       editLabel(e, record.drive),
       [{ kind: 'drive', id, row: { ...record, drive: result.value } }],
-      burst,
+      editSession,
     );
     return ok(records.value.get(id)!);
   }

@@ -34,7 +34,7 @@ export const keyTable = {
   write: entry('on the Shelf', ['Enter', 'F2'], 'write in the cell; Enter or Tab keeps it'),
   pick: entry('on the Shelf', ['Space'], 'choose the line, or let it go'),
   pickAll: entry('on the Shelf', ['$mod+a'], 'choose all lines'),
-  takeOff: entry('on the Shelf', ['Delete'], 'take the chosen lines off'),
+  takeOff: entry('on the Shelf', ['Delete'], 'delete the chosen lines'),
   pageDown: entry('on the Shelf', ['PageDown'], 'fifteen lines on'),
   pageUp: entry('on the Shelf', ['PageUp'], 'fifteen lines back'),
   moveLeft: entry('in the Train', ['Alt+ArrowLeft'], 'move the stage towards the motor'),

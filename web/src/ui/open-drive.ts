@@ -23,7 +23,7 @@ export interface OpenDrive {
   /** why there is no report of it; null when there is one */
   readonly fault: ComputedRef<unknown>;
   /** tries an edit; null when it was taken */
-  readonly edit: (edit: Edit, burst?: string) => Refusal | null;
+  readonly edit: (edit: Edit, editSession?: string) => Refusal | null;
 }
 
 const KEY: InjectionKey<OpenDrive> = Symbol('open drive');
@@ -58,9 +58,9 @@ export function provideOpenDrive(): OpenDrive {
     record,
     report: computed(() => made.value.report),
     fault: computed(() => made.value.fault),
-    edit: (edit, burst) => {
+    edit: (edit, editSession) => {
       if (id.value === null) return null;
-      const result = workshop.edit(id.value, edit, burst ?? null);
+      const result = workshop.edit(id.value, edit, editSession ?? null);
       return result.ok ? null : result.refusal;
     },
   };

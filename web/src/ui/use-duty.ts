@@ -6,7 +6,7 @@ import { useOpenDrive, useReport } from './open-drive.ts';
 export interface DutyFields {
   readonly list: ComputedRef<readonly object[]>;
   readonly specs: readonly InputSpec[];
-  readonly set: (at: number) => (key: string, text: string, burst?: string) => Refusal | null;
+  readonly set: (at: number) => (key: string, text: string, editSession?: string) => Refusal | null;
   readonly add: (more?: Readonly<Record<string, unknown>>) => Refusal | null;
   readonly remove: (at: number) => Refusal | null;
 }
@@ -17,7 +17,7 @@ export function useDuty(duty: DutyId): DutyFields {
   return {
     list: computed(() => dutiesIn(report.value.drive, duty)),
     specs: duties[duty].inputs,
-    set: (at) => (key, text, burst) => edit({ do: 'duty', duty, at, key, text }, burst),
+    set: (at) => (key, text, editSession) => edit({ do: 'duty', duty, at, key, text }, editSession),
     add: (more) => edit({ do: 'addDuty', duty, ...(more ? { with: more } : {}) }),
     remove: (at) => edit({ do: 'removeDuty', duty, at }),
   };

@@ -6,13 +6,19 @@ import { optional } from './common.ts';
 
 /** Named rates and the free one: seconds for one turn of the work. To add one is to add a line. */
 export const ratePeriods = {
-  stars: { title: 'Stars', seconds: '86164.0905' },
-  sun: { title: 'Sun', seconds: '86400' },
-  moon: { title: 'Moon', seconds: '89428.33' },
-  starsRefracted: { title: 'Stars, mean refraction', seconds: '1296000/15.0369' },
-  tide: { title: 'Tide', seconds: '44714.165' },
-  period: { title: 'Another', seconds: null },
-} as const satisfies Readonly<Record<string, { readonly title: string; readonly seconds: string | null }>>;
+  stars: { title: 'Stars (sidereal)', name: 'stars', seconds: '86164.0905' },
+  sun: { title: 'Sun (solar)', name: 'sun', seconds: '86400' },
+  moon: { title: 'Moon (lunar)', name: 'moon', seconds: '89428.33' },
+  starsRefracted: {
+    title: 'Stars with mean refraction',
+    name: 'stars, mean refraction',
+    seconds: '1296000/15.0369',
+  },
+  tide: { title: 'Tide', name: 'tide', seconds: '44714.165' },
+  period: { title: 'Another', name: 'another', seconds: null },
+} as const satisfies Readonly<
+  Record<string, { readonly title: string; readonly name: string; readonly seconds: string | null }>
+>;
 
 export type RateKind = keyof typeof ratePeriods;
 
@@ -54,7 +60,7 @@ export const rateInputs: readonly InputSpec[] = [
 export function rateName(rate: Rate): string {
   const own = rate.name?.trim();
   if (own) return own;
-  const name = ratePeriods[rate.kind].title.toLowerCase();
+  const { name } = ratePeriods[rate.kind];
   return rate.half ? `half ${name}` : name;
 }
 

@@ -68,7 +68,7 @@ export const sweepInputs: readonly InputSpec[] = [
   {
     type: 'number',
     key: 'speedUp',
-    label: 'Speeds up for',
+    label: 'Ramp up',
     unit: '%',
     min: 0,
     max: 100,
@@ -78,7 +78,7 @@ export const sweepInputs: readonly InputSpec[] = [
   {
     type: 'number',
     key: 'slowDown',
-    label: 'Slows down for',
+    label: 'Ramp down',
     unit: '%',
     min: 0,
     max: 100,

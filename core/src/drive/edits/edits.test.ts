@@ -231,7 +231,12 @@ describe('edits', () => {
 });
 
 describe('a stage again', () => {
-  const worm = { do: 'addStage', kind: 'worm', at: 0, with: { starts: 1, wheel: 50, name: 'first' } } as const;
+  const worm = {
+    do: 'addStage',
+    kind: 'worm',
+    at: 0,
+    with: { starts: 1, wheel: 50, name: 'first' },
+  } as const;
   const one = applyEdit(newDrive('great'), worm);
   if (!one.ok) throw new Error('refused');
 
@@ -246,7 +251,10 @@ describe('a stage again', () => {
   });
 
   test('an encoder behind it stays where it was', () => {
-    const seen = applyEdit({ ...one.value, encoder: { lines: 600, decode: 4, shaft: 1 } }, { do: 'repeatStage', at: 0, times: 2 });
+    const seen = applyEdit(
+      { ...one.value, encoder: { lines: 600, decode: 4, shaft: 1 } },
+      { do: 'repeatStage', at: 0, times: 2 },
+    );
     expect(seen.ok && seen.value.encoder?.shaft).toBe(3);
   });
 

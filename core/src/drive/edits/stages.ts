@@ -110,7 +110,9 @@ export const repeatStage: EditKind<RepeatStage> = {
     return ok(withEncoderAt(after, (shaft) => (shaft > edit.at ? shaft + edit.times : shaft)));
   },
   label: (edit, before) =>
-    edit.times === 1 ? `duplicate ${named(before, edit.at)}` : `${named(before, edit.at)} × ${edit.times + 1}`,
+    edit.times === 1
+      ? `duplicate ${named(before, edit.at)}`
+      : `${named(before, edit.at)} × ${edit.times + 1}`,
 };
 
 export interface RemoveStage {

@@ -58,11 +58,11 @@ export const screw: OutputKind<Screw> = {
 export const beltDrive: OutputKind<BeltDrive> = {
   kind: 'beltDrive',
   title: 'Belt carriage',
-  message: 'a carriage on a toothed belt',
+  message: 'a carriage on a timing belt',
   inputs: [teeth, mm('pitchMm', 'Pitch', '2', 'from tooth to tooth along the belt')],
   play: 'none',
   travel: (o) => piValue(mul(rational(o.teeth), exactly(o.pitchMm))),
-  facts: () => ['A toothed belt has no play but stretches: keep it short and taut.'],
+  facts: () => ['A timing belt has no play but stretches: keep it short and taut.'],
   glyph: 'belt',
 };
 

@@ -7,10 +7,10 @@ export interface Belt extends StageData, Pair {
   readonly pitchMm?: number;
 }
 
-/** Toothed belt or chain, z1 drives z2: r = +z2/z1. (handbook: drive) */
+/** Timing belt or chain, z1 drives z2: r = +z2/z1. (handbook: drive) */
 export const belt: StageKind<Belt> = {
   kind: 'belt',
-  title: 'Toothed belt',
+  title: 'Timing belt',
   short: 'belt',
   message: 'two pulleys or sprockets; no play, same way round',
   inputs: [

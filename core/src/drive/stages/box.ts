@@ -35,7 +35,7 @@ const reduction = (s: Box): Rational =>
 /** A packaged gearbox: by its tooth pairs, taken as +, or by the ratio on its label. (handbook: drive; numbers) */
 export const box: StageKind<Box> = {
   kind: 'box',
-  title: 'Packaged box',
+  title: 'Gearbox',
   short: 'box',
   message: 'a bought gearbox, by its teeth or by its label',
   inputs: [
@@ -64,9 +64,14 @@ export const box: StageKind<Box> = {
       optional: true,
       hint: 'the label, 64:1',
     },
-    choice('provenance', 'Known by', [['nominal', 'Label'], ...knownBy.filter(([v]) => v !== 'nominal')], {
-      optional: true,
-    }),
+    choice(
+      'provenance',
+      'Ratio known from',
+      [['nominal', 'Label'], ...knownBy.filter(([v]) => v !== 'nominal')],
+      {
+        optional: true,
+      },
+    ),
     plusMinusInput,
   ],
   fresh: { ratio: '64', provenance: 'nominal' },

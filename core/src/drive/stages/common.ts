@@ -32,7 +32,7 @@ export const commonInputs: readonly InputSpec[] = [
   {
     type: 'size',
     key: 'playArcmin',
-    label: 'Play',
+    label: 'Backlash',
     unit: '′',
     min: 0,
     max: 21_600,
@@ -41,7 +41,12 @@ export const commonInputs: readonly InputSpec[] = [
     more: true,
     hint: 'end to end at its own output, as an angle',
   },
-  millimetres('playMm', 'Play at rim', 50, 'end to end at the pitch line; the angle above goes before it'),
+  millimetres(
+    'playMm',
+    'Backlash at rim',
+    50,
+    'end to end at the pitch line; the angle above goes before it',
+  ),
   millimetres('inBoreMm', 'Driver bore', 500, 'of the wheel on the shaft before'),
   millimetres('outBoreMm', 'Driven bore', 500, 'of the wheel on the shaft after'),
   {

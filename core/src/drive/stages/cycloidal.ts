@@ -28,7 +28,7 @@ export const cycloidal: StageKind<Cycloidal> = {
     lobes('pins', 'Pins', 20),
     choice(
       'held',
-      'Held',
+      'Fixed',
       [
         ['pins', 'Pins'],
         ['disc', 'Disc'],

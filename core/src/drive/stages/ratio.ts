@@ -17,16 +17,16 @@ const value = (s: Ratio): Rational => exactly(s.value);
 /** Any rational but 0, as given, with where it comes from. (handbook: drive; numbers, where a ratio comes from) */
 export const ratio: StageKind<Ratio> = {
   kind: 'ratio',
-  title: 'Plain ratio',
+  title: 'Fixed ratio',
   short: 'ratio',
   message: 'anything else, as turns in for one turn out',
   inputs: [
     { type: 'ratio', key: 'value', label: 'Ratio', default: '5', hint: '5:1, 20:76, 76/20 or 13.7272' },
-    choice('provenance', 'Known by', knownBy, { optional: true }),
+    choice('provenance', 'Ratio known from', knownBy, { optional: true }),
     plusMinusInput,
   ],
   reduction: value,
-  parts: (s) => [{ label: 'Plain ratio', factor: abs(value(s)) }],
+  parts: (s) => [{ label: 'Fixed ratio', factor: abs(value(s)) }],
   origin: (s) => originOf(value(s), s.provenance, s.plusMinus, 'exact'),
   shape: (s) => ({ form: 'box', label: toText(abs(value(s))) }),
   label: (s) => ratioLabel(value(s)),

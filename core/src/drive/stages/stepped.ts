@@ -77,11 +77,11 @@ const meshes = [
 /** Two-gear planets between a held wheel and the output: great reductions from nearly equal counts. (handbook: drive) */
 export const stepped: StageKind<Stepped> = {
   kind: 'stepped',
-  title: 'Stepped planets',
+  title: 'Compound planetary (stepped planets)',
   short: 'stepped',
   message: 'a differential: counts that differ by one give great reductions',
   inputs: [
-    teeth('fixed', 'Held, A', 6, 40),
+    teeth('fixed', 'Fixed, A', 6, 40),
     teeth('out', 'Output, B', 6, 39),
     teeth('planetFixed', 'Planet, a', 4, 16),
     teeth('planetOut', 'Planet, b', 4, 15),

@@ -27,7 +27,7 @@ export const strainWave: StageKind<StrainWave> = {
     teeth('rigid', 'Rigid', 20, 202),
     choice(
       'held',
-      'Held',
+      'Fixed',
       [
         ['rigid', 'Rigid'],
         ['flex', 'Flexible'],

@@ -122,7 +122,7 @@ export function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateRe
             ...(spin > 0
               ? [
                   worked(
-                    'the picture turns',
+                    'field rotation',
                     `a corner ${corner} px out stays within ${trail} px for ${time(turning)}`,
                   ),
                 ]

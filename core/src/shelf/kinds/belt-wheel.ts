@@ -11,7 +11,7 @@ const teeth = toothInput('teeth', 'Teeth', 6);
 const pitch = sizeInput('pitchMm', 'Pitch');
 const bore = boreInput();
 
-/** A toothed belt wheel: any two of one pitch and a belt make a stage. (handbook: drive) */
+/** A timing belt wheel: any two of one pitch and a belt make a stage. (handbook: drive) */
 export const beltWheel: PartKind<BeltWheelPart> = {
   kind: 'beltWheel',
   title: 'Belt wheel',

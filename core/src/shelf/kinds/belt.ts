@@ -11,7 +11,7 @@ const teeth = toothInput('teeth', 'Teeth', 10);
 const pitch = sizeInput('pitchMm', 'Pitch');
 const width = sizeInput('widthMm', 'Width');
 
-/** A closed toothed belt. */
+/** A closed timing belt. */
 export const beltPart: PartKind<BeltPart> = {
   kind: 'belt',
   title: 'Belt',

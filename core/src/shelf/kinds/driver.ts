@@ -33,7 +33,7 @@ export const driver: PartKind<DriverPart> = {
   kind: 'driver',
   title: 'Driver',
   group: 'drivers',
-  inputs: [textInput('modes', 'Modes', 120)],
+  inputs: [textInput('modes', 'Microstep settings', 120)],
   cells: { teeth: modes, size: null, bore: null },
   label: () => 'driver',
   refuse: (p) => {

@@ -14,8 +14,8 @@ const { edit } = useOpenDrive();
 const report = useReport();
 const arm = computed(() => report.value.duties.arm);
 const output = computed(() => report.value.drive.train.output);
-const set = (key: string, text: string, burst?: string): Refusal | null =>
-  edit({ do: 'output', key, text }, burst);
+const set = (key: string, text: string, editSession?: string): Refusal | null =>
+  edit({ do: 'output', key, text }, editSession);
 /** The arm that a wanted screw speed asks for, when it is not the one that stands there. */
 const wanted = computed(() => {
   const radius = arm.value?.lines.find((l) => l.figure.key === 'arm.radius')?.figure.value;

@@ -17,7 +17,7 @@ const pointed = computed(() => report.value.duties.altAz);
 </script>
 
 <template>
-  <TwoColumns aside="Two axes" shares="minmax(0, 716fr) minmax(0, 484px)">
+  <TwoColumns aside="Altitude and azimuth" shares="minmax(0, 716fr) minmax(0, 484px)">
     <CheckHead open="camera" />
     <div class="scroll main">
       <template v-if="seen">
@@ -36,7 +36,7 @@ const pointed = computed(() => report.value.duties.altAz);
           Its lens and its pixels: then a drift is a trail, and the longest exposure that stays round is
           known.
         </p>
-        <v-btn :prepend-icon="mdiPlus" @click="camera.add()">Give a camera</v-btn>
+        <v-btn :prepend-icon="mdiPlus" @click="camera.add()">Add a camera</v-btn>
       </div>
     </div>
     <template #aside>
@@ -55,7 +55,7 @@ const pointed = computed(() => report.value.duties.altAz);
         <p class="quiet">
           Two axes that are not polar: how fast each must turn along a star’s path, and how the picture turns.
         </p>
-        <v-btn :prepend-icon="mdiPlus" @click="axes.add()">Give two axes</v-btn>
+        <v-btn :prepend-icon="mdiPlus" @click="axes.add()">Add two axes</v-btn>
       </div>
     </template>
   </TwoColumns>

@@ -51,9 +51,10 @@ const chart = computed(() => (selected.value === null ? null : report.value.char
 const map = computed(() => report.value.map(2, MAP_TO));
 const tolerance = computed(() => report.value.job.tolerance);
 
-const setDivisions = (text: string, burst: string): Refusal | null => edit({ do: 'divisions', text }, burst);
-const setTolerance = (text: string, burst: string): Refusal | null =>
-  edit({ do: 'tolerance', as: tolerance.value.as === 'length' ? 'length' : 'angle', text }, burst);
+const setDivisions = (text: string, editSession: string): Refusal | null =>
+  edit({ do: 'divisions', text }, editSession);
+const setTolerance = (text: string, editSession: string): Refusal | null =>
+  edit({ do: 'tolerance', as: tolerance.value.as === 'length' ? 'length' : 'angle', text }, editSession);
 
 async function csv(): Promise<string> {
   const { divisionsCsv } = await import('@pendrix/core/files/csv');

@@ -12,7 +12,7 @@ defineProps<{
   duty: DutyReport;
   specs: readonly InputSpec[];
   data: object;
-  set: (key: string, text: string, burst?: string) => Refusal | null;
+  set: (key: string, text: string, editSession?: string) => Refusal | null;
 }>();
 const emit = defineEmits<{ remove: [] }>();
 </script>

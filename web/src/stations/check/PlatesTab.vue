@@ -41,9 +41,10 @@ const toMake = computed(() => fresh.value?.circles[0]?.holes ?? 26);
 const EXAMPLE = '15-20 / 21 23 27 29 31 33 / 37 39 41 43 47 49';
 const set =
   (key: keyof Plates) =>
-  (text: string, burst?: string): Refusal | null =>
-    edit({ do: 'plates', key, text }, burst);
-const setDivisions = (text: string, burst: string): Refusal | null => edit({ do: 'divisions', text }, burst);
+  (text: string, editSession?: string): Refusal | null =>
+    edit({ do: 'plates', key, text }, editSession);
+const setDivisions = (text: string, editSession: string): Refusal | null =>
+  edit({ do: 'divisions', text }, editSession);
 
 async function saveCsv(): Promise<void> {
   const { platesCsv } = await import('@pendrix/core/files/tables');

@@ -52,7 +52,7 @@ const hand = computed(() => report.value.duties.knob);
         <p class="quiet">
           A knob on the motor’s shaft: how far one mark turns the work, and how many turns go across a range.
         </p>
-        <v-btn :prepend-icon="mdiPlus" @click="knob.add()">Give a hand knob</v-btn>
+        <v-btn :prepend-icon="mdiPlus" @click="knob.add()">Add a hand knob</v-btn>
       </div>
     </template>
   </TwoColumns>

@@ -11,7 +11,10 @@ export const tabs = {
   },
   arm: { title: 'Arm', asked: (r: Report): boolean => r.duties.arm !== null },
   sweep: { title: 'Sweep', asked: (r: Report): boolean => r.duties.sweeps.length > 0 },
-  spin: { title: 'Spin', asked: (r: Report): boolean => r.duties.spins.length > 0 || r.duties.knob !== null },
+  spin: {
+    title: 'Speed',
+    asked: (r: Report): boolean => r.duties.spins.length > 0 || r.duties.knob !== null,
+  },
 } as const;
 
 export type TabId = keyof typeof tabs;

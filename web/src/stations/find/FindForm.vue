@@ -21,15 +21,15 @@ import ToggleChoice from '../../ui/ToggleChoice.vue';
 const { drive, shelf, edit } = defineProps<{
   drive: Drive;
   shelf: readonly ShelfPart[];
-  edit: (edit: Edit, burst?: string) => Refusal | null;
+  edit: (edit: Edit, editSession?: string) => Refusal | null;
 }>();
 const form = computed(() => findForm(drive, shelf));
 const set = computed<FindSettings>(() => drive.find ?? {});
 
 const commit =
   (key: keyof FindSettings) =>
-  (text: string, burst: string): Refusal | null =>
-    edit({ do: 'find', key, text }, burst);
+  (text: string, editSession: string): Refusal | null =>
+    edit({ do: 'find', key, text }, editSession);
 const choose = (key: keyof FindSettings, text: string): void => {
   edit({ do: 'find', key, text });
 };
@@ -96,7 +96,7 @@ const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
     <template v-if="form.question !== 'ratio'">
       <ReadField label="Motor" unit="a turn" :value="String(form.fullSteps)" :commit="commit('fullSteps')" />
       <ChoiceField
-        label="Modes to"
+        label="Finest microstep"
         :value="String(form.finest)"
         :options="modes"
         @choose="(v) => choose('finest', v)"

@@ -5,7 +5,7 @@ import { kindOf, type Drive, type Edit, type Refusal } from '@pendrix/core';
 /** The stages of the present train that stay: the rest is searched for around them. */
 const { drive, edit } = defineProps<{
   drive: Drive;
-  edit: (edit: Edit, burst?: string) => Refusal | null;
+  edit: (edit: Edit, editSession?: string) => Refusal | null;
 }>();
 const named = (i: number): string => {
   const stage = drive.train.stages[i]!;

@@ -23,9 +23,11 @@ const report = useReport();
 const job = computed(() => report.value.drive.job);
 const isNew = route.query['new'] === '1';
 
-const rename = (name: string, burst: string): Refusal | null => edit({ do: 'rename', name }, burst);
-const divide = (text: string, burst: string): Refusal | null => edit({ do: 'divisions', text }, burst);
-const move = (text: string, burst: string): Refusal | null => edit({ do: 'moves', text }, burst);
+const rename = (name: string, editSession: string): Refusal | null =>
+  edit({ do: 'rename', name }, editSession);
+const divide = (text: string, editSession: string): Refusal | null =>
+  edit({ do: 'divisions', text }, editSession);
+const move = (text: string, editSession: string): Refusal | null => edit({ do: 'moves', text }, editSession);
 /** What travels asks for moves as well as for counts. */
 const linear = computed(() => report.value.kinematics.travel !== null);
 const note = (text: string): Refusal | null => edit({ do: 'notes', text }, 'notes');

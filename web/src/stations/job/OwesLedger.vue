@@ -53,7 +53,7 @@ const needY = computed(() => head + ROW * owes.rows.length + (owes.unlisted > 0 
       {{ n === 0 ? '·' : n }}
     </text>
     <path :d="`M0 ${needY + 51.5}H${width}`" class="hair" />
-    <text x="0" :y="needY + 71" class="t b amber">Train owes</text>
+    <text x="0" :y="needY + 71" class="t b amber">Still needed</text>
     <DotRow :row="dotRow(owes.owes, cx, needY + 66)" :y="needY + 66" />
   </svg>
 </template>

@@ -9,7 +9,7 @@ const { tolerance, linear, edit } = defineProps<{
   tolerance: ToleranceReport;
   /** the output travels: a length needs no radius */
   linear: boolean;
-  edit: (e: Edit, burst?: string) => Refusal | null;
+  edit: (e: Edit, editSession?: string) => Refusal | null;
 }>();
 
 type Way = ToleranceReport['as'];
@@ -39,9 +39,10 @@ function choose(next: Way): void {
   way.value = next;
   if (next === 'none') edit({ do: 'tolerance', as: 'none', text: '' });
 }
-const set = (text: string, burst: string): Refusal | null =>
-  edit({ do: 'tolerance', as: way.value, text }, burst);
-const setRadius = (text: string, burst: string): Refusal | null => edit({ do: 'radius', text }, burst);
+const set = (text: string, editSession: string): Refusal | null =>
+  edit({ do: 'tolerance', as: way.value, text }, editSession);
+const setRadius = (text: string, editSession: string): Refusal | null =>
+  edit({ do: 'radius', text }, editSession);
 </script>
 
 <template>

@@ -116,7 +116,7 @@ const print = usePrintSheet(() =>
       </template>
     </header>
     <div v-if="!running" class="counts">
-      <div class="chips" role="group" aria-label="Counts the job asks for">
+      <div class="chips" role="group" aria-label="Divisions the job asks for">
         <v-btn
           v-for="c in report.counts.slice(0, MAX_CHIPS)"
           :key="c"
@@ -132,7 +132,7 @@ const print = usePrintSheet(() =>
       </div>
       <ReadField
         class="other"
-        label="Count"
+        label="Divisions"
         :value="count === null ? '' : String(count)"
         placeholder="73"
         :commit="choose"

@@ -30,12 +30,12 @@ const valueOf = (part: ShelfPart, key: string): InputValue | undefined =>
 
 const commit =
   (key: string) =>
-  (text: string, burst: string): Refusal | null => {
-    const read = shelf.setInput(only.value!.id, key, text, burst);
+  (text: string, editSession: string): Refusal | null => {
+    const read = shelf.setInput(only.value!.id, key, text, editSession);
     return read && !read.ok ? read.refusal : null;
   };
-const price = (text: string, burst: string): Refusal | null => {
-  const read = shelf.edit(only.value!.id, 'price', text, burst);
+const price = (text: string, editSession: string): Refusal | null => {
+  const read = shelf.edit(only.value!.id, 'price', text, editSession);
   return read && !read.ok ? read.refusal : null;
 };
 const KNOWN = [
@@ -105,7 +105,7 @@ const all =
     </template>
     <div class="keys">
       <v-btn :prepend-icon="mdiContentDuplicate" @click="emit('duplicate')">Duplicate</v-btn>
-      <v-btn :prepend-icon="mdiTrashCanOutline" @click="emit('remove')">Take off</v-btn>
+      <v-btn :prepend-icon="mdiTrashCanOutline" @click="emit('remove')">Delete</v-btn>
     </div>
   </section>
 </template>

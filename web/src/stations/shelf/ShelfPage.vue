@@ -67,7 +67,7 @@ function remove(): void {
   if (ids.length === 0) return;
   shelf.remove(ids);
   letGo();
-  told(`${counted(ids.length, 'line')} taken off the shelf.`.replace(/^./, (c) => c.toUpperCase()));
+  told(`${counted(ids.length, 'line')} deleted from the shelf.`.replace(/^./, (c) => c.toUpperCase()));
 }
 function duplicate(): void {
   const ids = shelf.duplicate(picked.value);

@@ -29,7 +29,7 @@ const { source, train, report, dismissed, hasController, edit } = defineProps<{
   report: Report['train']['source'];
   dismissed: readonly string[];
   hasController: boolean;
-  edit: (e: Edit, burst?: string) => Refusal | null;
+  edit: (e: Edit, editSession?: string) => Refusal | null;
 }>();
 
 const shelf = useShelf();
@@ -39,9 +39,10 @@ const kinds = Object.entries(sources) as readonly (readonly [
   { readonly title: string; readonly message: string },
 ])[];
 const stepper = computed(() => (source.kind === 'stepper' ? source : null));
-const set = (key: string, text: string, burst?: string): Refusal | null =>
-  edit({ do: 'source', key, text }, burst);
-const setModes = (text: string, burst: string): Refusal | null => edit({ do: 'modes', text }, burst);
+const set = (key: string, text: string, editSession?: string): Refusal | null =>
+  edit({ do: 'source', key, text }, editSession);
+const setModes = (text: string, editSession: string): Refusal | null =>
+  edit({ do: 'modes', text }, editSession);
 const modes = computed(() =>
   (stepper.value?.modes ?? []).map((m) => ({ value: String(m), title: m === 1 ? 'Full step' : `1/${m}` })),
 );
@@ -126,7 +127,7 @@ const caution = computed(() => {
         />
         <ReadField
           class="modes below"
-          label="Driver’s modes"
+          label="Microstep settings"
           :value="stepper.modes.join(', ')"
           hint="all the microsteps a step that the driver can be set to"
           :commit="setModes"

@@ -39,7 +39,7 @@ const { stage, report, at, last, selected, word, edit } = defineProps<{
   selected: boolean;
   /** what the running figure counts: "steps a turn" */
   word: string;
-  edit: (e: Edit, burst?: string) => Refusal | null;
+  edit: (e: Edit, editSession?: string) => Refusal | null;
 }>();
 const emit = defineEmits<{ select: []; move: [to: number]; remove: []; shelf: []; alone: [] }>();
 const shelf = useShelf();
@@ -63,8 +63,8 @@ function repeat(): void {
   if (edit({ do: 'repeatStage', at, times: times.value - 1 }) === null) timesOpen.value = false;
 }
 const specs = computed(() => stageInputs(stage));
-const set = (key: string, text: string, burst?: string): Refusal | null =>
-  edit({ do: 'stage', at, key, text }, burst);
+const set = (key: string, text: string, editSession?: string): Refusal | null =>
+  edit({ do: 'stage', at, key, text }, editSession);
 
 const moveTo = (to: number): void => {
   if (to >= 0 && to <= last) emit('move', to);

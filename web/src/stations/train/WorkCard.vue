@@ -22,7 +22,7 @@ import FoldPanel from '../../ui/FoldPanel.vue';
 const { drive, report, edit } = defineProps<{
   drive: Drive;
   report: Report['train'];
-  edit: (e: Edit, burst?: string) => Refusal | null;
+  edit: (e: Edit, editSession?: string) => Refusal | null;
 }>();
 
 const kind = computed(() => outputKindOf(drive.train.output));
@@ -31,16 +31,17 @@ const refusal = ref<Refusal | null>(null);
 const choose = (v: string): void => {
   refusal.value = edit({ do: 'outputKind', kind: v as OutputKindId });
 };
-const set = (key: string, text: string, burst?: string): Refusal | null =>
-  edit({ do: 'output', key, text }, burst);
-const setEncoder = (key: string, text: string, burst?: string): Refusal | null =>
-  edit({ do: 'encoder', key, text }, burst);
-const setMoves = (text: string, burst: string): Refusal | null => edit({ do: 'moves', text }, burst);
+const set = (key: string, text: string, editSession?: string): Refusal | null =>
+  edit({ do: 'output', key, text }, editSession);
+const setEncoder = (key: string, text: string, editSession?: string): Refusal | null =>
+  edit({ do: 'encoder', key, text }, editSession);
+const setMoves = (text: string, editSession: string): Refusal | null =>
+  edit({ do: 'moves', text }, editSession);
 const limits = computed(() => ({ back: '', forth: '', why: '', ...drive.train.limits }));
 const limit =
   (key: 'back' | 'forth' | 'why') =>
-  (text: string, burst: string): Refusal | null =>
-    edit({ do: 'limits', ...limits.value, [key]: text }, burst);
+  (text: string, editSession: string): Refusal | null =>
+    edit({ do: 'limits', ...limits.value, [key]: text }, editSession);
 const facts = computed(() => {
   if (drive.train.stages.length > 0) return report.work.facts;
   return [

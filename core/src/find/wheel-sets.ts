@@ -1,14 +1,14 @@
 import { compare, rational } from '../numbers/index.ts';
 import { commonFactor } from './divisors.ts';
-import type { HeldWheel, PairLimits, Shape, Workbench } from './kit.ts';
+import type { KitWheel, PairLimits, Shape, Workbench } from './kit.ts';
 
 /** Wheels of one side of a train, largest first. */
-export type Hand = readonly HeldWheel[];
+export type WheelSet = readonly KitWheel[];
 
 /** A train of wheel pairs; pair i is driven[i] over drivers[i]. */
 export interface Pairs {
-  readonly driven: Hand;
-  readonly drivers: Hand;
+  readonly driven: WheelSet;
+  readonly drivers: WheelSet;
   readonly teeth: number;
   /** how many of its wheels are not owned */
   readonly bought: number;
@@ -16,12 +16,12 @@ export interface Pairs {
   readonly cost: number;
 }
 
-const teethOf = (hand: Hand): number => hand.reduce((n, w) => n + w.teeth, 0);
+const teethOf = (set: WheelSet): number => set.reduce((n, w) => n + w.teeth, 0);
 
 /** Finds the wheels behind a product, and whether both sides can be on the bench at once. Keeps what it found. */
-export class Hands {
-  private readonly kept = new Map<string, readonly Hand[]>();
-  private readonly wheels: readonly HeldWheel[];
+export class WheelSets {
+  private readonly kept = new Map<string, readonly WheelSet[]>();
+  private readonly wheels: readonly KitWheel[];
 
   private readonly bench: Workbench;
   readonly most: number;
@@ -35,20 +35,20 @@ export class Hands {
       .sort((a, b) => b.teeth - a.teeth || a.index - b.index);
   }
 
-  /** Every way to make a product with so many wheels of each family; each hand largest first. */
-  of(product: number, pairs: readonly number[]): readonly Hand[] {
+  /** Every way to make a product with so many wheels of each family; each set largest first. */
+  of(product: number, pairs: readonly number[]): readonly WheelSet[] {
     const key = `${product} ${pairs.join(' ')}`;
     const known = this.kept.get(key);
     if (known) return known;
-    const out: Hand[] = [];
+    const out: WheelSet[] = [];
     const usable = this.wheels.filter((w) => product % w.teeth === 0 && pairs[w.family]! > 0);
     const left = [...pairs];
-    const hand: HeldWheel[] = [];
+    const set: KitWheel[] = [];
     const count = pairs.reduce((a, b) => a + b, 0);
     const least = usable.at(-1)?.teeth ?? 1;
     const take = (rest: number, from: number, open: number): void => {
       if (open === 0) {
-        if (rest === 1 && this.bought(hand, []) !== null) out.push([...hand]);
+        if (rest === 1 && this.bought(set, []) !== null) out.push([...set]);
         return;
       }
       for (let i = from; i < usable.length; i++) {
@@ -57,9 +57,9 @@ export class Hands {
         if (rest % wheel.teeth !== 0 || rest / wheel.teeth < least ** (open - 1)) continue;
         if (left[wheel.family] === 0) continue;
         left[wheel.family]!--;
-        hand.push(wheel);
+        set.push(wheel);
         take(rest / wheel.teeth, i, open - 1);
-        hand.pop();
+        set.pop();
         left[wheel.family]!++;
       }
     };
@@ -98,8 +98,8 @@ export class Hands {
       }
   }
 
-  /** Both hands on the bench at once, matched pair by pair; null when there are not wheels enough or no matching keeps the limits. */
-  private together(a: Hand, b: Hand, shape: Shape): Pairs | null {
+  /** Both sets on the bench at once, matched pair by pair; null when there are not wheels enough or no matching keeps the limits. */
+  private together(a: WheelSet, b: WheelSet, shape: Shape): Pairs | null {
     const { pair, mostTeeth } = this.bench.kit;
     const teeth = teethOf(a) + teethOf(b);
     if (mostTeeth !== undefined && teeth + shape.partsTeeth > mostTeeth) return null;
@@ -109,14 +109,14 @@ export class Hands {
     return drivers && { driven: a, drivers, teeth, ...bought };
   }
 
-  /** How many wheels must be bought for both hands, and for how much; null when too many, too dear, or not to be had. */
-  private bought(a: Hand, b: Hand): Pick<Pairs, 'bought' | 'cost'> | null {
+  /** How many wheels must be bought for both sets, and for how much; null when too many, too dear, or not to be had. */
+  private bought(a: WheelSet, b: WheelSet): Pick<Pairs, 'bought' | 'cost'> | null {
     let [bought, cost] = [0, 0];
     for (const side of [0, 1]) {
-      const hand = side === 0 ? a : b;
-      for (const [i, wheel] of hand.entries()) {
+      const set = side === 0 ? a : b;
+      for (const [i, wheel] of set.entries()) {
         let times = 1;
-        for (let j = 0; j < i; j++) if (hand[j]!.index === wheel.index) times++;
+        for (let j = 0; j < i; j++) if (set[j]!.index === wheel.index) times++;
         if (side === 1) for (const other of a) if (other.index === wheel.index) times++;
         if (times <= wheel.own) continue;
         if (!wheel.buy) return null;
@@ -144,7 +144,7 @@ export function comparePairs(x: Pairs, y: Pairs): number {
 export const largest = (p: Pick<Pairs, 'driven' | 'drivers'>): number =>
   [...p.driven, ...p.drivers].reduce((n, w) => Math.max(n, w.teeth), 0);
 
-function lexically(a: Hand, b: Hand): number {
+function lexically(a: WheelSet, b: WheelSet): number {
   for (const [i, wheel] of a.entries()) if (wheel.teeth !== b[i]!.teeth) return wheel.teeth - b[i]!.teeth;
   return 0;
 }
@@ -153,8 +153,8 @@ function lexically(a: Hand, b: Hand): number {
  * The drivers in the order of the driven wheels they stand under: largest first when nothing forbids it, else the first matching
  * in which every pair is of one family and keeps the limits. Null when there is none.
  */
-function matched(driven: Hand, drivers: Hand, limits: PairLimits | undefined): Hand | null {
-  const out: HeldWheel[] = [];
+function matched(driven: WheelSet, drivers: WheelSet, limits: PairLimits | undefined): WheelSet | null {
+  const out: KitWheel[] = [];
   const free = [...drivers];
   const place = (i: number): boolean => {
     if (i === driven.length) return true;
@@ -171,7 +171,7 @@ function matched(driven: Hand, drivers: Hand, limits: PairLimits | undefined): H
   return place(0) ? out : null;
 }
 
-function mayPair(driver: HeldWheel, driven: HeldWheel, limits: PairLimits | undefined): boolean {
+function mayPair(driver: KitWheel, driven: KitWheel, limits: PairLimits | undefined): boolean {
   if (driver.family !== driven.family) return false;
   if (!limits) return true;
   const [low, high] = [Math.min(driver.teeth, driven.teeth), Math.max(driver.teeth, driven.teeth)];
