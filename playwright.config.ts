@@ -32,6 +32,14 @@ export default defineConfig({
     launchOptions: CHROMIUM,
     locale: 'en-GB',
     timezoneId: 'UTC',
+    // A browser that has been used before: the first start has a test of its own.
+    storageState: {
+      cookies: [],
+      origins: [
+        { origin: 'http://127.0.0.1:4180', localStorage: [{ name: 'pendrix.begun', value: 'yes' }] },
+      ],
+    },
+    serviceWorkers: 'block',
     trace: 'retain-on-failure',
     video: 'off',
   },

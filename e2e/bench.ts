@@ -1,5 +1,5 @@
 import { readdirSync } from 'node:fs';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** How many drives the demo workshop has. */
 export const DEMO_DRIVES = readdirSync(new URL('../demo/', import.meta.url)).filter((f) =>
@@ -33,6 +33,9 @@ export async function go(
   await expect(page.locator('main h2').first()).toHaveText(station);
 }
 
+/** A tab of Check. */
+export const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true });
+
 /** A field by its label. */
 export const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 
@@ -51,3 +54,27 @@ export const upload = (name: string, text: string | Buffer) => ({
   mimeType: 'application/json',
   buffer: Buffer.from(text),
 });
+
+/** What a select shows. */
+export const chosen = (select: Locator) =>
+  select.locator('xpath=ancestor::div[contains(concat(" ", @class, " "), " v-field ")][1]');
+
+/** Chooses in a select by its title, as a person does. */
+export async function choose(select: Locator, title: string): Promise<void> {
+  // the field around it takes the press
+  await chosen(select).click();
+  const option = select.page().getByRole('option', { name: title, exact: true });
+  // of a long list only what is in view is made
+  for (let i = 0; i < 60 && !(await option.isVisible()); i++) {
+    await select.page().locator('.v-select__content .v-list').hover();
+    await select.page().mouse.wheel(0, 240);
+    await select.page().waitForTimeout(60);
+  }
+  await option.click();
+}
+
+/** Adds to the Job what is asked besides dividing, from its one list. */
+export async function ask(page: Page, what: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a rate, a sweep, a camera…' }).click();
+  await page.locator('.v-list-item', { has: page.getByText(what, { exact: true }) }).click();
+}

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { cell, field, openDemo, openDrive, saved, upload } from './bench.ts';
+import { ask, cell, choose, field, openDemo, openDrive, saved, upload } from './bench.ts';
 
 /** What a field says of each text that it cannot take; the figure beside it stays. */
 async function refuses(
@@ -20,12 +20,13 @@ async function refuses(
 test('fields of rates and timers take no nonsense, and what was in force stays', async ({ page }) => {
   await openDemo(page);
   await openDrive(page, 'Night meadow', 'Check');
+  await expect(page.locator('.ways')).toContainText('Alternate');
   const before = await page.locator('.ways').innerText();
   await refuses(page, 'Timer rate', [
     ['', /nothing is written/i],
     ['fast', /cannot be read as a clock/],
     ['-5', /negative/],
-    ['0', /0 is refused/],
+    ['0', /must not be 0/],
     ['1e6', /exponent/],
   ]);
   await refuses(page, 'Counter', [
@@ -49,7 +50,8 @@ test('fields of rates and timers take no nonsense, and what was in force stays',
 test('a rate of one’s own, in the words people use', async ({ page }) => {
   await openDemo(page);
   await openDrive(page, 'Engraver’s slide', 'Job');
-  await page.getByLabel('Follow a rate').selectOption('Another');
+  await ask(page, 'Rate');
+  await choose(page.getByLabel('Follow').last(), 'Another');
   const turn = field(page, 'One turn in');
   for (const text of ['24 h', '0.5 rpm', '15 °/h', '1 turn in 10 min']) {
     await turn.fill(text);
@@ -68,19 +70,23 @@ test('a rate of one’s own, in the words people use', async ({ page }) => {
 test('with the keyboard alone: from the job to a rate, its timer, and another tab', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).press('Enter');
-  const follow = page.getByLabel('Follow a rate');
-  await follow.focus();
-  await follow.press('S');
+  await page.getByRole('button', { name: 'Add a rate, a sweep, a camera…' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
   await expect(cell(page, 'rate')).toContainText('no timer given');
   await page.locator('main h2').first().click();
   await page.keyboard.press('g');
   await page.keyboard.press('c');
   await expect(page.locator('main h2').first()).toHaveText('Check');
   await page.getByRole('button', { name: 'Add the controller' }).press('Enter');
-  await page.getByRole('radio', { name: /Alternate/ }).focus();
-  await page.keyboard.press('ArrowDown');
+  await page
+    .getByRole('radio', { name: /One interval/ })
+    .first()
+    .focus();
+  await page.keyboard.press('Space');
   await expect(page.locator('.ways tr.on')).toContainText('One interval');
-  await page.getByRole('link', { name: 'Plates', exact: true }).press('Enter');
+  await page.getByRole('tab', { name: 'Plates', exact: true }).press('Enter');
   await page.getByRole('button', { name: /Begin with three plates/ }).press('Enter');
   await field(page, 'Worm').fill('40:1');
   await field(page, 'Wanted').fill('95');
@@ -114,15 +120,18 @@ test('the sheet of one count by plates prints by itself; on a phone the tabs are
 }) => {
   await openDemo(page);
   await openDrive(page, 'Sundial plate', 'Check');
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeHidden();
-  await expect(page.getByRole('table', { name: 'Wanted counts' })).toBeHidden();
-  await expect(page.getByText('At each division')).toBeVisible();
+  await expect(page.locator('#app')).toBeHidden();
+  await expect(page.locator('.print-sheet')).toContainText('dividing by the plates');
+  await expect(page.locator('.print-sheet tbody tr')).toHaveCount(7);
   await page.emulateMedia({ media: 'screen' });
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  await expect(page.locator('.print-sheet')).toHaveCount(0);
   await page.setViewportSize({ width: 390, height: 844 });
   const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(wide).toBeLessThanOrEqual(1);
-  await page.getByRole('link', { name: 'Spin', exact: true }).click();
+  await page.getByRole('tab', { name: 'Speed', exact: true }).click();
   await page.getByRole('button', { name: 'Ask for a range of speeds' }).click();
   await expect(page.getByRole('region', { name: 'Speed range 1' })).toContainText('Motor at the fastest');
 });

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { cell, field, go, openDemo, openDrive, saved } from './bench.ts';
+import { ask, cell, choose, field, go, openDemo, openDrive, saved, tab } from './bench.ts';
 
 /** What is handed over as a file when `act` is done. */
 async function download(page: Page, act: () => Promise<void>): Promise<{ name: string; text: string }> {
@@ -9,14 +9,12 @@ async function download(page: Page, act: () => Promise<void>): Promise<{ name: s
   const file = await coming;
   return { name: file.suggestedFilename(), text: await readFile(await file.path(), 'utf8') };
 }
-const tab = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'What is judged' }).getByRole('link', { name, exact: true });
 
 test('a star drive from nothing to the file with its constants', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
   await field(page, 'Name of the drive').fill('Meadow cradle');
-  await page.getByLabel('Follow a rate').selectOption('Stars');
+  await ask(page, 'Rate');
   await expect(cell(page, 'rate')).toContainText('no timer given');
   await expect(page.locator('.title')).toContainText('follows the stars');
   await go(page, 'Train');
@@ -30,7 +28,7 @@ test('a star drive from nothing to the file with its constants', async ({ page }
     await field(page, label).last().fill(value);
   }
   await go(page, 'Check');
-  await expect(tab(page, 'Rate')).toHaveAttribute('aria-current', 'page');
+  await expect(tab(page, 'Rate')).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('button', { name: 'Add the controller' }).click();
   const ticks = field(page, 'Timer rate');
   await ticks.fill('16 MHz / 0');
@@ -39,11 +37,7 @@ test('a star drive from nothing to the file with its constants', async ({ page }
   await field(page, 'Counter').fill('24');
   await expect(page.locator('.ways tr.on')).toContainText('Alternate');
   await expect(cell(page, 'rate')).toContainText('Even ±1 tick');
-  await page
-    .getByRole('row', { name: /One interval/ })
-    .first()
-    .getByRole('radio')
-    .check();
+  await page.locator('.ways tr', { hasText: 'One interval' }).first().getByRole('radio').check();
   await expect(cell(page, 'rate')).toContainText('ppm');
   await expect(page.locator('.ways tr.on')).toContainText('One interval');
   await page.getByRole('radio', { name: /Alternate/ }).check();
@@ -63,17 +57,17 @@ test('a star drive from nothing to the file with its constants', async ({ page }
 test('a slide of 480 frames with a pan, on one clock', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
-  await page.getByRole('button', { name: 'Sweep', exact: true }).click();
+  await ask(page, 'Sweep');
   await field(page, 'Frames').fill('480');
   await go(page, 'Check');
-  await expect(tab(page, 'Sweep')).toHaveAttribute('aria-current', 'page');
+  await expect(tab(page, 'Sweep')).toHaveAttribute('aria-selected', 'true');
   const slide = page.getByRole('region', { name: 'Sweep 1' });
-  await slide.getByLabel('in', { exact: true }).selectOption('mm');
+  await choose(slide.getByLabel('in', { exact: true }), 'mm');
   await expect(slide).toContainText('give the train a straight output');
   await slide.getByText('More').click();
   await slide.getByLabel('Another axis').fill('800');
   await slide.getByRole('textbox', { name: 'to', exact: true }).fill('480');
-  await slide.getByLabel('Easing').selectOption('cosine');
+  await choose(slide.getByLabel('Easing'), 'cosine');
   await slide.getByLabel('Interval').fill('4');
   await slide.getByLabel('Exposure').fill('3.9');
   await expect(slide).toContainText('Short by');
@@ -81,13 +75,16 @@ test('a slide of 480 frames with a pan, on one clock', async ({ page }) => {
   await expect(slide).toContainText('Fits');
   await page.getByRole('button', { name: 'Another axis' }).click();
   const pan = page.getByRole('region', { name: 'Sweep 2' });
-  await pan.getByLabel('Frames').fill('480');
-  await pan.getByLabel('Interval').fill('4');
-  await pan.getByLabel('Exposure').fill('1');
+  // what the axes share stands once, above them
+  const all = page.getByRole('region', { name: 'All axes' });
+  await expect(pan.getByLabel('Frames')).toHaveCount(0);
+  await all.getByLabel('Frames').fill('480');
+  await all.getByLabel('Interval').fill('4');
+  await all.getByLabel('Exposure').fill('1');
   await expect(page.getByText(/share one clock: the slowest move takes/)).toBeVisible();
-  await pan.getByLabel('Frames').fill('1');
-  await expect(pan.getByText('below 2')).toBeVisible();
-  await pan.getByLabel('Frames').fill('480');
+  await all.getByLabel('Frames').fill('1');
+  await expect(all.getByText('below 2')).toBeVisible();
+  await all.getByLabel('Frames').fill('480');
   const csv = await download(page, () => slide.getByRole('button', { name: 'CSV' }).click());
   expect(csv.text.trim().split('\n')).toHaveLength(481);
   expect(csv.text.trim().split('\n').at(-1)).toMatch(/,384000$/);
@@ -100,7 +97,7 @@ test('a slide of 480 frames with a pan, on one clock', async ({ page }) => {
 test('a wheel of 77 teeth by plates', async ({ page }) => {
   await openDemo(page);
   await openDrive(page, 'Sundial plate head', 'Check');
-  await expect(tab(page, 'Plates')).toHaveAttribute('aria-current', 'page');
+  await expect(tab(page, 'Plates')).toHaveAttribute('aria-selected', 'true');
   await field(page, 'Wanted').fill('77');
   await expect(page.getByRole('table', { name: 'Wanted counts' })).toContainText('9 on 21 and 3 on 33');
   await expect(cell(page, 'divisions')).toContainText('1of 1');
@@ -142,8 +139,8 @@ test('a camera and a range of speeds are given, judged and taken away', async ({
   await expect(seen).toContainText('Round only for');
   await seen.getByRole('textbox', { name: 'Declination' }).fill('95');
   await expect(seen.getByText('above 90')).toBeVisible();
-  await tab(page, 'Spin').click();
+  await tab(page, 'Speed').click();
   await page.getByRole('button', { name: 'Ask for a range of speeds' }).click();
-  await page.getByRole('button', { name: 'Give a hand knob' }).click();
+  await page.getByRole('button', { name: 'Add a hand knob' }).click();
   await expect(page.getByRole('region', { name: 'Hand knob' })).toContainText('Turns across the range');
 });

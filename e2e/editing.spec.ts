@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { cell, field, go, openDemo, openDrive, saved } from './bench.ts';
+import { cell, choose, field, go, openDemo, openDrive, saved } from './bench.ts';
 
 test('what cannot be read is said under the field and the last good value stays in force', async ({
   page,
@@ -16,7 +16,7 @@ test('what cannot be read is said under the field and the last good value stays 
     ['63-60', '63-60 runs backwards.'],
     ['1-9000', '1-9000 asks for more than 5000 counts.'],
     ['sixty', 'Sixty cannot be read as a count.'],
-    ['0', '0 is refused here.'],
+    ['0', 'It must not be 0.'],
     ['60,'.repeat(800), 'The text is longer than 2000 characters.'],
   ] as const) {
     await list.fill(text);
@@ -51,7 +51,7 @@ test('every kind of stage by mouse: added, changed, dragged, removed, undone', a
   await expect(ratio).toContainText('Eight cannot be read as a ratio.');
   await expect(ratio).toContainText('Read as 8 : 1');
   await ratio.getByRole('textbox', { name: 'Ratio' }).fill('64');
-  await ratio.getByLabel('Known by').selectOption('nominal');
+  await choose(ratio.getByLabel('Ratio known from'), 'Label');
   await expect(cell(page, 'steps')).toContainText('Even if exact');
 
   // By the handle, the belt in front of the spur pair.
@@ -59,7 +59,7 @@ test('every kind of stage by mouse: added, changed, dragged, removed, undone', a
   await cards.nth(1).locator('.handle').dragTo(cards.nth(0).locator('.handle'));
   await expect(page.getByRole('region', { name: /Stage 1: Timing belt/ })).toBeVisible();
   await expect(page.getByRole('region', { name: /Stage 2: Spur pair/ })).toBeVisible();
-  await page.getByRole('button', { name: /What to do with stage 1/ }).click();
+  await page.getByRole('button', { name: /Actions for stage 1/ }).click();
   await page.getByText('Remove', { exact: true }).click();
   await expect(cards).toHaveCount(4);
   await page.getByRole('button', { name: /^Undo remove timing belt/ }).click();
@@ -109,14 +109,14 @@ test('the tolerance as an angle, as a length at a radius, and none', async ({ pa
   await openDrive(page, 'Orrery wheel cutter', 'Job');
   await field(page, 'Tolerance, an angle').fill('0.5″');
   await expect(cell(page, 'error')).toContainText('Misses by 0.09″');
-  await page.locator('.seg label', { hasText: 'Length' }).click();
+  await page.getByRole('button', { name: 'Length', exact: true }).click();
   await field(page, 'Tolerance, a length').fill('0.2 µm');
   await expect(page.getByText('is ±1.13″ at the work')).toBeVisible();
   await expect(cell(page, 'error')).toContainText('Rounded');
   await field(page, 'at radius').fill('');
   await expect(page.getByText('A tolerance as a length needs the radius it is measured at.')).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.locator('.seg label', { hasText: 'None' }).click();
+  await page.getByRole('button', { name: 'None', exact: true }).click();
   await expect(cell(page, 'error')).toContainText('Rounded');
   await go(page, 'Check');
   await field(page, 'Tolerance').fill('0.1');

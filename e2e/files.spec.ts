@@ -33,7 +33,7 @@ test('a broken file is refused in one sentence and changes nothing', async ({ pa
 test('a drive goes out as a file and comes back the same', async ({ page }) => {
   await openDemo(page);
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'What to do with Orrery wheel cutter' }).click();
+  await page.getByRole('button', { name: 'Actions for Orrery wheel cutter' }).click();
   await page.getByText('Export', { exact: true }).click();
   const file = await download;
   expect(file.suggestedFilename()).toBe('orrery-wheel-cutter.pendrix.json');
@@ -52,7 +52,7 @@ test('a drive goes out as a file and comes back the same', async ({ page }) => {
 test('drives are renamed, duplicated, deleted and brought back', async ({ page }) => {
   await openDemo(page);
   const menu = async (drive: string, item: string): Promise<void> => {
-    await page.getByRole('button', { name: `What to do with ${drive}`, exact: true }).click();
+    await page.getByRole('button', { name: `Actions for ${drive}`, exact: true }).click();
     await page.getByText(item, { exact: true }).click();
   };
   await menu('Tide dial', 'Rename');

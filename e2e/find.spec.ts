@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { cell, field, go, openDemo, openDrive, saved } from './bench.ts';
+import { cell, choose, field, go, openDemo, openDrive, saved } from './bench.ts';
 
 const rows = (page: Page) => page.locator('tr[data-key]');
 const certificate = (page: Page) => page.locator('.certificate');
@@ -18,8 +18,10 @@ test('from the demo shelf a train for 73 and 97, opened, used and undone', async
   await expect(best).toContainText('Even at 1/32');
   await expect(best).toContainText('4 of 4');
   await expect(certificate(page)).toContainText(
-    'From your shelf no 1, 2 or 3 pairs come out even for 73 and 97',
+    'From your shelf no 1, 2 or 3 stages come out even for 73 and 97',
   );
+  // it begins with the kinds that lie on the shelf
+  await expect(page.getByRole('checkbox', { name: 'Worms' })).toBeChecked();
   await best.click();
   const opened = page.getByRole('region', { name: 'Opened train' });
   await expect(opened.getByRole('heading', { name: 'Opened, 202 teeth' })).toBeVisible();
@@ -49,8 +51,8 @@ test('a search of four stages is stopped half way: its rows stay, marked provisi
   page,
 }) => {
   await openFind(page, '60');
-  await page.getByRole('radiogroup', { name: 'Most stages' }).getByText('4').click();
-  await expect(page.locator('.searching')).toContainText('Four pairs', { timeout: 40_000 });
+  await page.getByRole('group', { name: 'Max stages' }).getByRole('button', { name: '4' }).click();
+  await expect(page.locator('.searching')).toContainText('Four ', { timeout: 40_000 });
   await expect(rows(page).first()).toBeVisible();
   await page.getByRole('button', { name: 'Stop and keep' }).click();
   await expect(page.locator('.searching')).toHaveCount(0);
@@ -76,12 +78,12 @@ test('a ratio and a rate are searched for, and what cannot be read is said under
   page,
 }) => {
   await openFind(page, '73');
-  await page.getByRole('radiogroup', { name: 'Question' }).getByText('Ratio').click();
+  await page.getByRole('group', { name: 'Question' }).getByRole('button', { name: 'Ratio' }).click();
   await field(page, 'Ratio').first().fill('365.24219');
   await page.getByText(/^All \d/).click();
   await expect(rows(page).first()).toContainText('15:99 · 13:97 · 12:89');
   await expect(rows(page).first()).toContainText('+0.32 ppm');
-  await page.getByRole('radiogroup', { name: 'Question' }).getByText('Rate').click();
+  await page.getByRole('group', { name: 'Question' }).getByRole('button', { name: 'Rate' }).click();
   await field(page, 'Steps').fill('1000-');
   await field(page, 'Timer').fill('2000000');
   await field(page, 'Counter').fill('32');
@@ -113,7 +115,7 @@ test('other trains of a ratio are shown when asked, the list is saved as CSV, an
 }) => {
   await openFind(page, '73, 97');
   await expect(rows(page).first()).toBeVisible();
-  await page.getByLabel('Sort by').selectOption('mode');
+  await choose(page.getByLabel('Sort by'), 'Coarsest mode');
   await expect(
     page.locator('.list tbody', { hasText: '2 pairs' }).locator('tr[data-key]').first(),
   ).toContainText('Even at 1/4');

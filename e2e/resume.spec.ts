@@ -10,16 +10,19 @@ const launch = (profile: string): Promise<BrowserContext> =>
     ...CHROMIUM,
     viewport: { width: 1280, height: 800 },
     baseURL: 'http://127.0.0.1:4180',
+    serviceWorkers: 'block',
   });
 
 test('killed at gap 31 of 95 and reopened, it stands at gap 31', async () => {
   const profile = mkdtempSync(path.join(tmpdir(), 'pendrix-profile-'));
   const first = await launch(profile);
   const page = first.pages()[0] ?? (await first.newPage());
+  await first.addInitScript(() => localStorage.setItem('pendrix.begun', 'yes'));
   await openDemo(page);
   await openDrive(page, 'Orrery wheel cutter', 'Run');
   await page.getByRole('button', { name: '95', exact: true }).click();
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  await expect(page.locator('.what')).toContainText('Gap 1 of 95');
   for (let i = 2; i <= 31; i++) {
     await page.keyboard.press('Space');
     await expect(page.locator('.what')).toContainText(`Gap ${i} of 95`);
@@ -58,7 +61,9 @@ test('a run keeps its own numbers when the train is changed, and can be ended an
   await page.getByRole('button', { name: 'Back to gap 2' }).click();
   await page.getByRole('button', { name: 'End run' }).click();
   await expect(page.getByRole('button', { name: 'Start at gap 1' })).toBeVisible();
-  await page.getByRole('button', { name: 'Take it up again' }).click();
+  // it stays in the list with its place, over a reload too
+  await page.reload();
+  await page.getByRole('button', { name: /^Take up: 73 divisions/ }).click();
   await expect(page.locator('.what')).toContainText('Gap 2 of 73');
 });
 
@@ -67,7 +72,7 @@ test('a held or doubled key cuts one gap at a time, and a wheel ends after its l
 }) => {
   await openDemo(page);
   await openDrive(page, 'Specimen table', 'Run');
-  await field(page, 'Count').fill('4');
+  await field(page, 'Divisions').fill('4');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   await expect(page.locator('.what')).toContainText('Gap 1 of 4');
   await page.locator('.huge').click();

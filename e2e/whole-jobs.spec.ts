@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { cell, field, go, openDemo, openDrive, saved } from './bench.ts';
+import { ask, cell, choose, field, go, openDemo, openDrive, saved, tab } from './bench.ts';
 
 /** Whole jobs from the wish to the bench, as a maker would do them. */
 
@@ -14,24 +14,22 @@ const addStage = async (page: Page, kind: string): Promise<void> => {
   await page.getByText(kind, { exact: true }).last().click();
 };
 const work = (page: Page) => page.getByRole('region', { name: 'Work', exact: true }).last();
-const checkTab = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'What is judged' }).getByRole('link', { name, exact: true });
 
 test('a barn door from its lead and hinge to constants and camera', async ({ page }) => {
   await newDrive(page, 'Field barn door');
-  await page.getByLabel('Follow a rate').selectOption('Stars');
+  await ask(page, 'Rate');
   await go(page, 'Train');
   await addStage(page, 'Timing belt');
   await field(page, 'Driver').fill('20');
   await field(page, 'Driven').fill('60');
-  await work(page).getByLabel('Kind').selectOption('Tangent arm');
+  await choose(work(page).getByLabel('Kind'), 'Tangent arm');
   await work(page).getByRole('textbox', { name: 'Lead', exact: true }).fill('0.8');
   await work(page).getByRole('textbox', { name: 'Hinge to screw' }).fill('212');
   await go(page, 'Check');
-  await checkTab(page, 'Arm').click();
-  const arm = page.locator('.page');
+  await tab(page, 'Arm').click();
+  const arm = page.locator('.two-columns');
   await expect(arm).toContainText('1.15945');
-  await checkTab(page, 'Rate').click();
+  await tab(page, 'Rate').click();
   await page.getByRole('button', { name: 'Add the controller' }).click();
   await field(page, 'Clock within ±').fill('30');
   // through the belt and the screw: 200 steps × 3 × 1.15945 turns a minute, or what microsteps make of it
@@ -42,8 +40,8 @@ test('a barn door from its lead and hinge to constants and camera', async ({ pag
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   const text = await readFile(await (await coming).path(), 'utf8');
   expect(text).toMatch(/#define STARS_FORWARD [01]/);
-  await checkTab(page, 'Camera').click();
-  await page.getByRole('button', { name: /Give a camera/ }).click();
+  await tab(page, 'Camera').click();
+  await page.getByRole('button', { name: /Add a camera/ }).click();
   const seen = page.getByRole('region', { name: 'What the camera sees' });
   await expect(seen).toContainText('Round');
   await seen.getByRole('textbox', { name: 'Exposure' }).fill('3600');
@@ -80,7 +78,7 @@ test('a preload cord: the run rewinds, and says so', async ({ page }) => {
   await work(page).getByRole('textbox', { name: 'Forth' }).fill('1');
   await work(page).getByRole('textbox', { name: 'Why' }).fill('preload cord');
   await go(page, 'Run');
-  await field(page, 'Count').fill('4');
+  await field(page, 'Divisions').fill('4');
   await expect(page.getByRole('table', { name: 'Sheet of targets' })).toContainText('rewind');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   for (let i = 1; i < 4; i++) await page.keyboard.press('Space');
@@ -101,16 +99,16 @@ test('a kept worm, and the belts round it that serve two counts', async ({ page 
   await go(page, 'Train');
   await addStage(page, 'Worm');
   await field(page, 'Wheel').fill('90');
-  await page.getByRole('button', { name: /^What to do with stage 1/ }).click();
+  await page.getByRole('button', { name: /^Actions for stage 1/ }).click();
   await page.locator('.v-list-item-title', { hasText: 'Keep this stage' }).click();
   await expect(page.getByText('kept: Find and cures leave it as it is')).toBeVisible();
   await go(page, 'Find');
   await page.getByRole('group', { name: 'Kinds of stage' }).getByLabel('Belts').check();
   await page.getByRole('group', { name: 'Kinds of stage' }).getByLabel('Spur pairs').uncheck();
   await expect(page.getByRole('group', { name: 'Stages that stay' }).getByLabel('Worm 1 : 90')).toBeChecked();
-  await page.getByRole('radiogroup', { name: 'Most stages' }).getByText('1', { exact: true }).click();
+  await page.getByRole('group', { name: 'Max stages' }).getByRole('button', { name: '1' }).click();
   await field(page, 'Steps').fill('1000-');
-  await page.getByRole('radiogroup', { name: 'Most stages' }).getByText('2', { exact: true }).click();
+  await page.getByRole('group', { name: 'Max stages' }).getByRole('button', { name: '2' }).click();
   const first = page.locator('tr[data-key]').first();
   await expect(first).toContainText('worm 1:90');
   await expect(first).toContainText('belt');
@@ -130,16 +128,16 @@ test('a printed box says "if exactly" on every page', async ({ page }) => {
   await openDrive(page, 'Planet dial head', 'Job');
   for (const id of ['steps', 'divisions', 'error'])
     await expect(cell(page, id)).toContainText('if exactly 64 : 1');
-  await page.getByLabel('Follow a rate').selectOption('Stars');
+  await ask(page, 'Rate');
   await go(page, 'Check');
   await expect(page.getByRole('table', { name: 'Divisions' })).toContainText('if exactly');
-  await checkTab(page, 'Rate').click();
+  await tab(page, 'Rate').click();
   const add = page.getByRole('button', { name: 'Add the controller' });
   if (await add.isVisible()) await add.click();
   await expect(page.locator('.ways')).toContainText('if exactly');
   await expect(page.getByLabel('C header')).toContainText('if exactly');
-  await checkTab(page, 'Spin').click();
-  await page.getByRole('button', { name: 'Give a hand knob' }).click();
+  await tab(page, 'Speed').click();
+  await page.getByRole('button', { name: 'Add a hand knob' }).click();
   await expect(page.getByRole('region', { name: 'Hand knob' }).last()).toContainText('if exactly');
   await go(page, 'Run');
   await expect(page.locator('main')).toContainText('if exactly');

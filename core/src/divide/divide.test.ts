@@ -36,7 +36,7 @@ import {
   type Target,
 } from './index.ts';
 import { toleranceOf, within, type Tolerance } from '../motion/index.ts';
-import { columnsOf } from './ledger.ts';
+import { columnsOf, foldedParts } from './ledger.ts';
 
 const dividerFor = (drive = wheelCutter(), tolerance: Tolerance | null = null): Divider =>
   dividerOf(drive.train, kinematicsOf(drive), tolerance)!;
@@ -405,4 +405,31 @@ test('the map of counts: 35 even and 4 on a microstep from 2 to 145', () => {
   const map = countMap(dividerFor(), 2, 145);
   expect(map.filter((m) => m.grade === 'even').length).toBe(35);
   expect(map.filter((m) => m.grade === 'evenMicrostep').map((m) => m.divisions)).toEqual([32, 64, 96, 128]);
+});
+
+describe('the same parts again and again', () => {
+  const part = (label: string, n: number, d = 1) => ({ label, factor: rational(n, d) });
+  const pair = [part('Driver', 1, 12), part('Driven', 60)];
+  const times = (n: number) => Array.from({ length: n }, () => pair).flat();
+
+  test('stand once, with how often and the whole factor', () => {
+    const folded = foldedParts([part('Motor', 200), ...times(11), part('Dial', 2)]);
+    expect(folded.map((p) => p.label)).toEqual(['Motor', 'Driver × 11', 'Driven × 11', 'Dial']);
+    expect(folded[2]!.factor.n).toBe(60n ** 11n);
+  });
+
+  test('what they come to stays the same, however they repeat', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...pair, part('Dial', 2)), { maxLength: 30 }), (parts) => {
+        const whole = (list: readonly { readonly factor: Rational }[]): string =>
+          toText(list.reduce((n, p) => mul(n, p.factor), rational(1)));
+        expect(whole(foldedParts(parts))).toBe(whole(parts));
+        expect(foldedParts(parts).length).toBeLessThanOrEqual(parts.length);
+      }),
+    );
+  });
+
+  test('two of a kind are not folded', () => {
+    expect(foldedParts(times(2))).toEqual(times(2));
+  });
 });

@@ -1,4 +1,4 @@
-import { factors, type Rational } from '../numbers/index.ts';
+import { equal, factors, product, type Rational } from '../numbers/index.ts';
 import type { Part } from '../drive/index.ts';
 import type { Grade } from '../motion/index.ts';
 import type { Division } from './divisions.ts';
@@ -46,11 +46,43 @@ export function needOf(counts: readonly number[]): Exponents {
   return need;
 }
 
+/** The same parts again and again, as in a great reduction, stand once: so many times. */
+const FOLDED_FROM = 3;
+/** Parts of one stage at most. */
+const MAX_PERIOD = 6;
+
+/** The parts with repeated blocks of them as one: each row then tells how often. */
+export function foldedParts(parts: readonly Part[]): readonly Part[] {
+  const same = (a: Part | undefined, b: Part | undefined): boolean =>
+    a !== undefined && b !== undefined && a.label === b.label && equal(a.factor, b.factor);
+  const out: Part[] = [];
+  for (let at = 0; at < parts.length;) {
+    let [period, times] = [1, 1];
+    for (let p = 1; p <= MAX_PERIOD; p++) {
+      let n = 1;
+      while (parts.slice(at, at + p).every((part, i) => same(part, parts[at + n * p + i]))) n++;
+      if (n >= FOLDED_FROM && n * p > times * period) [period, times] = [p, n];
+    }
+    for (const part of parts.slice(at, at + period))
+      out.push(
+        times === 1
+          ? part
+          : {
+              ...part,
+              label: `${part.label} × ${times}`,
+              factor: product(Array.from({ length: times }, () => part.factor)),
+            },
+      );
+    at += period * times;
+  }
+  return out;
+}
+
 /** Demand rows beyond this are summed in `short` all the same, but not listed. */
 export const LISTED_DEMANDS = 12;
 
 export function ledger(parts: readonly Part[], divisions: readonly Division[]): Ledger {
-  const supply = parts.map((part) => ({ ...part, exponents: exponentsOf(part.factor) }));
+  const supply = foldedParts(parts).map((part) => ({ ...part, exponents: exponentsOf(part.factor) }));
   const has = new Map<bigint, number>();
   for (const row of supply) for (const [p, e] of row.exponents) has.set(p, (has.get(p) ?? 0) + e);
   const need = needOf(divisions.map((d) => d.divisions));

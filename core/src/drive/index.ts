@@ -84,6 +84,7 @@ export {
   type FindSettings,
 } from './find-settings.ts';
 export { amendDrive } from './amend.ts';
+export { shaftsOfRuns, stageRuns, type StageRun } from './fold.ts';
 export {
   driveFault,
   dutyFault,

@@ -13,7 +13,11 @@ import { staircase } from './staircase.ts';
 import { bestTrain, trainLargest, trainTeeth, type FoundTrain } from './trains.ts';
 
 /** The Pareto front of |rate error|, stages, teeth and largest wheel. (handbook: find) */
-export function* searchRateFront(bench: Workbench, sets: WheelSets, question: RateQuestion): Search<RateFound> {
+export function* searchRateFront(
+  bench: Workbench,
+  sets: WheelSets,
+  question: RateQuestion,
+): Search<RateFound> {
   const front: Fronted[] = [];
   const walked: RateFound['walked'][number][] = [];
   const limited = new Map([[Infinity, sets]]);

@@ -111,8 +111,7 @@ function ratioRow(
   { source }: FindRequest,
   m: Met & { readonly train?: FoundTrain },
 ): readonly FoundRow[] {
-  const train =
-    m.train ?? (isListed(bench, m) ? listed(m) : bestTrain(bench, sets, m.ratio, m.shape.stages));
+  const train = m.train ?? (isListed(bench, m) ? listed(m) : bestTrain(bench, sets, m.ratio, m.shape.stages));
   if (!train) return [];
   const mode = source && source.modes.reduce((a, b) => Math.min(a, b));
   const steps = source && mode ? toText(mul(rational(source.fullSteps * mode), m.ratio)) : null;

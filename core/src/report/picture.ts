@@ -2,10 +2,13 @@ import { ONE, decimal, mul, rational, type Rational } from '../numbers/index.ts'
 import {
   kindOf,
   outputKindOf,
+  shaftsOfRuns,
   sourceKindOf,
+  stageRuns,
   type Drive,
   type Kinematics,
   type Stage,
+  type StageRun,
 } from '../drive/index.ts';
 import {
   arrowArc,
@@ -52,6 +55,9 @@ export interface Picture {
   } | null;
   /** the same in words */
   readonly alt: string;
+  /** equal stages in a row are drawn as one: which each drawn stage and shaft is of the whole train */
+  readonly runs: readonly StageRun[];
+  readonly shafts: readonly number[];
 }
 
 const BAR_MM = [1, 2, 5, 10, 20, 40, 50, 100, 200, 400, 500, 1000, 2000, 5000] as const;
@@ -100,6 +106,10 @@ function wordsOf(stage: Stage, role: Tag['role']): { readonly title: string; rea
   return { title, message: part ? does(part.factor) : [] };
 }
 
+/** Of a run of equal stages the words tell how many they are. */
+const timesOf = (words: Pick<Label, 'title' | 'message'>, count: number): Pick<Label, 'title' | 'message'> =>
+  count === 1 ? words : { ...words, title: `${words.title} (${count}${THIN}×)` };
+
 /** Are all sizes given that the drawing goes by? Else it shows the parts, and no scale. */
 const scaled = (drive: Drive): boolean =>
   drive.train.stages.every((stage) =>
@@ -118,8 +128,12 @@ export function picture(
   column: number,
   height: number,
   divisions: number,
+  fold = true,
 ): Picture {
-  const { stages, source } = drive.train;
+  const { source } = drive.train;
+  const runs = stageRuns(drive.train, fold);
+  const shafts = shaftsOfRuns(runs);
+  const stages = runs.map((r) => drive.train.stages[r.at]!);
   const drawing = columnDrawing({
     shapes: stages.map((s) => kindOf(s).shape(s)),
     source: sourceKindOf(source).glyph,
@@ -140,7 +154,7 @@ export function picture(
     message:
       sourceParts.length > 0 ? does(sourceParts.reduce((n, p) => mul(n, p.factor), ONE)) : ['no steps'],
   };
-  const sense = (shaft: number): boolean => !k.shafts[shaft]?.against;
+  const sense = (shaft: number): boolean => !k.shafts[shafts[shaft] ?? 0]?.against;
   const arrows = [
     arrowArc(drawing.source.x, drawing.source.y, drawing.source.half * 0.76, sense(0)),
     ...drawing.wheels
@@ -149,11 +163,16 @@ export function picture(
     arrowArc(drawing.work.x, drawing.work.y, drawing.work.r * 0.62, true),
   ];
   const bar = drawing.wheels.length + drawing.members.length > 0 ? barOf(drive, drawing, height) : null;
-  const encoder = encoderDisc(drive, drawing, column);
+  const encoder = encoderDisc(drive, drawing, column, shafts);
   const labels = laid(
     [
       ofSource,
-      ...drawing.tags.map((t) => ({ stage: t.stage, x: t.x, y: t.y, ...wordsOf(stages[t.stage]!, t.role) })),
+      ...drawing.tags.map((t) => ({
+        stage: t.stage,
+        x: t.x,
+        y: t.y,
+        ...timesOf(wordsOf(stages[t.stage]!, t.role), runs[t.stage]!.count),
+      })),
     ],
     drawing,
     [
@@ -163,7 +182,7 @@ export function picture(
       ...(encoder ? [{ x: encoder.x - 36, y: encoder.y - 12, w: 72, h: 60 }] : []),
     ],
   );
-  return { drawing, labels, arrows, bar, encoder, alt: pictureAlt(drive, k) };
+  return { drawing, labels, arrows, bar, encoder, alt: pictureAlt(drive, k), runs, shafts };
 }
 
 /** Words where they touch neither one another nor a part; those without room are left to the card below. */
@@ -194,9 +213,15 @@ function barOf(drive: Drive, drawing: Drawing, height: number): Picture['bar'] {
 }
 
 /** An encoder is a thin disc on its shaft, beside the part that the shaft carries. */
-function encoderDisc({ encoder }: Drive, drawing: Drawing, column: number): Picture['encoder'] {
+function encoderDisc(
+  { encoder }: Drive,
+  drawing: Drawing,
+  column: number,
+  shafts: readonly number[],
+): Picture['encoder'] {
   if (!encoder) return null;
-  const x = column * (encoder.shaft + 0.5) + column * 0.34;
+  const at = shafts.filter((s) => s <= encoder.shaft).length - 1;
+  const x = column * (at + 0.5) + column * 0.34;
   const shaft = drawing.shafts.find((s) => s.x1 <= x && x <= s.x2);
   const y = shaft?.y ?? drawing.source.y;
   return {

@@ -95,7 +95,8 @@ export interface Report {
   chart(divisions: number): ErrorChart | null;
   map(from: number, to: number): readonly { readonly divisions: number; readonly grade: Grade }[];
   /** the train in columns of `column` px, `height` px high */
-  picture(column: number, height: number): Picture;
+  /** equal stages in a row as one, unless they are to be seen each */
+  picture(column: number, height: number, fold?: boolean): Picture;
   /** the figure under a key, as it is now; null when it is gone */
   figure(key: string): Figure | null;
 }
@@ -216,7 +217,7 @@ export function report(drive: Drive): Report {
     unit: stepUnit(drive, k),
     opened: one,
     chart: (D) => (divider && D <= MAX_CHARTED ? errorChart(divider, divide(divider, D)) : null),
-    picture: (column, height) => picture(drive, k, column, height, counts[0] ?? 0),
+    picture: (column, height, fold) => picture(drive, k, column, height, counts[0] ?? 0, fold),
     map: (from, to) => (divider ? countMap(divider, from, to) : []),
     figure: (key) =>
       figureAt(key, {

@@ -6,6 +6,6 @@ const { size = 20 } = defineProps<{ icon: string; label: string; size?: number; 
 <template>
   <v-btn class="icon-button" variant="text" icon :disabled="disabled" :aria-label="label">
     <v-icon :icon="icon" :size="size" />
-    <v-tooltip v-if="!disabled" activator="parent" :text="label" />
+    <v-tooltip v-if="!disabled" activator="parent" :text="label" :aria-label="label" />
   </v-btn>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { mdiMagnify } from '@mdi/js';
 import { readDivisions } from '@pendrix/core';
@@ -18,6 +18,7 @@ const workshop = useWorkshop();
 const current = useOpenDrive();
 const router = useRouter();
 const words = ref('');
+const field = ref<{ readonly focus: () => void } | null>(null);
 const at = ref(0);
 const MOST = 12;
 
@@ -55,10 +56,12 @@ const hits = computed<readonly Hit[]>(() => {
   return found.slice(0, MOST);
 });
 
-watch(open, (now) => {
+watch(open, async (now) => {
   if (!now) return;
   words.value = '';
   at.value = 0;
+  await nextTick();
+  field.value?.focus();
 });
 watch(words, () => (at.value = 0));
 
@@ -79,7 +82,7 @@ function go(hit: Hit | undefined): void {
       <v-text-field
         v-model="words"
         class="words"
-        autofocus
+        ref="field"
         aria-label="Search"
         role="combobox"
         aria-expanded="true"

@@ -8,7 +8,7 @@ const rows = computed(() => table.rows.slice(0, most));
 </script>
 
 <template>
-  <v-table class="text-table" fixed-header>
+  <v-table v-focus-scroll class="text-table" fixed-header>
     <caption class="sr-only">
       {{
         table.title

@@ -4,6 +4,8 @@ import { shaftAngles, type Motion, type Train } from '@pendrix/core';
 /** A train set turning: `perSecond` turns of its source a second. */
 export interface Turning {
   readonly train: Train;
+  /** for each drawn shaft the shaft of the train, where some are folded away */
+  readonly shafts?: readonly number[];
   readonly perSecond: number;
 }
 
@@ -69,7 +71,7 @@ export function useTurning(
       el.removeAttribute('transform');
   }
 
-  function start({ train, perSecond }: Turning): void {
+  function start({ train, perSecond, shafts }: Turning): void {
     cancelAnimationFrame(frame);
     const angles = shaftAngles(train);
     before = performance.now();
@@ -77,7 +79,8 @@ export function useTurning(
       if (svg.value && parts.length === 0) parts = movingIn(svg.value);
       turns += (Math.min(250, now - before) / 1000) * perSecond;
       before = now;
-      const at = angles(turns);
+      const all = angles(turns);
+      const at = shafts ? shafts.map((s) => all[s] ?? 0) : all;
       for (const part of parts) part.at(at);
       frame = requestAnimationFrame(step);
     };

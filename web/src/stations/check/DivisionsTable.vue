@@ -38,6 +38,7 @@ const keys = keyHandler({ down: () => void step(1), up: () => void step(-1) });
 
 <template>
   <v-data-table-virtual
+    v-focus-scroll
     ref="table"
     class="divisions"
     :items="rows as DivisionRow[]"

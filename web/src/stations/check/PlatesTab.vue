@@ -111,6 +111,7 @@ const copyWorking = async (): Promise<void> => {
           />
         </div>
         <v-data-table-virtual
+          v-focus-scroll
           v-if="plates.rows.length > 0"
           class="rows"
           :items="plates.rows as PlateRow[]"

@@ -86,9 +86,10 @@ function another(): void {
             <v-spacer />
             <v-btn variant="text" :prepend-icon="mdiPlus" @click="another">Another rate</v-btn>
           </div>
-          <RateFields :at="index" />
+          <FieldGroup title="Rate"><RateFields :at="index" /></FieldGroup>
+          <ControllerFields across keeping />
         </div>
-        <v-table v-if="shown.ways.length > 0" class="ways">
+        <v-table v-focus-scroll v-if="shown.ways.length > 0" class="ways">
           <caption class="sr-only">
             Ways to keep the rate
           </caption>

@@ -71,8 +71,11 @@ const setShutter = (text: string): Refusal | null => {
   shutter.value = text;
   return null;
 };
+/** Another axis of the shot begins with what all of them share. */
 function another(): void {
-  add();
+  const first = list.value[0] as Readonly<Record<string, unknown>> | undefined;
+  const same = SHARED.flatMap((key) => (first?.[key] === undefined ? [] : [[key, first[key]] as const]));
+  add(Object.fromEntries(same));
   chosen.value = sweeps.value.length - 1;
 }
 </script>
@@ -88,11 +91,18 @@ function another(): void {
           microstep, and what the eye would see of the rounding is said.
         </p>
       </div>
+      <section v-if="sweeps.length > 1" class="block" aria-label="All axes">
+        <div class="head">
+          <h3>All axes</h3>
+          <span class="quiet">what they share on one clock</span>
+        </div>
+        <InputFields across :specs="shared" :data="list[0]!" :set="setAll" />
+      </section>
       <DutyFold
         v-for="(duty, at) in sweeps"
         :key="at"
         :duty="duty"
-        :specs="specs"
+        :specs="sweeps.length > 1 ? own : specs"
         :data="list[at]!"
         :set="set(at)"
         @remove="remove(at)"

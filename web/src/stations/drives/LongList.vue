@@ -10,7 +10,7 @@ defineSlots<{
 </script>
 
 <template>
-  <VDataTableVirtual :items="items as T[]" :item-height="itemHeight" item-value="id">
+  <VDataTableVirtual v-focus-scroll :items="items as T[]" :item-height="itemHeight" item-value="id">
     <template #headers><slot name="headers" /></template>
     <template #item="{ item, itemRef }">
       <slot name="row" :item="item" :measure="itemRef as unknown as (el: unknown) => void" />

@@ -36,7 +36,7 @@ async function onKey(e: KeyboardEvent): Promise<void> {
 
 <template>
   <div ref="body" class="list" @keydown="onKey">
-    <v-table fixed-header>
+    <v-table v-focus-scroll fixed-header>
       <caption class="sr-only">
         Trains found
       </caption>

@@ -20,7 +20,14 @@ onMounted(async () => {
 </script>
 
 <template>
-  <v-data-table-virtual ref="table" class="sheet-table" :items="lines" :item-height="34" item-value="at">
+  <v-data-table-virtual
+    v-focus-scroll
+    ref="table"
+    class="sheet-table"
+    :items="lines"
+    :item-height="34"
+    item-value="at"
+  >
     <template #colgroup
       ><caption class="sr-only">
         Sheet of targets

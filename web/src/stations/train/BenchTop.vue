@@ -7,7 +7,8 @@ import DrawingBench from './DrawingBench.vue';
 import ShaftColumns from './ShaftColumns.vue';
 
 /** The drawing and the figures under its shafts. The verdict and the cards have the first frame after an edit, these the next two. */
-const { report, column, selected, turning, room } = defineProps<{
+const { report, column, selected, turning, room, fold } = defineProps<{
+  fold: boolean;
   report: Report;
   column: number;
   selected: number | null;
@@ -18,9 +19,20 @@ const emit = defineEmits<{ choose: [stage: number] }>();
 const HEIGHT = 314;
 const drawn = useNextFrame(() => report);
 /** Worked out in one frame, drawn in the next. */
-const made = computed(() => drawn.value.picture(column, HEIGHT));
+const made = computed(() => drawn.value.picture(column, HEIGHT, fold));
 const picture = useNextFrame(() => made.value);
 const under = useNextFrame(() => report, 3);
+/** where the chosen stage is drawn, folded or not */
+const drawnStage = computed(() =>
+  selected === null
+    ? null
+    : picture.value.runs.findIndex((r) => r.at <= selected && selected < r.at + r.count),
+);
+const turningShafts = computed(() => turning && { ...turning, shafts: picture.value.shafts });
+const shafts = computed(() => {
+  const shown = new Set(picture.value.shafts);
+  return under.value.train.shafts.filter((s) => shown.has(s.index));
+});
 const drawing = ref<InstanceType<typeof DrawingBench> | null>(null);
 defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
 </script>
@@ -29,10 +41,10 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
   <DrawingBench
     ref="drawing"
     :picture="picture"
-    :selected="selected"
-    :turning="turning"
+    :selected="drawnStage"
+    :turning="turningShafts"
     :room="room"
-    @choose="(s) => emit('choose', s)"
+    @choose="(s) => emit('choose', picture.runs[s]!.at)"
   />
-  <ShaftColumns :shafts="under.train.shafts" :work="under.train.work" :column="column" />
+  <ShaftColumns :shafts="shafts" :work="under.train.work" :column="column" />
 </template>

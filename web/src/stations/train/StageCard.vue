@@ -31,11 +31,22 @@ import DialogCard from '../../ui/DialogCard.vue';
 import ReadField from '../../ui/ReadField.vue';
 
 /** One stage: its inputs, the steps a turn so far, and what can be done with it. */
-const { stage, report, at, last, selected, word, edit } = defineProps<{
+const {
+  stage,
+  report,
+  at,
+  last,
+  row = 1,
+  selected,
+  word,
+  edit,
+} = defineProps<{
   stage: Stage;
   report: StageReport;
   at: number;
   last: number;
+  /** so many equal ones in a row stand on this card */
+  row?: number;
   selected: boolean;
   /** what the running figure counts: "steps a turn" */
   word: string;
@@ -74,8 +85,8 @@ const keys = keyHandler({ moveLeft: () => moveTo(at - 1), moveRight: () => moveT
 
 <template>
   <TrainCard
-    :title="report.title"
-    :label="`Stage ${at + 1}: ${report.title} ${report.label}`"
+    :title="row > 1 ? `${report.title} × ${row}` : report.title"
+    :label="`${row > 1 ? `Stages ${at + 1} to ${at + row}` : `Stage ${at + 1}`}: ${report.title} ${report.label}`"
     :steps="report.stepsSoFar"
     :word="word"
     :facts="report.facts"

@@ -2,7 +2,17 @@
 import { computed, ref } from 'vue';
 import { useElementSize } from '@vueuse/core';
 import { VueDraggable } from 'vue-draggable-plus';
-import { aloneAt, report as reportFor, type InputValue, type Stage, type StageKindId } from '@pendrix/core';
+import {
+  aloneAt,
+  report as reportFor,
+  stageRuns,
+  type Edit,
+  type InputValue,
+  type Refusal,
+  type Stage,
+  type StageKindId,
+  type StageRun,
+} from '@pendrix/core';
 import FigureText from '../../ui/FigureText.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import AddStage from './AddStage.vue';
@@ -33,7 +43,24 @@ const { selected, said, add, move, remove, dropped } = useCards(cards, edit);
 const stages = computed(() => report.value.drive.train.stages);
 /** Sortable wants a list of its own; what it does to it is taken back and done as an edit. */
 const sortable = computed({ get: () => [...stages.value], set: () => {} });
-const width = computed(() => `${COLUMN * (stages.value.length + 2)}px`);
+/** Long rows of equal stages are one card, one column, one part of the drawing, until they are unfolded. */
+const unfolded = ref(false);
+const runs = computed(() => stageRuns(report.value.drive.train, !unfolded.value));
+const folds = computed(() => stageRuns(report.value.drive.train).some((r) => r.count > 1));
+const foldedNow = computed(() => runs.value.some((r) => r.count > 1));
+const width = computed(() => `${COLUMN * (runs.value.length + 2)}px`);
+/** What is typed on the card of a run goes into every stage of it, in one step. */
+const editRun =
+  ({ at, count }: StageRun) =>
+  (e: Edit, session?: string): Refusal | null => {
+    if (count === 1 || e.do !== 'stage') return edit(e, session);
+    const one = session ?? `run-${at}-${Date.now()}`;
+    for (let i = at; i < at + count; i++) {
+      const refused = edit({ ...e, at: i }, one);
+      if (refused) return refused;
+    }
+    return null;
+  };
 const { speed, still, turning } = useSpeed(() => report.value);
 const top = ref<InstanceType<typeof BenchTop> | null>(null);
 const { pinned, pair, pin, unpin, backToA, tryCure, take, drop, comparePinned } = useCompare(
@@ -97,6 +124,9 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
         "
         @choose="(s) => (speed = s)"
       />
+      <v-btn v-if="folds" variant="text" @click="unfolded = !unfolded">{{
+        unfolded ? 'Fold equal stages' : 'Show every stage'
+      }}</v-btn>
       <TrainMenu
         :pinned="pinned !== null"
         :svg="() => top?.svg ?? null"
@@ -128,6 +158,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
           :selected="selected"
           :turning="turning"
           :room="room"
+          :fold="!unfolded"
           @choose="(s) => (selected = s)"
         />
         <div ref="cards" class="cards">
@@ -139,27 +170,35 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
             :has-controller="report.drive.timer !== undefined"
             :edit="edit"
           />
-          <VueDraggable v-model="sortable" class="stages" handle=".handle" :animation="0" @end="dropped">
-            <div v-for="(stage, i) in stages" :key="i" class="slot" :data-stage="i">
+          <VueDraggable
+            v-model="sortable"
+            class="stages"
+            handle=".handle"
+            :animation="0"
+            :disabled="foldedNow"
+            @end="dropped"
+          >
+            <div v-for="run in runs" :key="run.at" class="slot" :data-stage="run.at">
               <span class="between"
                 ><AddStage
-                  :where="i === 0 ? 'after the motor' : `before stage ${i + 1}`"
-                  @add="(kind) => add(kind, i)"
-                  @shelf="shelfAt = { at: i, replace: false }"
+                  :where="run.at === 0 ? 'after the motor' : `before stage ${run.at + 1}`"
+                  @add="(kind) => add(kind, run.at)"
+                  @shelf="shelfAt = { at: run.at, replace: false }"
               /></span>
               <StageCard
-                :stage="stage"
-                :report="report.train.stages[i]!"
-                :at="i"
+                :stage="stages[run.at]!"
+                :row="run.count"
+                :report="report.train.stages[run.at + run.count - 1]!"
+                :at="run.at"
                 :last="stages.length - 1"
-                :selected="selected === i"
+                :selected="selected === run.at"
                 :word="report.train.source.word"
-                :edit="edit"
-                @select="selected = i"
-                @move="(to) => move(i, to)"
-                @remove="remove(i)"
-                @shelf="shelfAt = { at: i, replace: true }"
-                @alone="alone(i)"
+                :edit="editRun(run)"
+                @select="selected = run.at"
+                @move="(to) => move(run.at, to)"
+                @remove="remove(run.at)"
+                @shelf="shelfAt = { at: run.at, replace: true }"
+                @alone="alone(run.at)"
               />
             </div>
           </VueDraggable>
