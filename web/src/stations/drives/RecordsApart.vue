@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { mdiAlertOutline, mdiDeleteOutline, mdiFileDownloadOutline } from '@mdi/js';
 import { counted, refusalSentence } from '@pendrix/core';
 import { kinds, type Apart } from '../../records/kinds.ts';
@@ -12,7 +12,7 @@ import { saveRaw } from '../../ui/files.ts';
 /** Records that this version cannot read: named, kept as they are, to be exported or deleted. Everything else works on. */
 const records = useRecords();
 const notices = useNotices();
-const asking = ref<Apart | null>(null);
+const asking = shallowRef<Apart | null>(null);
 const open = computed({
   get: () => asking.value !== null,
   set: (now) => {

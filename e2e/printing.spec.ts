@@ -1,0 +1,50 @@
+import { expect, test } from '@playwright/test';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { field, openDemo, openDrive } from './bench.ts';
+
+/** The words of a PDF, page by page. */
+async function pagesOf(pdf: Buffer): Promise<readonly string[]> {
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+  const pages: string[] = [];
+  for (let i = 1; i <= document.numPages; i++) {
+    const { items } = await (await document.getPage(i)).getTextContent();
+    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' '));
+  }
+  return pages;
+}
+
+for (const [format, landscape] of [
+  ['A4', false],
+  ['A4', true],
+  ['Letter', false],
+  ['Letter', true],
+] as const)
+  test(`the sheet of 361 divisions prints whole on ${format}, ${landscape ? 'landscape' : 'upright'}`, async ({
+    page,
+  }) => {
+    await openDemo(page);
+    await openDrive(page, 'Orrery wheel cutter', 'Run');
+    await field(page, 'Divisions').fill('361');
+    await expect(page.getByText('sheet of 361 targets')).toBeVisible();
+    const pages = await pagesOf(await page.pdf({ format, landscape }));
+    const text = pages.join(' ');
+    expect(pages.length).toBeGreaterThan(5);
+    expect(pages.every((p) => p.trim() !== '')).toBe(true);
+    expect(text).toContain('Orrery wheel cutter: 361 divisions');
+    // the angle of every gap, and each once
+    const missing = Array.from({ length: 361 }, (_, i) => i + 1).filter(
+      (gap) => !new RegExp(`(^|\\s)${gap}\\s+${gap - 1}\\s`).test(text),
+    );
+    expect(missing).toEqual([]);
+    // the heads stand on each page, the screen on none
+    expect(pages.every((p) => p.includes('Angle at the work'))).toBe(true);
+    expect(text).not.toContain('Search');
+  });
+
+test('the plates print whole: every wanted count, and the opened one step by step', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Sundial plate', 'Check');
+  const text = (await pagesOf(await page.pdf({ format: 'A4' }))).join(' ');
+  for (const count of [60, 61, 63, 73, 77, 87, 95]) expect(text).toContain(String(count));
+  expect(text).toContain('sector arms');
+});

@@ -1,0 +1,252 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { cell, DEMO_DRIVES, field, go, openDemo, openDrive, saved, upload } from './bench.ts';
+
+/** Puts a record into the browser's database as it stands, as another version or a fault might have. */
+const putRaw = (page: Page, store: string, record: object): Promise<void> =>
+  page.evaluate(
+    ([name, value]) =>
+      new Promise<void>((done, fail) => {
+        const opening = indexedDB.open('pendrix');
+        opening.onerror = () => fail(new Error('not opened'));
+        opening.onsuccess = () => {
+          const db = opening.result;
+          const change = db.transaction(name, 'readwrite');
+          change.objectStore(name).put(value);
+          change.oncomplete = () => {
+            db.close();
+            done();
+          };
+        };
+      }),
+    [store, record] as const,
+  );
+
+test('73 typed over a cell of the shelf stores 73, in any order and under a filter; Escape leaves it', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await go(page, 'Shelf');
+  const teeth = (id: string) => page.locator(`[data-row="${id}"] [data-column="1"]`);
+  await teeth('wheel-1-120').click();
+  await page.keyboard.press('F2');
+  await page.keyboard.type('73');
+  await page.keyboard.press('Enter');
+  await expect(teeth('wheel-1-120')).toHaveText('73');
+  await teeth('wheel-1-16').click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('105');
+  await page.keyboard.press('Tab');
+  await expect(teeth('wheel-1-16')).toHaveText('105');
+  // under a filter, and with a drive linked to the line
+  await page.getByLabel('Filter').fill('76');
+  await teeth('pulley-2-76').click();
+  await page.keyboard.press('F2');
+  await page.keyboard.type('80');
+  await page.keyboard.press('Enter');
+  // it is filtered only now that it is kept
+  await expect(teeth('pulley-2-76')).toHaveCount(0);
+  await page.getByLabel('Filter').fill('80');
+  await expect(teeth('pulley-2-76')).toHaveText('80');
+  await page.getByLabel('Filter').fill('');
+  await teeth('wheel-1-24').click();
+  await page.keyboard.press('F2');
+  await page.keyboard.type('99');
+  await page.keyboard.press('Escape');
+  await expect(teeth('wheel-1-24')).toHaveText('24');
+  await go(page, 'Train');
+  await expect(field(page, 'Driven').first()).toHaveValue('80');
+  await expect(page.getByText('linked to 20 and 80')).toBeVisible();
+  // line and drive go back together
+  await page.keyboard.press('Control+z');
+  await expect(field(page, 'Driven').first()).toHaveValue('76');
+  await expect(page.getByText('linked to 20 and 76')).toBeVisible();
+  await go(page, 'Shelf');
+  await page.getByLabel('Filter').fill('76');
+  await expect(teeth('pulley-2-76')).toHaveText('76');
+});
+
+test('undo in one tab does not take back what the other wrote, and outlives a reload', async ({
+  page,
+  context,
+}) => {
+  await openDemo(page);
+  await openDrive(page, 'Tide dial', 'Job');
+  await field(page, 'Divisions of one turn').press('Control+a');
+  await page.keyboard.type('61');
+  await expect(cell(page, 'divisions')).toContainText('of 1');
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await field(other, 'Name of the drive').press('Control+a');
+  await other.keyboard.type('Moon dial');
+  await expect(page.locator('.title h1')).toHaveText('Moon dial');
+  await page.getByRole('button', { name: /^Undo divisions/ }).click();
+  await expect(field(page, 'Divisions of one turn')).not.toHaveValue('61');
+  await expect(page.locator('.title h1')).toHaveText('Moon dial');
+  await saved(page);
+  await page.reload();
+  await page.getByRole('button', { name: /^Redo divisions 61/ }).click();
+  await expect(field(page, 'Divisions of one turn')).toHaveValue('61');
+  await expect(field(other, 'Divisions of one turn')).toHaveValue('61');
+  await page.getByRole('button', { name: /^Undo divisions/ }).click();
+  await expect(page.locator('.title h1')).toHaveText('Moon dial');
+});
+
+test('a record that this version cannot read is set apart, exported and deleted; the rest works', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await saved(page);
+  await putRaw(page, 'drives', {
+    id: 'future',
+    rev: 1,
+    drive: {
+      format: 'pendrix-drive',
+      version: 1,
+      name: 'Flux engine',
+      train: { stages: [{ kind: 'flux' }] },
+    },
+  });
+  await putRaw(page, 'runs', { id: 'junk', state: 'not a run' });
+  await page.reload();
+  const apart = page.getByRole('region', { name: 'Set apart' });
+  await expect(apart).toContainText('Two records cannot be read by this version');
+  await expect(apart).toContainText('Flux engine');
+  await expect(page.locator('tbody tr')).toHaveCount(DEMO_DRIVES);
+  const download = page.waitForEvent('download');
+  await apart.getByRole('button', { name: 'Export Flux engine' }).click();
+  expect(readFileSync(await (await download).path(), 'utf8')).toContain('"kind": "flux"');
+  await apart.getByRole('button', { name: 'Delete Flux engine' }).click();
+  // a backup is offered before it is gone for good
+  await expect(page.getByRole('dialog').getByRole('button', { name: 'Back up all' })).toBeVisible();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(apart).toContainText('One record cannot be read');
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Set apart' })).not.toContainText('Flux engine');
+});
+
+test('a run outlives the deletion of its drive and a second tab; two blanks are under way at once', async ({
+  page,
+  context,
+}) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Run');
+  await field(page, 'Divisions').fill('95');
+  await field(page, 'Start at gap').fill('8');
+  await page.getByRole('button', { name: 'Start at gap 8' }).click();
+  await expect(page.locator('.what')).toContainText('Gap 8 of 95');
+  await page.getByRole('button', { name: 'Runs' }).click();
+  await field(page, 'Name of this blank').fill('spare blank');
+  await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  await expect(page.locator('.what')).toContainText('Gap 1 of');
+  await page.getByRole('button', { name: 'Runs' }).click();
+  await expect(page.getByText('gap 8 of 95')).toBeVisible();
+  await expect(page.getByText('spare blank', { exact: true }).last()).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Actions for Orrery wheel cutter' }).click();
+  await page.getByText('Delete', { exact: true }).click();
+  await expect(page.getByText('Orrery wheel cutter is deleted, with two runs.')).toBeVisible();
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto('/');
+  await expect(other.locator('tbody tr')).toHaveCount(DEMO_DRIVES - 1);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await openDrive(page, 'Orrery wheel cutter', 'Run');
+  await page.getByRole('button', { name: /^Go on: 95 divisions/ }).click();
+  await expect(page.locator('.what')).toContainText('Gap 8 of 95');
+});
+
+test('a stale tab that would put a run back asks first', async ({ page, context }) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Run');
+  await page.getByRole('button', { name: '95', exact: true }).click();
+  await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  await expect(page.locator('.what')).toContainText('Gap 1 of 95');
+  // a tab that hears nothing, as one that sleeps
+  const stale = await context.newPage();
+  await stale.addInitScript(() => Reflect.deleteProperty(window, 'BroadcastChannel'));
+  await stale.goto(page.url());
+  await expect(stale.locator('.what')).toContainText('Gap 1 of 95');
+  await page.bringToFront();
+  for (let gap = 2; gap <= 5; gap++) {
+    await page.keyboard.press('Space');
+    await expect(page.locator('.what')).toContainText(`Gap ${gap} of 95`);
+  }
+  await stale.getByRole('button', { name: 'Cut, go on' }).click();
+  await expect(stale.getByRole('alert')).toContainText('has gone on to gap 5 in another tab');
+  await expect(stale.locator('.what')).toContainText('Gap 5 of 95');
+  await stale.getByRole('button', { name: 'Go back to gap 1' }).click();
+  await expect(stale.locator('.what')).toContainText('Gap 1 of 95');
+});
+
+test('an error in a station is told there; the rail stays, and everything can be backed up', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const address = page.url();
+  await page.route('**/assets/TrainPage-*.js', (route) =>
+    route.fulfill({
+      contentType: 'text/javascript',
+      body: "export default { setup() { throw new Error('a tooth is missing'); } };",
+    }),
+  );
+  await page.locator('th.name a', { hasText: 'Orrery' }).click();
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Train' }).click();
+  await expect(page.getByRole('alert')).toContainText('This station could not be shown');
+  await expect(page.getByRole('alert')).toContainText('a tooth is missing');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Back up all' }).click();
+  const backup = JSON.parse(readFileSync(await (await download).path(), 'utf8')) as {
+    drives: unknown[];
+    parts: unknown[];
+  };
+  expect([backup.drives.length, backup.parts.length > 40]).toEqual([DEMO_DRIVES, true]);
+  await go(page, 'Check');
+  await expect(page.locator('.chart canvas').first()).toBeVisible();
+  expect(page.url()).toContain(address);
+});
+
+test('a backup restores what is good, names what is not, and one Undo takes it back', async ({ page }) => {
+  await openDemo(page);
+  const out = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Back up all' }).click();
+  const text = readFileSync(await (await out).path(), 'utf8');
+  await page.evaluate(() => indexedDB.deleteDatabase('pendrix'));
+  await page.evaluate(() => sessionStorage.clear());
+  await page.reload();
+  await expect(page.getByText('A drive is a job and the train that does it')).toBeVisible();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Import a file' }).click();
+  await (await chooser).setFiles(upload('all.pendrix.json', text.replace('"wheel": 90', '"wheel": "many"')));
+  await expect(page.getByRole('alert')).toContainText('left out: Orrery wheel cutter');
+  await expect(page.locator('tbody tr')).toHaveCount(DEMO_DRIVES - 1);
+  await page
+    .locator('.title')
+    .getByRole('button', { name: /^Undo import/ })
+    .click();
+  await expect(page.locator('tbody tr')).toHaveCount(0);
+});
+
+test('leaving while something is not saved is warned of', async ({ page }) => {
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+      if (this.name === 'drives') throw new DOMException('no room', 'QuotaExceededError');
+      return put.apply(this, args);
+    };
+  });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive' }).click();
+  await expect(page.locator('.trouble')).toContainText('not saved: The browser has no room left');
+  await expect(page.locator('.title')).not.toContainText('saved 1');
+  let asked = '';
+  page.on('dialog', (dialog) => {
+    asked = dialog.type();
+    void dialog.accept();
+  });
+  await page.locator('h1').click();
+  await page.reload();
+  expect(asked).toBe('beforeunload');
+});
