@@ -35,22 +35,17 @@ export default defineConfig({
     // A browser that has been used before: the first start has a test of its own.
     storageState: {
       cookies: [],
-      origins: [
-        { origin: 'http://127.0.0.1:4180', localStorage: [{ name: 'pendrix.begun', value: 'yes' }] },
-      ],
+      origins: [{ origin: 'http://127.0.0.1:4180', localStorage: [{ name: 'pendrix.begun', value: 'yes' }] }],
     },
     serviceWorkers: 'block',
-    trace: 'retain-on-failure',
+    // a trace of every step costs half of the time: PENDRIX_TRACE=1 when one is looked for
+    trace: process.env['PENDRIX_TRACE'] ? 'retain-on-failure' : 'off',
     video: 'off',
   },
   projects: [
     { name: 'journeys', testIgnore: '**/latency.spec.ts' },
-    // Measured alone, when the machine has nothing else to do.
-    {
-      name: 'latency',
-      testMatch: '**/latency.spec.ts',
-      dependencies: process.env['PENDRIX_BENCH'] ? [] : ['journeys'],
-    },
+    // Measured alone, when the machine has nothing else to do: npm run bench.
+    { name: 'latency', testMatch: '**/latency.spec.ts' },
   ],
   webServer: {
     command: 'npx tsx server/src/main.ts',

@@ -231,6 +231,7 @@ test('a backup restores what is good, names what is not, and one Undo takes it b
 
 test('leaving while something is not saved is warned of', async ({ page }) => {
   await page.addInitScript(() => {
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- it is called with its own object below
     const put = IDBObjectStore.prototype.put;
     IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
       if (this.name === 'drives') throw new DOMException('no room', 'QuotaExceededError');

@@ -1,5 +1,5 @@
 // What a fresh machine lacks: the packages, and for the browser tests a Chromium. Only Node's own modules here.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
@@ -14,6 +14,25 @@ export function run(command, args, env = {}) {
     env: { ...process.env, ...env },
   });
   return done.status === 0;
+}
+
+/** The same beside others: its output is shown when it is done, so that two do not mix. */
+export function runAsync(command, args, env = {}) {
+  return new Promise((done) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, FORCE_COLOR: '0', ...env },
+    });
+    const parts = [];
+    child.stdout.on('data', (d) => parts.push(d));
+    child.stderr.on('data', (d) => parts.push(d));
+    child.on('error', () => done(false));
+    child.on('close', (code) => {
+      process.stdout.write(Buffer.concat(parts));
+      done(code === 0);
+    });
+  });
 }
 
 /** Installs the packages when they are missing or older than the lock file. */

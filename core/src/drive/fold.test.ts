@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { shaftsOfRuns, stageRuns } from './fold.ts';
 import type { Stage } from './stages/index.ts';
 
-const pair = (z2: number, more: object = {}): Stage => ({ kind: 'spur', z1: 12, z2, ...more }) as Stage;
+const pair = (z2: number, more: object = {}): Stage => ({ kind: 'spur', z1: 12, z2, ...more });
 
 describe('equal stages in a row', () => {
   const stages = [

@@ -83,7 +83,7 @@ export function readWorkshop(text: string): Result<WorkshopRead> {
   }
   const runs: KeptRun[] = [];
   for (const [i, run] of lists['runs']!.entries()) {
-    const { drive, name, state, ended } = (isData(run) ? run : {}) as Partial<Record<string, unknown>>;
+    const { drive, name, state, ended } = isData(run) ? run : {};
     const its = places.get(Number(drive));
     if (its !== undefined && isRunState(state))
       runs.push({

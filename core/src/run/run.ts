@@ -134,7 +134,9 @@ export function isRunState(value: unknown): value is RunState {
     typeof s.paused === 'boolean' &&
     typeof s.startedAt === 'number' &&
     s.moves.length > 0 &&
-    s.moves.every((m) => isGap((m as Move | null)?.gap, D + 1) && typeof m.at === 'number') &&
+    (s.moves as readonly (Partial<Move> | null)[]).every(
+      (m) => isGap(m?.gap, D + 1) && typeof m?.at === 'number',
+    ) &&
     (plan.plate === undefined || isPlatePlan(plan.plate))
   );
 }

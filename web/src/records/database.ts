@@ -101,11 +101,13 @@ export function openDatabase(name = 'pendrix'): Database {
 }
 
 /** A step that can be undone: every record in it can still be read. */
-function isStep(step: Step): boolean {
+function isStep({ changes }: { readonly changes: unknown }): boolean {
   const good = (kind: KindId, row: Row | null): boolean => row === null || !isApart(readRow(kind, row));
   return (
-    Array.isArray(step.changes) &&
-    step.changes.every((c) => kindIds.includes(c.kind) && good(c.kind, c.before) && good(c.kind, c.after))
+    Array.isArray(changes) &&
+    (changes as Step['changes']).every(
+      (c) => kindIds.includes(c.kind) && good(c.kind, c.before) && good(c.kind, c.after),
+    )
   );
 }
 

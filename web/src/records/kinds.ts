@@ -157,7 +157,7 @@ export interface Apart {
 /** Checks one row of a table: a record, or why it is set apart. A check that itself fails on what it finds sets it apart too. */
 export function readRow(kind: KindId, raw: unknown): Row | Apart {
   const data = (typeof raw === 'object' && raw !== null ? raw : {}) as Data;
-  const id = String(data['id'] ?? '');
+  const id = typeof data['id'] === 'string' ? data['id'] : JSON.stringify(data['id'] ?? null);
   const apart = (why: Refusal): Apart => ({ kind, id, name: nameOfRaw(data) ?? id, why, raw });
   try {
     const read = kindOfRow(kind).read(data);

@@ -6,6 +6,7 @@ const {
   options,
   across = false,
   labelled = true,
+  placeholder = '',
 } = defineProps<{
   label: string;
   value: string;

@@ -25,7 +25,7 @@ onMounted(() => head.value?.focus());
     <header class="sub">
       <h2 ref="head" tabindex="-1">Compare</h2>
       <v-spacer />
-      <IconButton label="Close the comparison" @click="emit('close')" :icon="mdiClose" />
+      <IconButton label="Close the comparison" :icon="mdiClose" @click="emit('close')" />
     </header>
     <p class="what">
       <b>{{ title }}</b>

@@ -2,7 +2,7 @@
 import { ref, watch } from 'vue';
 
 /** What is folded away until it is wanted; what is in it is made when it is first opened. */
-const { title, open = false } = defineProps<{ title: string; open?: boolean; note?: string }>();
+const { title, open = false, note = '' } = defineProps<{ title: string; open?: boolean; note?: string }>();
 const emit = defineEmits<{ toggle: [open: boolean] }>();
 const shown = ref<number | undefined>(open ? 0 : undefined);
 watch(

@@ -20,7 +20,7 @@ const specs = computed(() =>
 <template>
   <div v-if="rate" class="rate-fields">
     <InputFields across :specs="specs" :data="rate" :set="rates.set(at)" />
-    <IconButton label="Remove this rate" @click="rates.remove(at)" :icon="mdiClose" :size="18" />
+    <IconButton label="Remove this rate" :icon="mdiClose" :size="18" @click="rates.remove(at)" />
   </div>
 </template>
 

@@ -80,9 +80,9 @@ function go(hit: Hit | undefined): void {
   <v-dialog v-model="open" aria-label="Search" location="top" max-width="520">
     <v-card class="search">
       <v-text-field
+        ref="field"
         v-model="words"
         class="words"
-        ref="field"
         aria-label="Search"
         role="combobox"
         aria-expanded="true"

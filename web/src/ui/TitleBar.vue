@@ -24,7 +24,7 @@ const trouble = computed(() => records.trouble && refusalMessage(records.trouble
 
 <template>
   <header class="title">
-    <IconButton class="menu" label="Stations" @click="emit('menu')" :icon="mdiMenu" :size="24" />
+    <IconButton class="menu" label="Stations" :icon="mdiMenu" :size="24" @click="emit('menu')" />
     <h1>{{ title }}</h1>
     <span class="purpose">{{ purpose }}</span>
     <v-spacer />
@@ -42,14 +42,14 @@ const trouble = computed(() => records.trouble && refusalMessage(records.trouble
       <IconButton
         :disabled="!undo"
         :label="undo ? `Undo ${undo}` : 'Nothing to undo'"
-        @click="emit('undo')"
         :icon="mdiUndoVariant"
+        @click="emit('undo')"
       />
       <IconButton
         :disabled="!redo"
         :label="redo ? `Redo ${redo}` : 'Nothing to redo'"
-        @click="emit('redo')"
         :icon="mdiRedoVariant"
+        @click="emit('redo')"
       />
       <button type="button" class="search" aria-label="Search" aria-keyshortcuts="/" @click="emit('search')">
         <v-icon :icon="mdiMagnify" size="18" /><span>Search</span><kbd aria-hidden="true">/</kbd>

@@ -39,8 +39,8 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
     <IconButton
       class="more"
       label="The next two of the verdict"
-      @click="page = (page + 1) % PAGES.length"
       :icon="mdiChevronRight"
+      @click="page = (page + 1) % PAGES.length"
     />
   </section>
 </template>

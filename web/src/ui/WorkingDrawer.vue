@@ -47,7 +47,7 @@ const copyWorking = async (): Promise<void> => {
         Working <span class="q">{{ figure.label }}</span>
       </h3>
       <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyWorking">Copy as text</v-btn>
-      <IconButton label="Close the working" @click="working.close()" :icon="mdiClose" />
+      <IconButton label="Close the working" :icon="mdiClose" @click="working.close()" />
     </header>
     <ol class="scroll" tabindex="0" aria-label="Lines of the working">
       <li v-for="(line, i) in lines" :key="i" :class="{ last: i === lines.length - 1 }">

@@ -101,7 +101,7 @@ export const repeatStage: EditKind<RepeatStage> = {
     if (stages.length + edit.times > MAX_STAGES)
       return error('tooManyStages', '', { limit: String(MAX_STAGES) });
     const { name: _, ...copy } = stage;
-    const copies = Array.from({ length: edit.times }, () => ({ ...copy }) as Stage);
+    const copies = Array.from({ length: edit.times }, () => ({ ...copy }));
     const after = withStages(drive, [
       ...stages.slice(0, edit.at + 1),
       ...copies,

@@ -38,8 +38,8 @@ const keys = keyHandler({ down: () => void step(1), up: () => void step(-1) });
 
 <template>
   <v-data-table-virtual
-    v-focus-scroll
     ref="table"
+    v-focus-scroll
     class="divisions"
     :items="rows as DivisionRow[]"
     :item-height="ROW"

@@ -29,7 +29,7 @@ const emit = defineEmits<{ remove: [] }>();
         @click="saveTable(duty.key.replace('.', '-'), duty.table ?? figuresTable(duty))"
         >CSV</v-btn
       >
-      <IconButton :label="`Remove ${duty.title}`" @click="emit('remove')" :icon="mdiClose" :size="18" />
+      <IconButton :label="`Remove ${duty.title}`" :icon="mdiClose" :size="18" @click="emit('remove')" />
     </div>
     <InputFields across :specs="specs" :data="data" :set="set" />
     <DutyLines :duty="duty" />

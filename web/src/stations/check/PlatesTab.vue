@@ -111,8 +111,8 @@ const copyWorking = async (): Promise<void> => {
           />
         </div>
         <v-data-table-virtual
-          v-focus-scroll
           v-if="plates.rows.length > 0"
+          v-focus-scroll
           class="rows"
           :items="plates.rows as PlateRow[]"
           :item-height="36"

@@ -89,7 +89,7 @@ function another(): void {
           <FieldGroup title="Rate"><RateFields :at="index" /></FieldGroup>
           <ControllerFields across keeping />
         </div>
-        <v-table v-focus-scroll v-if="shown.ways.length > 0" class="ways">
+        <v-table v-if="shown.ways.length > 0" v-focus-scroll class="ways">
           <caption class="sr-only">
             Ways to keep the rate
           </caption>

@@ -136,7 +136,7 @@ const renamed = (r: DriveRecord) => (name: string) => {
         />
       </template>
     </LongList>
-    <v-table v-focus-scroll v-else-if="drives.length > 0" class="list" fixed-header>
+    <v-table v-else-if="drives.length > 0" v-focus-scroll class="list" fixed-header>
       <thead>
         <DriveHeads />
       </thead>

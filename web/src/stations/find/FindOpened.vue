@@ -73,7 +73,7 @@ async function showOthers(): Promise<void> {
         @click="workingOpen = !workingOpen"
         >Working</v-btn
       >
-      <IconButton label="Close" @click="emit('close')" :icon="mdiClose" />
+      <IconButton label="Close" :icon="mdiClose" @click="emit('close')" />
     </header>
     <div class="scroll" tabindex="0" role="region" aria-label="What it is">
       <div class="drawn on-ground">

@@ -100,7 +100,7 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
           >This run was under way before. It stands at gap {{ state.gap }}: check the mark before you go
           on.</span
         >
-        <IconButton label="Dismiss" @click="emit('seen')" :icon="mdiClose" :size="18" />
+        <IconButton label="Dismiss" :icon="mdiClose" :size="18" @click="emit('seen')" />
       </p>
       <p v-if="differs" class="told">
         <v-icon :icon="mdiAlertOutline" size="20" /><span
@@ -241,7 +241,7 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
           >Spindle stopped before hands come near; clamp before the cut. Local rules and a qualified person
           first.</span
         >
-        <IconButton label="Dismiss the caution" @click="emit('dismiss', CAUTION)" :icon="mdiClose" />
+        <IconButton label="Dismiss the caution" :icon="mdiClose" @click="emit('dismiss', CAUTION)" />
       </p>
     </section>
     <RunSide :state="state" :bench="bench" :left="left" />

@@ -21,8 +21,8 @@ onMounted(async () => {
 
 <template>
   <v-data-table-virtual
-    v-focus-scroll
     ref="table"
+    v-focus-scroll
     class="sheet-table"
     :items="lines"
     :item-height="34"
@@ -41,7 +41,7 @@ onMounted(async () => {
     <template #item="{ item }">
       <tr
         v-for="row in [whole.row(item.at)]"
-        :key="item.at"
+        :key="row.gap"
         :class="{ on: row.is === 'gap' && row.gap === now, quiet: row.is !== 'gap' }"
       >
         <th scope="row" class="mono">{{ NAMES[row.is] || row.gap }}</th>

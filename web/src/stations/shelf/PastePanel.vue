@@ -82,7 +82,7 @@ const throwAway = (): void => {
     <header class="sub">
       <h2>Paste from a spreadsheet</h2>
       <v-spacer />
-      <IconButton label="Close" @click="emit('close')" :icon="mdiClose" />
+      <IconButton label="Close" :icon="mdiClose" @click="emit('close')" />
     </header>
     <div class="area">
       <v-textarea

@@ -51,10 +51,10 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
 
 <template>
   <div
+    ref="pane"
     class="ground pane"
     :class="{ zoomed }"
     :style="zoomed ? { width: `${room}px` } : {}"
-    ref="pane"
     tabindex="0"
     role="group"
     aria-label="Drawing: plus and minus zoom, 0 goes back, W shows the whole train"

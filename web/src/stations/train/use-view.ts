@@ -46,7 +46,7 @@ export function useView(pane: Ref<HTMLElement | null>, drawing: () => Drawing, w
     .filter((e: WheelEvent | MouseEvent | TouchEvent) => {
       if ('touches' in e) return e.touches.length > 1 || zoomed.value;
       if (e.type === 'wheel') return e.ctrlKey || e.metaKey;
-      return zoomed.value && (e as MouseEvent).button === 0;
+      return zoomed.value && e.button === 0;
     })
     .clickDistance(4)
     .on('start', () => (moved = false))
@@ -88,12 +88,12 @@ export function useView(pane: Ref<HTMLElement | null>, drawing: () => Drawing, w
     zoomed,
     viewBox: computed(() => (zoomed.value ? viewBoxOf(at.value, width(), drawing().height) : '')),
     moved: () => moved,
-    by: (factor) => void on()?.call(behaviour.scaleBy, factor),
-    pan: (dx, dy) => void on()?.call(behaviour.translateBy, dx / at.value.k, dy / at.value.k),
+    by: (factor) => void on()?.call((pane) => behaviour.scaleBy(pane, factor)),
+    pan: (dx, dy) => void on()?.call((pane) => behaviour.translateBy(pane, dx / at.value.k, dy / at.value.k)),
     whole: () => {
       const { k, x, y } = wholeOf(drawing(), width());
-      on()?.call(behaviour.transform, zoomIdentity.translate(x, y).scale(k));
+      on()?.call((pane) => behaviour.transform(pane, zoomIdentity.translate(x, y).scale(k)));
     },
-    plain: () => void on()?.call(behaviour.transform, zoomIdentity),
+    plain: () => void on()?.call((pane) => behaviour.transform(pane, zoomIdentity)),
   };
 }
