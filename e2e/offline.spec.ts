@@ -77,5 +77,5 @@ test('the first load takes under 330 kB of script, and the charts come when they
   await openDemo(page);
   await openDrive(page, 'Orrery wheel cutter', 'Check');
   await expect(page.locator('.chart canvas').first()).toBeVisible();
-  expect([...scripts.keys()].some((n) => n.includes('charts'))).toBe(true);
+  await expect.poll(() => [...scripts.keys()].some((n) => n.includes('charts'))).toBe(true);
 });

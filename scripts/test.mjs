@@ -36,7 +36,8 @@ async function sideBySide(tasks) {
     for (let task = left.shift(); task; task = left.shift()) {
       const from = Date.now();
       const ok = await task.run();
-      task.told ? task.told(ok) : check(task.name, ok);
+      if (task.told) task.told(ok);
+      else check(task.name, ok);
       console.log(`     ${((Date.now() - from) / 1000).toFixed(0)} s`);
     }
   };
