@@ -1,5 +1,5 @@
 import { readdirSync } from 'node:fs';
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from './quiet.ts';
 
 /** How many drives the demo workshop has. */
 export const DEMO_DRIVES = readdirSync(new URL('../demo/', import.meta.url)).filter((f) =>

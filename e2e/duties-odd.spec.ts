@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './quiet.ts';
 import { ask, cell, choose, field, openDemo, openDrive, saved, upload } from './bench.ts';
 
 /** What a field says of each text that it cannot take; the figure beside it stays. */

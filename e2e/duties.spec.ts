@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './quiet.ts';
 import { ask, cell, choose, field, go, openDemo, openDrive, saved, tab } from './bench.ts';
 
 /** What is handed over as a file when `act` is done. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './quiet.ts';
 import { cell, choose, field, go, openDemo, openDrive, saved } from './bench.ts';
 
 test('what cannot be read is said under the field and the last good value stays in force', async ({

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './quiet.ts';
 import { DEMO_DRIVES, field, go, openDemo, openDrive, saved, upload } from './bench.ts';
 
 const cutter = readFileSync(new URL('../demo/orrery-wheel-cutter.pendrix.json', import.meta.url), 'utf8');

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './quiet.ts';
 import { cell, choose, field, go, openDemo, openDrive, saved } from './bench.ts';
 
 const rows = (page: Page) => page.locator('tr[data-key]');

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './quiet.ts';
 import { cell, field } from './bench.ts';
 
 /** Tab until what is focused is called so; keyboard only. */

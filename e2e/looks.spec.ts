@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './quiet.ts';
 import { go, openDemo, openDrive, tab } from './bench.ts';
 
 async function nothingSerious(page: Page): Promise<void> {

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './quiet.ts';
 import { app } from '../server/src/app.ts';
 import { DEMO_DRIVES, field, go, openDemo, openDrive } from './bench.ts';
 

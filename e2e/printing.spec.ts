@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './quiet.ts';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { field, openDemo, openDrive } from './bench.ts';
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './quiet.ts';
 import { cell, DEMO_DRIVES, field, go, openDemo, openDrive, saved, upload } from './bench.ts';
 
 /** Puts a record into the browser's database as it stands, as another version or a fault might have. */

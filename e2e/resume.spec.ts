@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { chromium, expect, test, type BrowserContext } from '@playwright/test';
+import { chromium, expect, test, type BrowserContext } from './quiet.ts';
 import { CHROMIUM } from '../playwright.config.ts';
 import { field, go, openDemo, openDrive } from './bench.ts';
 

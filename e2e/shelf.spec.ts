@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './quiet.ts';
 import { choose, field, go, openDemo, openDrive, saved, upload } from './bench.ts';
 
 const shelfFile = readFileSync(new URL('../demo/lantern-hill.shelf.json', import.meta.url), 'utf8');

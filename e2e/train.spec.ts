@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './quiet.ts';
 import { cell, choose, chosen, field, go, openDemo, openDrive, saved } from './bench.ts';
 
 const stage = (page: Page, n: number) => page.getByRole('region', { name: new RegExp(`^Stage ${n}:`) });

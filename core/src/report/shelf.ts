@@ -80,16 +80,21 @@ export function shelfReport(
   uses: ReadonlyMap<string, readonly Use[]>,
   view: ShelfView,
 ): ShelfReport {
-  const groups = Object.entries(shelfGroups).map(([id, title]) => ({
-    id: id as ShelfGroup,
-    title,
-    lines: parts.filter((p) => partKindOf(p).group === id).length,
+  const lines = new Map<ShelfGroup, number>();
+  for (const part of parts) {
+    const { group } = partKindOf(part);
+    lines.set(group, (lines.get(group) ?? 0) + 1);
+  }
+  const groups = (Object.keys(shelfGroups) as ShelfGroup[]).map((id) => ({
+    id,
+    title: shelfGroups[id],
+    lines: lines.get(id) ?? 0,
   }));
-  const words = view.filter.toLowerCase().split(/\s+/).filter(Boolean);
+  const wanted = view.filter.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = parts.filter((part) => {
     if (view.groups.length > 0 && !view.groups.includes(partKindOf(part).group)) return false;
-    const text = words.length === 0 ? '' : wordsOf(part);
-    return words.every((word) => text.includes(word));
+    const text = wanted.length === 0 ? '' : wordsOf(part);
+    return wanted.every((word) => text.includes(word));
   });
   const rows = shown.map((part) => rowOf(part, uses.get(part.id) ?? UNUSED));
   const owned = shown.filter((p) => p.price !== undefined);
@@ -119,17 +124,26 @@ function worthOf(priced: readonly ShelfPart[]): Rational {
   );
 }
 
-const wordsOf = (part: ShelfPart): string =>
-  [
-    partKindOf(part).title,
-    partLabel(part),
-    part.notes ?? '',
-    'madeOf' in part ? (part.madeOf ?? '') : '',
-    partCell(part, 'teeth')?.show(part) ?? '',
-    KNOWN[part.known ?? 'counted'][0],
-  ]
-    .join(' ')
-    .toLowerCase();
+/** What a filter looks through, as it was last made: a key in the filter asks every line again. */
+const words = new WeakMap<ShelfPart, string>();
+
+function wordsOf(part: ShelfPart): string {
+  let text = words.get(part);
+  if (text === undefined) {
+    text = [
+      partKindOf(part).title,
+      partLabel(part),
+      part.notes ?? '',
+      'madeOf' in part ? (part.madeOf ?? '') : '',
+      partCell(part, 'teeth')?.show(part) ?? '',
+      KNOWN[part.known ?? 'counted'][0],
+    ]
+      .join(' ')
+      .toLowerCase();
+    words.set(part, text);
+  }
+  return text;
+}
 
 const UNUSED: readonly Use[] = [];
 
@@ -209,18 +223,8 @@ function sectionsOf(rows: readonly ShelfRow[], view: ShelfView): readonly ShelfS
     }));
 }
 
-const KIND_ORDER = [
-  'wheel',
-  'changeWheel',
-  'beltWheel',
-  'belt',
-  'worm',
-  'box',
-  'planetary',
-  'motor',
-  'encoder',
-];
-const kindRank = (key: string): number => KIND_ORDER.indexOf(key.split(' ')[0]!);
+const kindOrder = Object.keys(partKinds);
+const kindRank = (key: string): number => kindOrder.indexOf(key.split(' ')[0]!);
 
 function piecesSay(rows: readonly ShelfRow[]): string {
   const pieces = rows.reduce((n, r) => n + r.part.own, 0);
@@ -243,9 +247,9 @@ const measuredSize = (mm: number): string =>
   Number.isInteger(mm) ? String(mm) : measured(mm).replace(/0+$/, '');
 
 /** Numbers in words by their size: 9 before 36. Made once, for it is asked thousands of times. */
-const words = new Intl.Collator('en', { numeric: true });
+const collator = new Intl.Collator('en', { numeric: true });
 const inOrder = (a: string, b: string): number =>
-  a === b ? 0 : Number(a) - Number(b) || words.compare(a, b);
+  a === b ? 0 : Number(a) - Number(b) || collator.compare(a, b);
 
 function sorted(rows: readonly ShelfRow[], { sort, down }: ShelfView): readonly ShelfRow[] {
   const by = (a: ShelfRow, b: ShelfRow): number => {

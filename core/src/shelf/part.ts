@@ -149,6 +149,7 @@ export const commonPartInputs: readonly InputSpec[] = [
       { value: 'printed', title: 'printed, not counted' },
     ],
     default: 'counted',
+    optional: true,
   },
   textInput('notes', 'Notes', 500),
 ];

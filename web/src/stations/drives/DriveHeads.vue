@@ -18,14 +18,14 @@ import { CELLS, cellLabels } from '@pendrix/core';
   width: 232px;
 }
 .name {
-  width: 21%;
+  width: 20%;
   padding-left: 18px !important;
 }
 .cell {
   padding-left: 12px !important;
 }
 .touched {
-  width: 134px;
+  width: 128px;
   text-align: right;
   padding-right: 46px !important;
 }

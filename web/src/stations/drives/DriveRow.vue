@@ -125,24 +125,19 @@ tr:hover,
 tr:focus-within {
   background: var(--p-tint);
 }
-td,
-th {
-  padding: 0 !important;
-  text-align: left;
-  vertical-align: top;
-  font-weight: 400;
-}
-.picture {
-  width: 232px;
-  height: 70px;
+tr > .picture.picture.picture {
+  padding: 0;
   border-bottom: 1px solid var(--p-scribe3);
   overflow: hidden;
 }
 .picture a {
   display: block;
 }
-.name {
-  padding: 13px 10px 0 18px;
+tr > .name.name.name {
+  padding: 13px 8px 0 18px;
+  text-align: left;
+  vertical-align: top;
+  font-weight: 400;
 }
 .name a {
   display: block;
@@ -174,9 +169,11 @@ th {
   font-size: 13px;
   color: var(--p-red);
 }
-.cell {
+tr > .cell.cell.cell {
   position: relative;
-  padding: 13px 4px 0 12px;
+  padding: 13px 2px 6px 12px;
+  vertical-align: top;
+  white-space: normal;
 }
 .cell::before,
 .touched::before {
@@ -205,28 +202,28 @@ th {
   font-size: 13px;
 }
 .cell :deep(.grade) {
+  display: block;
+  font-size: 13px;
   line-height: 17px;
   white-space: normal;
-  align-items: baseline;
 }
 .cell :deep(.grade svg) {
-  position: relative;
-  top: 1px;
+  display: inline-block;
+  vertical-align: -1px;
+  margin-right: 6px;
 }
-.off {
+tr > .off.off.off {
   color: var(--p-quiet);
   font-size: 13px;
   line-height: 17px;
   padding-top: 16px;
 }
-.touched {
+tr > .touched.touched.touched {
   position: relative;
-  padding: 13px 8px 0 10px;
-  font-size: 14px;
-  white-space: nowrap;
-}
-.touched {
+  padding: 13px 6px 0 8px;
   text-align: right;
+  vertical-align: top;
+  font-size: 14px;
 }
 .when {
   display: inline-block;

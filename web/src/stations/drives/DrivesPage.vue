@@ -30,7 +30,7 @@ const router = useRouter();
 const page = ref<HTMLElement | null>(null);
 
 const drives = computed(() => workshop.drives);
-const { tally, attention } = useJudged(() => workshop.drives);
+const { tally, attention, done } = useJudged(() => workshop.drives);
 /** A longer list shows only the rows that are in view. */
 const MAX_WHOLE = 100;
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
@@ -182,7 +182,7 @@ const renamed = (r: DriveRecord) => (name: string) => {
           }}
           attention
         </h3>
-        <h3 v-else class="quiet">Nothing needs attention</h3>
+        <h3 v-else class="quiet">{{ done ? 'Nothing needs attention' : 'Judging the drives…' }}</h3>
         <RouterLink v-for="w in attention" :key="w.id" :to="{ name: 'check', params: { id: w.id } }"
           ><b>{{ w.name }}</b
           ><span>{{ w.why }}</span></RouterLink

@@ -36,6 +36,8 @@ export function useJudged(drives: () => readonly DriveRecord[]): {
   readonly attention: ComputedRef<
     readonly { readonly id: string; readonly name: string; readonly why: string }[]
   >;
+  /** every drive has been looked at */
+  readonly done: ComputedRef<boolean>;
 } {
   const judged = shallowRef<readonly (readonly [DriveRecord, Judged])[]>([]);
   let frame = 0;
@@ -61,6 +63,7 @@ export function useJudged(drives: () => readonly DriveRecord[]): {
   onScopeDispose(() => cancelAnimationFrame(frame));
 
   return {
+    done: computed(() => judged.value.length === drives().length),
     tally: computed(() =>
       (['even', 'evenMicrostep', 'rounded', 'misses', 'unknown'] as const).flatMap((grade) => {
         const n = judged.value.filter(([, j]) => j.grade === grade).length;
