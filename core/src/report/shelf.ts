@@ -3,6 +3,7 @@ import {
   left,
   partCell,
   partKindOf,
+  partKinds,
   partLabel,
   shelfGroups,
   type Known,
