@@ -13,6 +13,7 @@ const ROOMS = [
   ['divide', 'follow', 'travel', 'run', 'find'],
   ['report'],
   ['files'],
+  ['exports'],
 ];
 
 const outside = [

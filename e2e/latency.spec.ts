@@ -271,7 +271,13 @@ async function fill({ drives, lines }: { drives: number; lines: number }): Promi
       id: `line-${i}`,
       rev: 1,
       place: i,
-      part: { id: `line-${i}`, kind: 'wheel', teeth: 12 + (i % 300), moduleMm: 1 + (i % 7) / 4, own: 1 + (i % 3) },
+      part: {
+        id: `line-${i}`,
+        kind: 'wheel',
+        teeth: 12 + (i % 300),
+        moduleMm: 1 + (i % 7) / 4,
+        own: 1 + (i % 3),
+      },
     })),
   );
 }

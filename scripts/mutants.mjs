@@ -19,8 +19,9 @@ const TESTS = {
     'core/src/travel',
     'cli',
   ],
-  'core/src/divide': ['core/src/divide', 'core/src/files'],
-  'core/src/files': ['core/src/files', 'cli'],
+  'core/src/divide': ['core/src/divide', 'core/src/files', 'core/src/exports'],
+  'core/src/files': ['core/src/files', 'core/src/exports', 'cli'],
+  'core/src/exports': ['core/src/exports', 'core/src/files', 'cli'],
   'core/src/run': ['core/src/run', 'core/src/report', 'core/src/files'],
   'web/src/records': ['web/src/records'],
 };

@@ -11,7 +11,8 @@ import {
   sheet,
   ok,
 } from '@pendrix/core';
-import { sheetCsv, targetsAnswer } from '@pendrix/core/files/index';
+import { sheetCsv } from '@pendrix/core/exports/index';
+import { targetsAnswer } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
 import { readOptions } from './options.ts';
 import { readDriveFile } from './read.ts';

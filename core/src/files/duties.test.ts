@@ -1,49 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { newDrive, type Drive } from '../drive/index.ts';
 import { rational } from '../numbers/index.ts';
-import { wheelCutter } from '../testing/samples.ts';
-import {
-  cHeader,
-  checkAnswer,
-  divisionsGcode,
-  drillingMoves,
-  makingCsv,
-  platesAnswer,
-  readDrive,
-  shotGcode,
-  tablesOf,
-  writeDrive,
-} from './index.ts';
+import { allDuties as full } from '../testing/samples.ts';
+import { checkAnswer, drillingMoves, makingCsv, platesAnswer, readDrive, writeDrive } from './index.ts';
 
-const full: Drive = {
-  ...wheelCutter('60, 73', {
-    rates: [{ kind: 'stars' }, { kind: 'period', seconds: '43200', name: 'hour wheel', reverse: true }],
-    sweeps: [
-      {
-        from: '0',
-        to: '90',
-        unit: 'deg',
-        frames: 5,
-        easing: 'linear',
-        exposureSeconds: 2,
-        settleSeconds: 0.5,
-      },
-    ],
-    spins: [{ minRpm: '0.2', maxRpm: '4' }],
-    camera: { focalMm: 135, pixelUm: 3.9 },
-    altAz: { latitudeDeg: 50, hourAngleDeg: -30, declinationDeg: 20, hours: 4 },
-    knob: { turnsOut: '1', marks: 72 },
-  }),
-  timer: { tickHz: '250000', bits: 16, tolerancePpm: 30 },
-  plates: {
-    wormRatio: '40',
-    plates: [
-      [15, 16],
-      [21, 33],
-    ],
-    gears: [24, 48],
-  },
-};
 const read = (change: (d: Record<string, unknown>) => void): string => {
   const data = JSON.parse(writeDrive(full)) as Record<string, unknown>;
   change(data);
@@ -124,58 +83,8 @@ describe('the terminal’s answer', () => {
   });
 });
 
-describe('what is exported', () => {
-  test('a C header: whole numbers with their width, names made safe', () => {
-    const text = cHeader({ ...full, name: 'Sun & moon */ dial' })!;
-    expect(text).toContain('#ifndef PENDRIX_SUN_MOON_DIAL_H');
-    expect(text).not.toMatch(/\*\/ dial/);
-    expect(text).toContain('#define STARS_TICKS 19682U\n#define STARS_NUM 13891U\n#define STARS_DEN 14592U');
-    expect(text).toContain('#define HOUR_WHEEL_FORWARD 0');
-    expect(cHeader(newDrive('bare'))).toBeNull();
-    expect(cHeader({ ...full, timer: { tickHz: '1' } })).toBeNull();
-    const twice = cHeader({ ...full, job: { ...full.job, rates: [{ kind: 'stars' }, { kind: 'stars' }] } })!;
-    expect(twice).toContain('#define STARS_2_TICKS');
-  });
-  test('G-code of a sweep frame by frame, of a division place by place', () => {
-    const shot = shotGcode(full);
-    const sweep = shot.ok ? shot.value.split('\n') : [];
-    expect(sweep.filter((l) => l.startsWith('G0'))).toHaveLength(5);
-    expect(sweep).toContain('G0 A90.000000 ; frame 5');
-    expect(sweep).toEqual(
-      expect.arrayContaining([
-        'G21',
-        'G90',
-        'G4 P0.500 ; settle',
-        'G4 P2.000 ; expose',
-        '; shutter, frame 3',
-      ]),
-    );
-    const seven = divisionsGcode(full, 7);
-    expect(seven.ok && seven.value).toContain('G0 A51.428571 ; place 1 of 7');
-    expect(seven.ok && seven.value).toContain('3040 microsteps a degree');
-    expect(shotGcode(newDrive('bare')).ok).toBe(false);
-  });
-  test('every table of a drive by its name', () => {
-    const tables = tablesOf(full);
-    expect([...tables.keys()]).toEqual([
-      'divisions',
-      'rates',
-      'camera',
-      'altAz',
-      'sweep-0',
-      'spin-0',
-      'knob',
-      'controller',
-      'plates',
-    ]);
-    expect(tables.get('sweep-0')!()).toBe(
-      'frame,second,microsteps,target\n1,,0,0\n2,,68400,68400\n3,,68400,136800\n4,,68400,205200\n5,,68400,273600\n',
-    );
-    expect(tables.get('rates')!().split('\n')).toHaveLength(8);
-    expect(tables.get('knob')!().split('\n')[1]).toBe('turns across the range,342,342,,');
-    expect(tables.get('plates')!()).toContain('\n77,compound,21,,9,33,3,\n');
-  });
-  test('a plate to be made: the crank and the mill', () => {
+describe('a plate to be made', () => {
+  test('the crank and the mill', () => {
     expect(makingCsv(rational(60), 26, 50).split('\n')[2]).toBe('1,2,110.769231,48.547,11.966');
     expect(
       drillingMoves(4, 10)

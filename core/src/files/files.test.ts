@@ -1,25 +1,21 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import Papa from 'papaparse';
 import { ok, refusalSentence, type Result } from '../numbers/index.ts';
-import { driveFault, kinematicsOf, stages, type Drive } from '../drive/index.ts';
+import { driveFault, stages, type Drive } from '../drive/index.ts';
 import { startRun } from '../run/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
-import { dividerOf } from '../divide/index.ts';
 import { planRun } from '../report/index.ts';
 import { anyOfKind } from '../testing/any-stage.ts';
 import { wheelCutter } from '../testing/samples.ts';
 import {
   checkAnswer,
-  divisionsCsv,
   driveFileName,
   readDrive,
   decodeText,
   readWorkshop,
   writeShelf,
   type Workshop,
-  sheetCsv,
   targetsAnswer,
   writeDrive,
   writeWorkshop,
@@ -501,30 +497,6 @@ describe('answers and tables', () => {
       errorSteps: '-31/73',
     });
     expect(answer.rows[73]?.target).toBe(1094400);
-  });
-
-  test('CSV reads back with every number as it was', () => {
-    const divider = dividerOf(cutter.train, kinematicsOf(cutter), null)!;
-    const divisions = Papa.parse<Record<string, string>>(divisionsCsv(divider, [60, 73]), {
-      header: true,
-      skipEmptyLines: true,
-    });
-    expect(divisions.errors).toEqual([]);
-    expect(divisions.data[1]).toMatchObject({
-      divisions: '73',
-      grade: 'rounded',
-      'step (microsteps)': '1094400/73',
-      'worst error (arcsec)': '0.583994232',
-    });
-    const sheet = sheetCsv(planRun(cutter, 95)!);
-    expect(sheet.includes('\r')).toBe(false);
-    const rows = Papa.parse<Record<string, string>>(sheet, { header: true, skipEmptyLines: true }).data;
-    expect([
-      rows.length,
-      rows[1]?.['target (microsteps)'],
-      rows[1]?.['motor (turns)'],
-      rows[95]?.['angle (deg)'],
-    ]).toEqual([96, '11520', '18/5', '360.000000000']);
   });
 });
 

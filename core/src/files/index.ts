@@ -8,13 +8,10 @@ export {
 } from './workshop-file.ts';
 export { MAX_BYTES, readJson } from './json.ts';
 export { decodeText } from './text.ts';
-export { divisionsCsv, foundCsv, sheetCsv, writeCsv } from './csv.ts';
+export { foundCsv, writeCsv } from './csv.ts';
 export { checkAnswer, targetsAnswer } from './answers.ts';
 export { findAnswer } from './find-answer.ts';
 export { readFindRequest } from './find-file.ts';
 export { readShelf, writeShelf } from './shelf-file.ts';
 export { readTable, shelfCsv, TABLE_COLUMNS, type TableColumn, type TableLine } from './shelf-table.ts';
-export { cHeader } from './c-header.ts';
-export { divisionsGcode, shotGcode, type GcodeOptions } from './gcode.ts';
-export { dutyCsv, platesCsv, ratesCsv, tablesOf } from './tables.ts';
 export { anglesGcode, drillingMoves, makingAnswer, makingCsv, platesAnswer } from './plates-answer.ts';

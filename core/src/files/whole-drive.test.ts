@@ -14,7 +14,8 @@ import { fromShelf, type ShelfPart } from '../shelf/index.ts';
 import { planSweep } from '../travel/index.ts';
 import { rational } from '../numbers/index.ts';
 import { nextState, startRun, type RunState } from '../run/index.ts';
-import { checkAnswer, divisionsCsv, readDrive, targetsAnswer, writeDrive } from './index.ts';
+import { divisionsCsv } from '../exports/index.ts';
+import { checkAnswer, readDrive, targetsAnswer, writeDrive } from './index.ts';
 
 /** Whole drives through everything that shows a figure: what one page says every page and file says. */
 

@@ -53,6 +53,7 @@ export {
 } from './find-list.ts';
 export {
   figuresTable,
+  tableKey,
   type DutyChart,
   type DutyLine,
   type DutyReport,

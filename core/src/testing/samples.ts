@@ -32,3 +32,34 @@ export const driveOf = (
 });
 
 export const plainRatio = (value: string): Stage => ({ kind: 'ratio', value });
+
+/** One drive that is asked everything. */
+export const allDuties: Drive = {
+  ...wheelCutter('60, 73', {
+    rates: [{ kind: 'stars' }, { kind: 'period', seconds: '43200', name: 'hour wheel', reverse: true }],
+    sweeps: [
+      {
+        from: '0',
+        to: '90',
+        unit: 'deg',
+        frames: 5,
+        easing: 'linear',
+        exposureSeconds: 2,
+        settleSeconds: 0.5,
+      },
+    ],
+    spins: [{ minRpm: '0.2', maxRpm: '4' }],
+    camera: { focalMm: 135, pixelUm: 3.9 },
+    altAz: { latitudeDeg: 50, hourAngleDeg: -30, declinationDeg: 20, hours: 4 },
+    knob: { turnsOut: '1', marks: 72 },
+  }),
+  timer: { tickHz: '250000', bits: 16, tolerancePpm: 30 },
+  plates: {
+    wormRatio: '40',
+    plates: [
+      [15, 16],
+      [21, 33],
+    ],
+    gears: [24, 48],
+  },
+};

@@ -77,6 +77,9 @@ export const line = (figure: Figure, message = '', graded: Graded | null = null)
   message,
 });
 
+/** What its table is called in a file: "sweep-0". */
+export const tableKey = (duty: DutyReport): string => duty.key.replace('.', '-');
+
 /** The figures of a duty as a table, for one that has no other. */
 export const figuresTable = (duty: DutyReport): DutyTable => ({
   title: duty.title,

@@ -11,7 +11,7 @@ import {
 import { MAX_ROWS, plainText, refusalSentence, type Refusal } from '@pendrix/core';
 import { useNotices } from '../../stores/notices.ts';
 import { useCopy } from '../../ui/copy.ts';
-import { save } from '../../ui/files.ts';
+import { exportText, saveExport } from '../../ui/exporting.ts';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
@@ -56,22 +56,22 @@ const setDivisions = (text: string, editSession: string): Refusal | null =>
 const setTolerance = (text: string, editSession: string): Refusal | null =>
   edit({ do: 'tolerance', as: tolerance.value.as === 'length' ? 'length' : 'angle', text }, editSession);
 
-async function csv(): Promise<string> {
-  const { divisionsCsv } = await import('@pendrix/core/files/csv');
-  return report.value.divider ? divisionsCsv(report.value.divider, report.value.counts) : '';
-}
-async function saveCsv(): Promise<void> {
-  save('divisions.csv', await csv(), 'text/csv');
-}
+const said = (refused: Refusal | null): void => {
+  if (refused) notices.tell({ message: refusalSentence(refused), tone: 'bad' });
+};
+const TABLE = { of: 'divisions' };
+const saveCsv = async (): Promise<void> =>
+  said(await saveExport(report.value.drive, 'csv', TABLE, 'divisions'));
 /** The places of the opened count, one after the other, on a rotary axis. */
-async function saveMoves(): Promise<void> {
-  const { divisionsGcode } = await import('@pendrix/core/files/gcode');
-  const text = divisionsGcode(report.value.drive, selected.value!);
-  if (text.ok) save(`divide-${selected.value}.gcode`, text.value, 'text/plain');
-  else notices.tell({ message: refusalSentence(text.refusal), tone: 'bad' });
+const saveMoves = async (): Promise<void> =>
+  said(
+    await saveExport(report.value.drive, 'gcode', { divisions: selected.value! }, `divide-${selected.value}`),
+  );
+async function copyCsv(): Promise<void> {
+  const text = await exportText(report.value.drive, 'csv', TABLE);
+  if (text.ok) await copy(text.value, 'The table, as CSV, is', 'Save it as CSV instead.');
+  else said(text.refusal);
 }
-const copyCsv = async (): Promise<void> =>
-  copy(await csv(), 'The table, as CSV, is', 'Save it as CSV instead.');
 </script>
 
 <template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { mdiClose, mdiFileDelimitedOutline } from '@mdi/js';
-import { figuresTable, type DutyReport, type InputSpec, type Refusal } from '@pendrix/core';
+import { tableKey, type DutyReport, type InputSpec, type Refusal } from '@pendrix/core';
 import DutyLines from '../../ui/DutyLines.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import InputFields from '../../ui/InputFields.vue';
-import { saveTable } from '../../ui/save-table.ts';
+import { saveExport } from '../../ui/exporting.ts';
+import { useReport } from '../../ui/open-drive.ts';
 import IconButton from '../../ui/IconButton.vue';
 
 /** One duty: its fields, its grade, its figures. */
@@ -14,6 +15,7 @@ defineProps<{
   data: object;
   set: (key: string, text: string, editSession?: string) => Refusal | null;
 }>();
+const report = useReport();
 const emit = defineEmits<{ remove: [] }>();
 </script>
 
@@ -26,7 +28,7 @@ const emit = defineEmits<{ remove: [] }>();
       <v-btn
         variant="text"
         :prepend-icon="mdiFileDelimitedOutline"
-        @click="saveTable(duty.key.replace('.', '-'), duty.table ?? figuresTable(duty))"
+        @click="saveExport(report.drive, 'csv', { of: tableKey(duty) }, tableKey(duty))"
         >CSV</v-btn
       >
       <IconButton :label="`Remove ${duty.title}`" :icon="mdiClose" :size="18" @click="emit('remove')" />

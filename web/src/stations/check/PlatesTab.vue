@@ -3,7 +3,7 @@ import { computed, h, ref } from 'vue';
 import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline } from '@mdi/js';
 import { plainText, workingAsText, type PlateRow, type Plates, type Refusal } from '@pendrix/core';
 import { useCopy } from '../../ui/copy.ts';
-import { save } from '../../ui/files.ts';
+import { saveExport } from '../../ui/exporting.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import ReadField from '../../ui/ReadField.vue';
@@ -46,10 +46,7 @@ const set =
 const setDivisions = (text: string, editSession: string): Refusal | null =>
   edit({ do: 'divisions', text }, editSession);
 
-async function saveCsv(): Promise<void> {
-  const { platesCsv } = await import('@pendrix/core/files/tables');
-  save('plates.csv', platesCsv(report.value.drive) ?? '', 'text/csv');
-}
+const saveCsv = (): Promise<unknown> => saveExport(report.value.drive, 'csv', { of: 'plates' }, 'plates');
 const print = usePrintSheet(() =>
   plates.value
     ? h(PrintedPlates, { title: report.value.drive.name, plates: plates.value, opened: opened.value })

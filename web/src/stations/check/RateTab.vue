@@ -5,7 +5,7 @@ import { DutyChart } from '../../ui/duty-chart.ts';
 import { plainText, type RateWay } from '@pendrix/core';
 import { useCopy } from '../../ui/copy.ts';
 import FigureText from '../../ui/FigureText.vue';
-import { fileStem, save } from '../../ui/files.ts';
+import { exportText, saveExport } from '../../ui/exporting.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import ControllerFields from '../../ui/ControllerFields.vue';
 import DutyLines from '../../ui/DutyLines.vue';
@@ -37,18 +37,13 @@ const header = shallowRef<string | null>(null);
 watch(
   () => report.value.drive,
   async (drive) => {
-    const { cHeader } = await import('@pendrix/core/files/c-header');
-    if (report.value.drive === drive) header.value = cHeader(drive);
+    const text = await exportText(drive, 'cheader');
+    if (report.value.drive === drive) header.value = text.ok ? text.value : null;
   },
   { immediate: true },
 );
-async function saveHeader(): Promise<void> {
-  if (header.value) save(`${await fileStem(report.value.drive)}.h`, header.value, 'text/x-c');
-}
-async function saveRates(): Promise<void> {
-  const { ratesCsv } = await import('@pendrix/core/files/tables');
-  save('rates.csv', ratesCsv(all.value), 'text/csv');
-}
+const saveHeader = (): Promise<unknown> => saveExport(report.value.drive, 'cheader');
+const saveRates = (): Promise<unknown> => saveExport(report.value.drive, 'csv', { of: 'rates' }, 'rates');
 const copyHeader = (): Promise<void> =>
   copy(header.value ?? '', 'The constants are', 'Save the file instead.');
 function another(): void {

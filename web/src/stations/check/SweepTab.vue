@@ -4,9 +4,8 @@ import { computed, ref } from 'vue';
 import { mdiCodeTags, mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import DutyLines from '../../ui/DutyLines.vue';
-import { fileStem, save } from '../../ui/files.ts';
+import { saveExport } from '../../ui/exporting.ts';
 import { useReport } from '../../ui/open-drive.ts';
-import { saveTable } from '../../ui/save-table.ts';
 import TextTable from '../../ui/TextTable.vue';
 import { useDuty } from '../../ui/use-duty.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -52,14 +51,11 @@ const shutter = ref('');
 const refusal = ref<Refusal | null>(null);
 
 async function saveMoves(): Promise<void> {
-  const { shotGcode } = await import('@pendrix/core/files/gcode');
-  const text = shotGcode(report.value.drive, {
+  refusal.value = await saveExport(report.value.drive, 'gcode', {
     dwell: dwell.value,
     ...(letters.value.trim() && { axes: letters.value }),
     ...(shutter.value.trim() && { shutter: shutter.value.trim() }),
   });
-  refusal.value = text.ok ? null : text.refusal;
-  if (text.ok) save(`${await fileStem(report.value.drive)}.gcode`, text.value, 'text/plain');
 }
 const setLetters = (text: string): Refusal | null => {
   letters.value = text;
@@ -157,7 +153,7 @@ function another(): void {
               v-if="ramp.table"
               variant="text"
               :prepend-icon="mdiFileDelimitedOutline"
-              @click="saveTable('intervals', ramp.table)"
+              @click="saveExport(report.drive, 'csv', { of: ramp.key }, 'intervals')"
               >CSV</v-btn
             >
           </div>

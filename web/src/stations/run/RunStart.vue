@@ -13,7 +13,7 @@ import {
   type Report,
   type RunPlan,
 } from '@pendrix/core';
-import { save } from '../../ui/files.ts';
+import { saveExport } from '../../ui/exporting.ts';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import ReadField from '../../ui/ReadField.vue';
@@ -96,8 +96,8 @@ function choose(text: string): Refusal | null {
 }
 async function saveCsv(): Promise<void> {
   if (!plan.value) return;
-  const { sheetCsv } = await import('@pendrix/core/files/csv');
-  save(`targets-${plan.value.divisions}.csv`, sheetCsv(plan.value), 'text/csv');
+  const { divisions } = plan.value;
+  await saveExport(report.drive, 'csv', { divisions }, `targets-${divisions}`);
 }
 const print = usePrintSheet(() =>
   plan.value ? h(PrintedSheet, { title: report.drive.name, plan: plan.value }) : null,

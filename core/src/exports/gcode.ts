@@ -17,16 +17,7 @@ import { doubtOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
 import { planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
 import { doubtText, noRun, planRun, shotAxes } from '../report/index.ts';
-
-/** How a file of moves is written. */
-export interface GcodeOptions {
-  /** "slide=X,pan=A": names of sweeps and their letters; the rest in order */
-  readonly axes?: string;
-  /** the unit of P in G4; seconds unless said */
-  readonly dwell?: 's' | 'ms';
-  /** a line that opens the shutter, beside the mark: "M240" */
-  readonly shutter?: string;
-}
+import type { ExportFormat, ExportOptions } from './export.ts';
 
 const CAUTION =
   '; Read it through and run it in the air first; the machine\u2019s own rules come before this file.';
@@ -43,7 +34,7 @@ const head = (drive: Drive, message: readonly string[]): readonly string[] => [
 ];
 
 /** D places of a turn, one after the other, with a stop at each: the way they are cut, rewinds and resting places and all. Degrees. */
-export function divisionsGcode(drive: Drive, divisions: number, letter = 'A'): Result<string> {
+function divisionsGcode(drive: Drive, divisions: number, letter = 'A'): Result<string> {
   const refusal = noRun(drive, divisions);
   const plan = refusal ? null : planRun(drive, divisions);
   if (refusal) return { ok: false, refusal };
@@ -116,7 +107,7 @@ function lettersOf(axes: readonly ShotAxis[], asked: string | undefined): Result
 }
 
 /** The job's sweeps as one shot: frame by frame all axes move, settle, a mark where the shutter opens, expose, write, the rest. */
-export function shotGcode(drive: Drive, options: GcodeOptions = {}): Result<string> {
+function shotGcode(drive: Drive, options: ExportOptions = {}): Result<string> {
   const k = kinematicsOf(drive);
   const axes = shotAxes(drive, k);
   if (axes.length === 0) return error('nothingToExport', 'sweeps; give --divisions');
@@ -184,3 +175,13 @@ function placeAt({ sweep, steps }: ShotAxis, target: number): string {
   const value = add(from, mul(part, sub(to, from)));
   return decimal(sweep.unit === 'turns' ? mul(value, rational(360)) : value, 6);
 }
+
+/** Moves for a machine: the frames of the job's sweeps, or the places of one count. */
+export const gcode: ExportFormat = {
+  title: 'G-code',
+  extension: 'gcode',
+  type: 'text/plain',
+  takes: ['divisions', 'axes', 'dwell', 'shutter'],
+  write: (drive, options) =>
+    options.divisions === undefined ? shotGcode(drive, options) : divisionsGcode(drive, options.divisions),
+};

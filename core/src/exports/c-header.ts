@@ -1,7 +1,8 @@
-import { decimal, nearestFraction, rational, toText, type Rational } from '../numbers/index.ts';
+import { decimal, error, nearestFraction, ok, rational, toText, type Rational } from '../numbers/index.ts';
 import { kinematicsOf, type Drive, type Kinematics, counterBits, tickHz } from '../drive/index.ts';
 import { type Spread, type Timing } from '../follow/index.ts';
 import { report, type RateReport } from '../report/index.ts';
+import type { ExportFormat } from './export.ts';
 
 /** Letters of a name that every compiler still tells apart, with the longest ending behind it. */
 const LONGEST_NAME = 40;
@@ -52,7 +53,7 @@ const comment = (text: string): string =>
  * The constants of every rate that a timer keeps: whole ticks, and what alternates by error diffusion. null when there is none.
  * (handbook: follow)
  */
-export function cHeader(drive: Drive): string | null {
+function cHeader(drive: Drive): string | null {
   const rates = report(drive).duties.rates.filter((r) => r.timing?.fixed);
   const { timer } = drive;
   if (rates.length === 0 || !timer) return null;
@@ -112,3 +113,15 @@ function rateBlock(r: RateReport, name: string, hz: Rational, bits: number, k: K
     '',
   ].join('\n');
 }
+
+/** Constants of the rates for a program. */
+export const cheader: ExportFormat = {
+  title: 'C header',
+  extension: 'h',
+  type: 'text/plain',
+  takes: [],
+  write: (drive) => {
+    const text = cHeader(drive);
+    return text === null ? error('nothingToExport', 'rates that a timer keeps') : ok(text);
+  },
+};

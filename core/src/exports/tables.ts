@@ -5,16 +5,18 @@ import {
   doubtText,
   figuresTable,
   report,
+  tableKey,
   type DutyTable,
   type RateReport,
 } from '../report/index.ts';
 import { doubtOf } from '../motion/index.ts';
-import { divisionsCsv, writeCsv } from './csv.ts';
+import { writeCsv } from '../files/index.ts';
+import { divisionsCsv } from './dividing.ts';
 
-export const dutyCsv = (table: DutyTable): string => writeCsv(table.head, table.rows);
+const dutyCsv = (table: DutyTable): string => writeCsv(table.head, table.rows);
 
 /** The rates of the job, exact where they are, with what each rests on. */
-export const ratesCsv = (rates: readonly RateReport[]): string =>
+const ratesCsv = (rates: readonly RateReport[]): string =>
   writeCsv(
     [
       'name',
@@ -51,7 +53,7 @@ function ticksOf({ timing }: RateReport, how: string): string {
 }
 
 /** The plates' chart: each count, how it is made, with what. */
-export function platesCsv(drive: Drive): string | null {
+function platesCsv(drive: Drive): string | null {
   const { plates, kinematics } = report(drive);
   if (!plates) return null;
   const doubt = doubtText(doubtOf(kinematics), 'arcsec');
@@ -93,7 +95,7 @@ export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
   if (divider && r.counts.length > 0 && !byPlates(drive))
     out.set('divisions', () => divisionsCsv(divider, r.counts));
   if (r.duties.rates.length > 0) out.set('rates', () => ratesCsv(r.duties.rates));
-  for (const d of r.duties.all) out.set(d.key.replace('.', '-'), () => dutyCsv(d.table ?? figuresTable(d)));
+  for (const d of r.duties.all) out.set(tableKey(d), () => dutyCsv(d.table ?? figuresTable(d)));
   if (r.plates) out.set('plates', () => platesCsv(drive)!);
   return out;
 }

@@ -6,7 +6,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newDrive, type Drive, type Sweep } from '../drive/index.ts';
 import { seeded } from '../testing/plain-find.ts';
-import { cHeader, shotGcode } from './index.ts';
+import { exportDrive } from './index.ts';
 
 /** What leaves is read back by another reader: moves are replayed, headers are compiled. */
 
@@ -96,7 +96,7 @@ describe('40 random shots of one to three axes, replayed', () => {
       );
       const drive: Drive = { ...newDrive(`shot ${i}`), job: { divisions: '', sweeps } };
       const dwell = pick(2) ? ('ms' as const) : ('s' as const);
-      const made = shotGcode(drive, { dwell, ...(i % 4 === 0 && { shutter: 'M240' }) });
+      const made = exportDrive(drive, 'gcode', { dwell, ...(i % 4 === 0 && { shutter: 'M240' }) });
       if (!made.ok) throw new Error(`${i} ${made.refusal.code} ${JSON.stringify(made.refusal)}`);
       const letters = ['X', 'A', 'B'];
       const marks = replay(
@@ -161,10 +161,10 @@ describe('headers of 200 random names of rates', () => {
             rates: names.map((name) => ({ kind: 'stars' as const, ...(name && { name }) })),
           },
         };
-        const header = cHeader(drive);
-        if (header === null) throw new Error('no header');
-        readsAsC(header);
-        writeFileSync(join(folder, `h${i}.h`), header);
+        const header = exportDrive(drive, 'cheader');
+        if (!header.ok) throw new Error(header.refusal.code);
+        readsAsC(header.value);
+        writeFileSync(join(folder, `h${i}.h`), header.value);
         sources.push(`#include "h${i}.h"`);
         i++;
       }),

@@ -1,0 +1,122 @@
+import {
+  abs,
+  decimal,
+  exactly,
+  mul,
+  rational,
+  toText,
+  ARCSEC_PER_TURN,
+  type Rational,
+} from '../numbers/index.ts';
+import { divide, type Divider } from '../divide/index.ts';
+import { writeCsv } from '../files/index.ts';
+import type { StopBy } from '../motion/index.ts';
+import { sequenceOf, type RunPlan } from '../run/index.ts';
+import { doubtText, gradeOfDivision, holeNumbers } from '../report/index.ts';
+
+/** What a table counts in. */
+const UNITS = {
+  step: 'microsteps',
+  mark: 'marks',
+  count: 'counts',
+  hole: 'holes',
+  rest: 'rests',
+} as const satisfies Record<StopBy, string>;
+
+/** What the source is turned by, in a table. */
+const SOURCE = {
+  step: 'motor',
+  mark: 'crank',
+  count: 'motor',
+  hole: 'crank',
+  rest: 'source',
+} as const satisfies Record<StopBy, string>;
+
+/** Turns as arcseconds, nine figures and more after the point. */
+const arcsec = (turns: Rational): string => decimal(mul(turns, rational(ARCSEC_PER_TURN)), 9);
+
+/** The divisions table: exact steps as fractions, angles as decimals, and what all of it rests on. */
+export function divisionsCsv(divider: Divider, counts: readonly number[]): string {
+  const N = divider.stepsPerTurn;
+  const unit = UNITS[divider.by];
+  const angle = (steps: Rational): string => arcsec(rational(steps.s * steps.n * N.d, steps.d * N.n));
+  const rows = counts.map((count) => {
+    const d = divide(divider, count);
+    return [
+      d.divisions,
+      d.grade,
+      toText(d.step),
+      divider.by === 'rest' ? '' : (d.coarsestMode ?? ''),
+      d.missingFactor.toString(),
+      toText(d.worstErrorSteps),
+      angle(d.worstErrorSteps),
+      toText(d.spacingErrorSteps),
+      angle(d.spacingErrorSteps),
+      toText(d.closingErrorSteps),
+      angle(d.closingErrorSteps),
+      toText(d.truncatedErrorSteps),
+      toText(d.returnErrorSteps),
+      gradeOfDivision(d, divider).word,
+    ];
+  });
+  return writeCsv(
+    [
+      'divisions',
+      'grade',
+      `step (${unit})`,
+      'coarsest exact mode',
+      'missing factor',
+      `worst error (${unit})`,
+      'worst error (arcsec)',
+      `spacing error (${unit})`,
+      'spacing error (arcsec)',
+      `closing error of one repeated count (${unit})`,
+      'closing error of one repeated count (arcsec)',
+      `closing error of a truncated count (${unit})`,
+      `return error (${unit})`,
+      `in words${doubtText(divider.doubt, 'arcsec')}`,
+    ],
+    rows,
+  );
+}
+
+/** The run sheet, line by line as it is worked: gaps 1…D, what is wound back, and the way home; in what the work stops by. */
+export function sheetCsv(plan: RunPlan): string {
+  const sequence = sequenceOf(plan);
+  const { stops } = sequence;
+  const R = abs(exactly(plan.reduction));
+  const unit = UNITS[stops.by];
+  const counts = stops.by === 'rest' && stops.perStop !== null;
+  const rows = Array.from({ length: sequence.length }, (_, i) => {
+    const s = sequence.at(i);
+    return [
+      s.gap,
+      s.gap - 1,
+      toText(mul(s.wanted, stops.perTurn)),
+      s.stop.toString(),
+      toText(mul(s.error, stops.perTurn)),
+      arcsec(s.error),
+      decimal(mul(s.wanted, rational(360)), 9),
+      toText(mul(stops.by === 'rest' ? s.at : s.wanted, R)),
+      s.is,
+      ...(counts ? [String(s.counts)] : []),
+      ...(plan.plate ? [holeNumbers(plan.plate, s.gap).join(' and ')] : []),
+    ];
+  });
+  return writeCsv(
+    [
+      'gap',
+      'move',
+      `exact (${unit})`,
+      `target (${unit})`,
+      `error (${unit})`,
+      'error (arcsec)',
+      'angle (deg)',
+      `${SOURCE[stops.by]} (turns)`,
+      'is',
+      ...(counts ? ['target (counts of the source)'] : []),
+      ...(plan.plate ? [`hole on ${plan.plate.circles.join(' and ')}`] : []),
+    ],
+    rows,
+  );
+}

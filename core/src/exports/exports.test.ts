@@ -1,0 +1,141 @@
+import { describe, expect, test } from '@jest/globals';
+import Papa from 'papaparse';
+import { kinematicsOf, newDrive, type Drive } from '../drive/index.ts';
+import { dividerOf } from '../divide/index.ts';
+import { planRun } from '../report/index.ts';
+import { allDuties as full, wheelCutter } from '../testing/samples.ts';
+import {
+  divisionsCsv,
+  exportDrive,
+  exportFormats,
+  exportOptions,
+  isExportId,
+  readExportOptions,
+  sheetCsv,
+  tablesOf,
+  type ExportId,
+  type ExportOptions,
+} from './index.ts';
+
+/** What a drive is written as, or why it is not. */
+const written = (drive: Drive, as: ExportId, options: ExportOptions = {}): string => {
+  const text = exportDrive(drive, as, options);
+  return text.ok ? text.value : text.refusal.code;
+};
+
+describe('what is exported', () => {
+  test('a C header: whole numbers with their width, names made safe', () => {
+    const text = written({ ...full, name: 'Sun & moon */ dial' }, 'cheader');
+    expect(text).toContain('#ifndef PENDRIX_SUN_MOON_DIAL_H');
+    expect(text).not.toMatch(/\*\/ dial/);
+    expect(text).toContain('#define STARS_TICKS 19682U\n#define STARS_NUM 13891U\n#define STARS_DEN 14592U');
+    expect(text).toContain('#define HOUR_WHEEL_FORWARD 0');
+    expect(written(newDrive('bare'), 'cheader')).toBe('nothingToExport');
+    expect(written({ ...full, timer: { tickHz: '1' } }, 'cheader')).toBe('nothingToExport');
+    const twice = written(
+      { ...full, job: { ...full.job, rates: [{ kind: 'stars' }, { kind: 'stars' }] } },
+      'cheader',
+    );
+    expect(twice).toContain('#define STARS_2_TICKS');
+  });
+  test('G-code of a sweep frame by frame, of a division place by place', () => {
+    const sweep = written(full, 'gcode').split('\n');
+    expect(sweep.filter((l) => l.startsWith('G0'))).toHaveLength(5);
+    expect(sweep).toContain('G0 A90.000000 ; frame 5');
+    expect(sweep).toEqual(
+      expect.arrayContaining([
+        'G21',
+        'G90',
+        'G4 P0.500 ; settle',
+        'G4 P2.000 ; expose',
+        '; shutter, frame 3',
+      ]),
+    );
+    const seven = written(full, 'gcode', { divisions: 7 });
+    expect(seven).toContain('G0 A51.428571 ; place 1 of 7');
+    expect(seven).toContain('3040 microsteps a degree');
+    expect(written(newDrive('bare'), 'gcode')).toBe('nothingToExport');
+  });
+  test('every table of a drive by its name', () => {
+    const tables = tablesOf(full);
+    expect([...tables.keys()]).toEqual([
+      'divisions',
+      'rates',
+      'camera',
+      'altAz',
+      'sweep-0',
+      'spin-0',
+      'knob',
+      'controller',
+      'plates',
+    ]);
+    expect(tables.get('sweep-0')!()).toBe(
+      'frame,second,microsteps,target\n1,,0,0\n2,,68400,68400\n3,,68400,136800\n4,,68400,205200\n5,,68400,273600\n',
+    );
+    expect(tables.get('rates')!().split('\n')).toHaveLength(8);
+    expect(tables.get('knob')!().split('\n')[1]).toBe('turns across the range,342,342,,');
+    expect(tables.get('plates')!()).toContain('\n77,compound,21,,9,33,3,\n');
+  });
+  test('CSV: a table by its name, the first unless one is named, the sheet of a count', () => {
+    expect(written(full, 'csv', { of: 'knob' })).toBe(tablesOf(full).get('knob')!());
+    expect(written(full, 'csv')).toBe(tablesOf(full).get('divisions')!());
+    expect(written(full, 'csv', { of: 'moon' })).toBe('notAChoice');
+    expect(written(newDrive('bare'), 'csv')).toBe('nothingToExport');
+    expect(written(full, 'csv', { divisions: 95 }).split('\n')[2]).toContain('11520');
+  });
+  test('an option that a format does not take is refused, and so is one that cannot be read', () => {
+    expect(written(full, 'cheader', { axes: 'slide=X' })).toBe('noOption');
+    const read = (key: string, text: string): string => {
+      const options = readExportOptions(new Map([[key, text]]));
+      return options.ok
+        ? JSON.stringify(options.value)
+        : `${options.refusal.code} at ${options.refusal.path}`;
+    };
+    expect(read('dwell', 'ms')).toBe('{"dwell":"ms"}');
+    expect(read('dwell', 'minutes')).toBe('notAChoice at --dwell');
+    expect(read('shutter', 'M240; G0')).toBe('badValue at --shutter');
+    expect(read('divisions', '0')).toBe('zero at --divisions');
+    expect(read('divisions', '7')).toBe('{"divisions":7}');
+  });
+});
+
+describe('tables', () => {
+  test('CSV reads back with every number as it was', () => {
+    const divider = dividerOf(
+      wheelCutter('60, 73, 95, 97').train,
+      kinematicsOf(wheelCutter('60, 73, 95, 97')),
+      null,
+    )!;
+    const divisions = Papa.parse<Record<string, string>>(divisionsCsv(divider, [60, 73]), {
+      header: true,
+      skipEmptyLines: true,
+    });
+    expect(divisions.errors).toEqual([]);
+    expect(divisions.data[1]).toMatchObject({
+      divisions: '73',
+      grade: 'rounded',
+      'step (microsteps)': '1094400/73',
+      'worst error (arcsec)': '0.583994232',
+    });
+    const sheet = sheetCsv(planRun(wheelCutter('60, 73, 95, 97'), 95)!);
+    expect(sheet.includes('\r')).toBe(false);
+    const rows = Papa.parse<Record<string, string>>(sheet, { header: true, skipEmptyLines: true }).data;
+    expect([
+      rows.length,
+      rows[1]?.['target (microsteps)'],
+      rows[1]?.['motor (turns)'],
+      rows[95]?.['angle (deg)'],
+    ]).toEqual([96, '11520', '18/5', '360.000000000']);
+  });
+});
+
+describe('every format', () => {
+  test.each(Object.entries(exportFormats))('%s says what it is, and writes the same twice', (id, format) => {
+    expect(isExportId(id)).toBe(true);
+    expect([format.title, format.extension, format.type].every((t) => t !== '')).toBe(true);
+    expect(format.takes.every((key) => key in exportOptions)).toBe(true);
+    const once = exportDrive(full, id as ExportId);
+    expect(once.ok).toBe(true);
+    expect(exportDrive(full, id as ExportId)).toEqual(once);
+  });
+});

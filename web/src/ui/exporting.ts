@@ -1,0 +1,31 @@
+import { type Drive, type Refusal, type Result } from '@pendrix/core';
+import type { ExportId, ExportOptions } from '@pendrix/core/exports/index';
+import { fileStem, save } from './files.ts';
+
+/** The formats are loaded when something is first written. */
+const exportsRoom = () => import('@pendrix/core/exports/index');
+
+/** A drive written in one of our formats, as text. */
+export async function exportText(
+  drive: Drive,
+  as: ExportId,
+  options: ExportOptions = {},
+): Promise<Result<string>> {
+  const { exportDrive } = await exportsRoom();
+  return exportDrive(drive, as, options);
+}
+
+/** The same as a file to keep, called after the drive unless said otherwise. Gives back why there is nothing to write. */
+export async function saveExport(
+  drive: Drive,
+  as: ExportId,
+  options: ExportOptions = {},
+  stem?: string,
+): Promise<Refusal | null> {
+  const { exportDrive, exportFormats } = await exportsRoom();
+  const text = exportDrive(drive, as, options);
+  if (!text.ok) return text.refusal;
+  const { extension, type } = exportFormats[as];
+  save(`${stem ?? (await fileStem(drive))}.${extension}`, text.value, type);
+  return null;
+}
