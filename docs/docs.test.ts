@@ -19,6 +19,13 @@ describe('the documents', () => {
     expect(pictures.filter((p) => !read('README.md').includes(`docs/screenshots/${p}`))).toEqual([]);
   });
 
+  test('the tables of formats.md are those of the registries: npm run docs', async () => {
+    const { withTables } = await import('./tables.ts');
+    const text = read('docs/formats.md');
+    for (const name of ['stages', 'parts', 'exports']) expect(text).toContain(`<!-- /${name} -->`);
+    expect(withTables(text)).toBe(text);
+  });
+
   test('formats.md names every kind of stage with its inputs', async () => {
     const { stages, sources } = await import('../core/src/index.ts');
     const text = read('docs/formats.md');

@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
+import { stages } from './drive/index.ts';
 
 const src = new URL('./', import.meta.url);
 const rooms = readdirSync(src, { withFileTypes: true })
@@ -45,5 +46,25 @@ describe('each room', () => {
           page,
           existsSync(new URL(`../../docs/handbook/${page === 'README' ? 'README' : page}.md`, src)),
         ]).toEqual([page, true]);
+  });
+
+  test('no file but the registry lists kinds of stage', () => {
+    const kinds = Object.keys(stages).filter((k) => !['belt', 'worm', 'box', 'geneva', 'ratio'].includes(k));
+    expect(kinds.length).toBeGreaterThan(5);
+    const lists: string[] = [];
+    const walk = (dir: URL): void => {
+      for (const e of readdirSync(dir, { withFileTypes: true })) {
+        const at = new URL(e.isDirectory() ? `${e.name}/` : e.name, dir);
+        if (e.isDirectory()) {
+          if (!['testing', 'stages', 'node_modules', 'dist'].includes(e.name)) walk(at);
+        } else if (/(?<!\.test|\.bench)\.(ts|vue)$/.test(e.name)) {
+          const text = readFileSync(at, 'utf8');
+          const named = kinds.filter((k) => text.includes(`'${k}'`));
+          if (named.length > 2) lists.push(`${e.name}: ${named.join(' ')}`);
+        }
+      }
+    };
+    for (const room of ['core/src/', 'web/src/', 'cli/src/']) walk(new URL(`../../${room}`, src));
+    expect(lists).toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
 import { at, parseRational, readDivisions, error, type Refusal } from '../numbers/index.ts';
 import { duties, MAX_DUTIES, refuseSweep, type DutyId, type Sweep } from './duties/index.ts';
 import { encoderInputs, MAX_STAGES, type Train } from './drive.ts';
-import { FIND_KINDS, findInputs, readFindInput } from './find-settings.ts';
+import { findInputs, readFindInput } from './find-settings.ts';
 import { refusalOf, show, type InputSpec } from './inputs.ts';
 import { refuseTrain } from './locks.ts';
 import { checkModes } from './modes.ts';
@@ -9,7 +9,7 @@ import { readMoves } from './moves.ts';
 import { isOutputKind, outputKindOf, outputs } from './outputs/index.ts';
 import { MAX_HOLES } from './plates.ts';
 import { isSourceKind, sourceKindOf, sources } from './sources/index.ts';
-import { isStageKind, kindOf, stageInputs, stages } from './stages/index.ts';
+import { isStageKind, kindOf, searchedKinds, stageInputs, stages } from './stages/index.ts';
 import type { StageData } from './stages/stage.ts';
 
 type Data = Readonly<Record<string, unknown>>;
@@ -89,8 +89,11 @@ export function findFault(value: unknown): Refusal | null {
   const refusal = refusalOf(findInputs, value);
   if (refusal) return refusal;
   const { kinds } = value;
-  if (kinds !== undefined && !(Array.isArray(kinds) && kinds.every((k) => FIND_KINDS.includes(k as never))))
-    return error('notAChoice', show(kinds), { path: 'kinds', limit: FIND_KINDS.join(', ') }).refusal;
+  if (
+    kinds !== undefined &&
+    !(Array.isArray(kinds) && kinds.every((k) => searchedKinds.includes(k as never)))
+  )
+    return error('notAChoice', show(kinds), { path: 'kinds', limit: searchedKinds.join(', ') }).refusal;
   for (const key of ['divisions', 'steps', 'between', 'wheels'] as const) {
     const text = value[key];
     const read = typeof text === 'string' ? readFindInput(key, text) : null;

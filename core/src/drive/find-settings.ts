@@ -11,10 +11,7 @@ import {
   type Result,
 } from '../numbers/index.ts';
 import { readInput, type InputSpec, type InputValue } from './inputs.ts';
-
-/** Kinds of stage a search may use. */
-export const FIND_KINDS = ['spur', 'belt', 'worm', 'box', 'planetary', 'ratio'] as const;
-export type FindKind = (typeof FIND_KINDS)[number];
+import { searchedKinds, type StageKindId } from './stages/index.ts';
 
 /** What a search for trains was bent to, kept with the drive. What is absent is read from the job, the train, or is free. (handbook: find) */
 export interface FindSettings {
@@ -36,7 +33,7 @@ export interface FindSettings {
   readonly made?: 'shelf' | 'ranges' | 'both' | 'few';
   /** wheels that can be cut or bought, "12-127" */
   readonly wheels?: string;
-  readonly kinds?: readonly FindKind[];
+  readonly kinds?: readonly StageKindId[];
   readonly maxStages?: number;
   /** greatest ratio of one pair */
   readonly pairRatio?: string;
@@ -190,13 +187,13 @@ export function readWheels(given: string): Result<{ readonly from: number; reado
 export function readFindInput(
   key: string,
   given: string,
-): Result<InputValue | readonly FindKind[] | undefined> {
+): Result<InputValue | readonly StageKindId[] | undefined> {
   if (key === 'kinds') {
     const kinds = given.split(/[\s,]+/).filter((k) => k !== '');
-    const unknown = kinds.find((k) => !(FIND_KINDS as readonly string[]).includes(k));
+    const unknown = kinds.find((k) => !(searchedKinds as readonly string[]).includes(k));
     return unknown === undefined
-      ? ok(FIND_KINDS.filter((k) => kinds.includes(k)))
-      : error('unknownKind', unknown, { limit: FIND_KINDS.join(', ') });
+      ? ok(searchedKinds.filter((k) => kinds.includes(k)))
+      : error('unknownKind', unknown, { limit: searchedKinds.join(', ') });
   }
   const spec = findInputs.find((i) => i.key === key);
   if (!spec) return error('unknownEdit', key);

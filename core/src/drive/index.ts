@@ -53,9 +53,10 @@ export { checkModes, readModes } from './modes.ts';
 export {
   isStageKind,
   kindOf,
+  searchedKinds,
   stageInputs,
   stages,
-  wormHolds,
+  wheelSearch,
   type Stage,
   type StageKindId,
 } from './stages/index.ts';
@@ -63,7 +64,7 @@ export { isSourceKind, sourceKindOf, sources, type Source, type SourceKindId } f
 export type { SourceGlyph } from './sources/source.ts';
 export { isOutputKind, outputKindOf, outputs, type Output, type OutputKindId } from './outputs/index.ts';
 export { planetOffsets } from './stages/stepped.ts';
-export type { Origin, Part, Provenance, StageKind } from './stages/stage.ts';
+export type { Origin, Owned, Part, Provenance, StageKind } from './stages/stage.ts';
 export type { ArmKind, TangentArm } from './outputs/tangent-arm.ts';
 export { refuseTrain } from './locks.ts';
 export { countsPerTurn, kinematics, kinematicsOf, type Kinematics, type Shaft } from './kinematics.ts';
@@ -72,7 +73,6 @@ export { dutiesIn } from './edits/duty.ts';
 export { standingAlone } from './edits/stages.ts';
 export { byModule, byPitch, type SetMember, type Shape, type Wheel } from './shape.ts';
 export {
-  FIND_KINDS,
   FIND_STAGES,
   FIND_STEPS,
   FIND_WHEELS,
@@ -80,7 +80,6 @@ export {
   readBetween,
   readFindInput,
   readWheels,
-  type FindKind,
   type FindSettings,
 } from './find-settings.ts';
 export { amendDrive } from './amend.ts';

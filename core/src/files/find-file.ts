@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { exactly, readDivisions, error, ok, type Rational, type Result } from '../numbers/index.ts';
-import type { Stage } from '../drive/index.ts';
+import { searchedKinds, wheelSearch, type Stage, type StageKindId } from '../drive/index.ts';
 import {
   MAX_FIND_COUNT,
   MAX_FIND_STAGES,
@@ -47,7 +47,9 @@ const wheels = Joi.alternatives().conditional(Joi.array(), {
 });
 
 const family = Joi.object({
-  pair: Joi.string().valid('spur', 'belt').default('spur'),
+  pair: Joi.string()
+    .valid(...searchedKinds.filter(wheelSearch))
+    .default('spur'),
   sizeMm: Joi.number().greater(0).max(1000),
   wheels: wheels.required(),
 });
@@ -132,7 +134,7 @@ interface RequestFile {
     readonly parts?: readonly (Stage & { readonly quantity: number })[];
     readonly kept?: readonly Stage[];
     readonly families?: readonly {
-      readonly pair: 'spur' | 'belt';
+      readonly pair: StageKindId;
       readonly sizeMm?: number;
       readonly wheels: WheelsFile;
     }[];

@@ -5,10 +5,13 @@ import {
   isPartKind,
   newPart,
   partCell,
+  partKindOf,
   partKinds,
   samePart,
   MAX_PARTS,
   PART_COLUMNS,
+  type PartData,
+  type PartKind,
   type PartKindId,
   type ShelfPart,
 } from '../shelf/index.ts';
@@ -48,22 +51,11 @@ const HEADS: Readonly<Record<TableColumn, readonly string[]>> = {
 /** The order of columns where no line names them. */
 const USUAL: readonly TableColumn[] = ['name', 'teeth', 'size', 'bore', 'own', 'price', 'notes'];
 
-/** Words by which a part is known. The first that fits decides. */
-const WORDS: readonly (readonly [RegExp, PartKindId])[] = [
-  [/\bchange (wheel|gear)s?\b/i, 'changeWheel'],
-  [/\b(belt wheel|pulley|belt pulley)s?\b/i, 'beltWheel'],
-  [/\bbelts?\b/i, 'belt'],
-  [/\bworms?\b/i, 'worm'],
-  [/\b(planetary|planet|epicyclic)\b/i, 'planetary'],
-  [/\b(gear ?box(es)?|box(es)?|gear(ed)? ?(motor|head)s?)\b/i, 'box'],
-  [/\bdrivers?\b/i, 'driver'],
-  [/\b(motor|stepper)s?\b/i, 'motor'],
-  [/\bencoders?\b/i, 'encoder'],
-  [/\b(plate|dial)s?\b/i, 'plate'],
-  [/\bbearings?\b/i, 'bearing'],
-  [/\b(shaft|arbor|rod|spindle)s?\b/i, 'shaft'],
-  [/\b(wheel|pinion|gear)s?\b/i, 'wheel'],
-];
+/** Kinds of part by the words of a pasted line: the first that fits decides. */
+const byWords = (text: string): PartKind<PartData> | undefined =>
+  Object.values(partKinds)
+    .sort((x, y) => Number(x.pastedLast ?? false) - Number(y.pastedLast ?? false))
+    .find((kind) => kind.pasted.test(text));
 
 /**
  * The lines of a table, each read by itself: commas, semicolons or tabs, with a line of names over the columns or in the usual
@@ -175,9 +167,7 @@ function kindOfWords(cells: Readonly<Record<TableColumn, string>>): PartKindId |
   const given = cells.kind.trim();
   if (isPartKind(given)) return given;
   const byTitle = Object.values(partKinds).find((k) => k.title.toLowerCase() === given.toLowerCase());
-  if (byTitle) return byTitle.kind;
-  if (given) return WORDS.find(([words]) => words.test(given))?.[1] ?? null;
-  return WORDS.find(([words]) => words.test(cells.name))?.[1] ?? null;
+  return ((byTitle ?? byWords(given || cells.name))?.kind as PartKindId | undefined) ?? null;
 }
 
 /** "Brass wheel" is made of brass; one word before the wheel, no more is guessed. */
@@ -189,8 +179,7 @@ function nameLeft(cells: Readonly<Record<TableColumn, string>>, kind: PartKindId
   const { name } = cells;
   if (cells.kind || !name) return name;
   if ((kind === 'wheel' || kind === 'changeWheel') && madeOf(name)) return '';
-  const [words] = WORDS.find(([w]) => w.test(name))!;
-  return name.replace(words, '').trim() === '' ? '' : name;
+  return name.replace(partKindOf({ kind }).pasted, '').trim() === '' ? '' : name;
 }
 
 /** The shelf as a table that `readTable` takes back. */

@@ -15,7 +15,7 @@ import {
   type Result,
 } from '../numbers/index.ts';
 import {
-  FIND_KINDS,
+  searchedKinds,
   FIND_STAGES,
   FIND_STEPS,
   FIND_WHEELS,
@@ -28,7 +28,7 @@ import {
   sourceKindOf,
   tickHz,
   type Drive,
-  type FindKind,
+  type StageKindId,
   type FindSettings,
   type Stage,
 } from '../drive/index.ts';
@@ -57,7 +57,7 @@ export interface FindForm {
   readonly between: string;
   readonly made: NonNullable<FindSettings['made']>;
   readonly wheels: string;
-  readonly kinds: readonly FindKind[];
+  readonly kinds: readonly StageKindId[];
   readonly maxStages: number;
 }
 
@@ -90,11 +90,11 @@ export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindFo
 }
 
 /** The kinds of stage that a shelf can make: what a search of it begins with. */
-function kindsOf(shelf: readonly ShelfPart[]): readonly FindKind[] {
+function kindsOf(shelf: readonly ShelfPart[]): readonly StageKindId[] {
   const there = new Set(
     shelf.flatMap((p) => partKindOf(p).wheel?.(p).pair ?? partKindOf(p).stage?.(p).kind ?? []),
   );
-  const kinds = FIND_KINDS.filter((k) => there.has(k));
+  const kinds = searchedKinds.filter((k) => there.has(k));
   return kinds.length > 0 ? kinds : ['spur'];
 }
 
@@ -117,7 +117,7 @@ export function requestFor(
   if (!steps.ok) return { ok: false, refusal: at('steps', steps.refusal) };
   const between = readBetween(form.between);
   if (!between.ok) return { ok: false, refusal: at('between', between.refusal) };
-  if (form.kinds.length === 0) return error('empty', '', { path: 'kinds', example: FIND_KINDS[0] });
+  if (form.kinds.length === 0) return error('empty', '', { path: 'kinds', example: 'spur' });
   const modes = form.modes.filter((m) => m <= form.finest);
   return ok({
     asked: asked.value,

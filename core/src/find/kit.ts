@@ -1,5 +1,5 @@
 import { ONE, mul, toNumber, type Rational } from '../numbers/index.ts';
-import { wormHolds, type Stage } from '../drive/index.ts';
+import { kindOf, wheelSearch, type Stage, type StageKindId } from '../drive/index.ts';
 import { multisets, shared } from './choosing.ts';
 import { ownOf, partKey, partLargest, partRatio, partTeeth, type FixedPart } from './parts.ts';
 import { primesOf } from './divisors.ts';
@@ -28,7 +28,7 @@ export interface PoolWheel {
 
 /** Wheels that mesh with one another, or run on one belt: any two of them make a pair. */
 export interface Family {
-  readonly pair: 'spur' | 'belt';
+  readonly pair: StageKindId;
   /** module of wheels, tooth pitch of belt wheels; null when nobody said */
   readonly sizeMm: number | null;
   readonly wheels: readonly PoolWheel[];
@@ -88,9 +88,7 @@ export interface Shape {
 
 /** A pair of a family as a stage of a drive. */
 export function pairStage({ pair, sizeMm }: Family, z1: number, z2: number): Stage {
-  return pair === 'belt'
-    ? { kind: 'belt', z1, z2, ...(sizeMm !== null && { pitchMm: sizeMm }) }
-    : { kind: 'spur', z1, z2, ...(sizeMm !== null && { moduleMm: sizeMm }) };
+  return { kind: pair, z1, z2, ...(sizeMm !== null && { [wheelSearch(pair)!.sizeKey]: sizeMm }) } as Stage;
 }
 
 /** Products of driven and of driving wheels that go with one another. */
@@ -154,7 +152,7 @@ export class Workbench {
     for (let fixed = 0; fixed <= stages; fixed++)
       for (const chosen of this.partsOf(fixed, 0)) {
         const parts = [...chosen, ...this.keptParts];
-        if (this.kit.mustHold && !parts.some((p) => p.stage.kind === 'worm' && wormHolds(p.stage))) continue;
+        if (this.kit.mustHold && !parts.some((p) => kindOf(p.stage).holds?.(p.stage))) continue;
         for (const pairs of shared(stages - fixed, this.kit.families.length))
           yield {
             stages,

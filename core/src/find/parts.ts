@@ -27,8 +27,10 @@ export function stageWheels(stage: Stage): readonly number[] {
       return [shape.wheel.teeth];
     case 'set':
       return shape.members.flatMap((m) => (m.as !== 'arms' && m.wheel.teeth > 0 ? [m.wheel.teeth] : []));
-    case 'box':
-      return stage.kind === 'box' ? (stage.pairs ?? []).flat() : [];
+    case 'box': {
+      const { driven, drivers } = toothed(stage);
+      return [...drivers, ...driven];
+    }
     case 'geneva':
       return [];
   }
@@ -45,19 +47,5 @@ export function toothed(stage: Stage): {
   readonly driven: readonly number[];
   readonly drivers: readonly number[];
 } {
-  switch (stage.kind) {
-    case 'spur':
-    case 'belt':
-    case 'internal':
-      return { driven: [stage.z2], drivers: [stage.z1] };
-    case 'worm':
-      return { driven: [stage.wheel], drivers: [stage.starts] };
-    case 'box':
-      return {
-        driven: (stage.pairs ?? []).map(([, z2]) => z2),
-        drivers: (stage.pairs ?? []).map(([z1]) => z1),
-      };
-    default:
-      return { driven: [], drivers: [] };
-  }
+  return kindOf(stage).toothed?.(stage) ?? { driven: [], drivers: [] };
 }

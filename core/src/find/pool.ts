@@ -1,5 +1,5 @@
 import { exactly, toText } from '../numbers/index.ts';
-import { isStageKind, kindOf, knownBoxes, type FindKind, type Stage } from '../drive/index.ts';
+import { kindOf, searchedKinds, wheelSearch, type Stage, type StageKindId } from '../drive/index.ts';
 import { follows, partKindOf, stageOfPart, type ShelfPart } from '../shelf/index.ts';
 import type { Family, Kit, PoolWheel } from './kit.ts';
 import { partRatio, partTeeth, type FixedPart } from './parts.ts';
@@ -8,7 +8,7 @@ import { partRatio, partTeeth, type FixedPart } from './parts.ts';
 export interface Pool {
   readonly made: 'shelf' | 'ranges' | 'both' | 'few';
   readonly wheels: { readonly from: number; readonly to: number };
-  readonly kinds: readonly FindKind[];
+  readonly kinds: readonly StageKindId[];
   /** nothing may have play: belts alone */
   readonly noPlay: boolean;
   /** stages of the present train that stay */
@@ -17,31 +17,21 @@ export interface Pool {
 
 /** "What I own and up to two bought" */
 const FEW = 2;
-/** Starts of worms that can be had. */
-const STARTS = [1, 2];
-/** Fewest teeth of a worm wheel. */
-const WORM_FROM = 20;
-/** Planets of a set, the usual number first. */
-const PLANETS = [3, 4, 5, 6];
-/** Which member is held, driven and out, of those that reduce. */
-const HELD = [
-  ['ring', 'sun', 'carrier'],
-  ['sun', 'ring', 'carrier'],
-  ['carrier', 'sun', 'ring'],
-] as const;
-/** Whole ratios that stand for anything that can be had. */
-const PLAIN = [2, 3, 4, 5, 6, 8, 10, 12, 15, 20];
+/** A kind whose stages have no play at all. */
+const playless = (kind: StageKindId): boolean => {
+  const { play } = kindOf({ kind });
+  return play?.by === 'angle' && play.arcmin === 0;
+};
 
 /** The kit of a pool from a shelf: wheels by module and pitch, and whole stages. `used` tells how many of a line are taken elsewhere. */
 export function kitOf(pool: Pool, shelf: readonly ShelfPart[], used: (id: string) => number): Kit {
-  const kinds = pool.noPlay ? pool.kinds.filter((k) => k === 'belt') : pool.kinds;
+  const kinds = pool.noPlay ? pool.kinds.filter(playless) : pool.kinds;
   const owned = pool.made === 'ranges' ? [] : shelf;
   const kept = takenByKept(pool.kept);
   const free = (part: ShelfPart): number => Math.max(0, part.own - used(part.id) - (kept.get(part.id) ?? 0));
-  const families = [
-    ...(kinds.includes('spur') ? familiesOf('spur', shelf, free, pool) : []),
-    ...(kinds.includes('belt') ? familiesOf('belt', shelf, free, pool) : []),
-  ];
+  const families = searchedKinds
+    .filter((kind) => kinds.includes(kind) && wheelSearch(kind))
+    .flatMap((kind) => familiesOf(kind, shelf, free, pool));
   const parts: FixedPart[] = owned.flatMap((part) => {
     const stage = stageOfPart(part);
     const quantity = free(part);
@@ -70,7 +60,7 @@ function takenByKept(kept: Kit['kept']): ReadonlyMap<string, number> {
 /** What of the shelf is not in the pool, and why. */
 function leftOut(
   shelf: readonly ShelfPart[],
-  kinds: readonly FindKind[],
+  kinds: readonly StageKindId[],
   free: (part: ShelfPart) => number,
 ): readonly string[] {
   const [byKind, inUse] = [[] as string[], { count: 0 }];
@@ -85,29 +75,22 @@ function leftOut(
     ...(inUse.count > 0 ? [`${inUse.count} of the shelf in use elsewhere`] : []),
     ...(byKind.length > 0
       ? [
-          `what the shelf has of ${byKind.map((k) => (isStageKind(k) ? kindOf({ kind: k }).title.toLowerCase() : k)).join(' and ')}, not ticked`,
+          `what the shelf has of ${byKind.map((kind) => kindOf({ kind }).title.toLowerCase()).join(' and ')}, not ticked`,
         ]
       : []),
   ];
 }
 
-/** What stands for a family that can be had in any number, in words. */
-const variantsOf = (kinds: readonly FindKind[], { from, to }: Pool['wheels']): readonly string[] => [
-  ...(kinds.includes('worm')
-    ? [`worms of ${STARTS.join(' or ')} starts on ${Math.max(from, WORM_FROM)} to ${to} teeth`]
-    : []),
-  ...(kinds.includes('planetary')
-    ? [
-        `planetary sets of ${PLANETS[0]} to ${PLANETS.at(-1)} planets as reducers, ring, sun or carrier held, rings to ${to} teeth`,
-      ]
-    : []),
-  ...(kinds.includes('box') ? ['boxes with counted teeth'] : []),
-  ...(kinds.includes('ratio') ? [`fixed ratios ${PLAIN.join(', ')}`] : []),
-];
+/** What stands for a kind that can be had in any number, in words. */
+const variantsOf = (kinds: readonly StageKindId[], wheels: Pool['wheels']): readonly string[] =>
+  searchedKinds.flatMap((kind) => {
+    const { search } = kindOf({ kind });
+    return kinds.includes(kind) && search?.by === 'whole' ? [search.message(wheels)] : [];
+  });
 
 /** Wheels of one kind of pair: those of the shelf by their module or pitch, and the range beside them where it may be used. */
 function familiesOf(
-  pair: 'spur' | 'belt',
+  pair: StageKindId,
   shelf: readonly ShelfPart[],
   free: (part: ShelfPart) => number,
   { made, wheels: { from, to } }: Pool,
@@ -156,16 +139,11 @@ const mostMet = (bySize: ReadonlyMap<number | null, ReadonlyMap<number, PoolWhee
   [...bySize].sort((a, b) => b[1].size - a[1].size)[0]?.[0] ?? null;
 
 /** Stages that can be had in any number: of each ratio the one with the fewest teeth. */
-function rangeParts(kinds: readonly FindKind[], { from, to }: Pool['wheels']): readonly FixedPart[] {
-  const all: Stage[] = [];
-  if (kinds.includes('worm'))
-    for (const starts of STARTS)
-      for (let wheel = Math.max(from, WORM_FROM); wheel <= to; wheel++)
-        all.push({ kind: 'worm', starts, wheel });
-  if (kinds.includes('box')) for (const box of knownBoxes) all.push({ kind: 'box', pairs: box.pairs });
-  if (kinds.includes('planetary')) all.push(...planetarySets(from, to));
-  if (kinds.includes('ratio'))
-    for (const n of PLAIN) all.push({ kind: 'ratio', value: String(n), provenance: 'exact' });
+function rangeParts(kinds: readonly StageKindId[], wheels: Pool['wheels']): readonly FixedPart[] {
+  const all = searchedKinds.flatMap((kind) => {
+    const { search } = kindOf({ kind });
+    return kinds.includes(kind) && search?.by === 'whole' ? [...search.any(wheels)] : [];
+  }) as readonly Stage[];
   const byRatio = new Map<string, FixedPart>();
   for (const stage of all) {
     const part = { stage, quantity: Infinity, own: 0 };
@@ -174,16 +152,4 @@ function rangeParts(kinds: readonly FindKind[], { from, to }: Pool['wheels']): r
     if (!known || partTeeth(part) < partTeeth(known)) byRatio.set(key, part);
   }
   return [...byRatio.values()];
-}
-
-/** Sets with the fewest planets from three on that go in and clear one another, each member held. */
-function* planetarySets(from: number, to: number): Generator<Stage> {
-  for (let sun = Math.max(from, 12); sun <= to; sun++)
-    for (let ring = sun + 2 * Math.max(from, 12); ring <= to; ring += 2) {
-      const made = PLANETS.map((planets): Stage => ({
-        ...{ kind: 'planetary', sun, ring, planets },
-        ...{ fixed: 'ring', in: 'sun', out: 'carrier' },
-      })).find((stage) => kindOf(stage).warns!(stage).length === 0);
-      if (made) for (const [fixed, input, out] of HELD) yield { ...made, fixed, in: input, out } as Stage;
-    }
 }

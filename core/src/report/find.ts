@@ -1,5 +1,5 @@
 import { decimal, exactly, factors, mul, toNumber, type Rational } from '../numbers/index.ts';
-import { kindOf } from '../drive/index.ts';
+import { kindOf, wheelSearch } from '../drive/index.ts';
 import {
   ownOf,
   type FindAnswer,
@@ -35,10 +35,11 @@ export function poolMessage({ kit }: FindRequest): string {
   const families = kit.families.flatMap((f) => {
     const wheels = f.wheels.filter((w) => w.own > 0 || w.buy);
     if (wheels.length === 0) return [];
+    const { wheels: called, size: by, unit } = wheelSearch(f.pair)!;
     const size =
       f.sizeMm === null
-        ? `${f.pair === 'spur' ? 'wheels' : 'belt wheels'} of no ${f.pair === 'spur' ? 'module' : 'pitch'} said`
-        : `${f.pair === 'spur' ? 'wheels of module' : 'belt wheels of pitch'} ${f.sizeMm}`;
+        ? `${called} of no ${by} said`
+        : `${called} of ${by} ${f.sizeMm}${unit ? ` ${unit}` : ''}`;
     const owned = wheels.reduce((n, w) => n + w.own, 0);
     const teeth = `${wheels.length === 1 ? '' : `${wheels[0]!.teeth}–`}${wheels.at(-1)!.teeth} teeth`;
     return [`${size} (${teeth}${owned > 0 ? `, ${grouped(String(owned))} owned` : ''})`];

@@ -1,3 +1,4 @@
+import { wheelSearch, type StageKindId } from '../drive/index.ts';
 import { add, compare, exactly, decimal, mul, rational, ZERO, type Rational } from '../numbers/index.ts';
 import {
   left,
@@ -206,7 +207,7 @@ function sectionsOf(rows: readonly ShelfRow[], view: ShelfView): readonly ShelfS
     const kind = partKindOf(row.part);
     const wheel = kind.wheel?.(row.part) ?? null;
     sections.set(row.section, {
-      title: titleOf(kind.title, wheel),
+      title: titleOf(kind, wheel),
       order: order.indexOf(kind.group),
       size: wheel?.sizeMm ?? 0,
       rows: [row],
@@ -233,15 +234,13 @@ function piecesSay(rows: readonly ShelfRow[]): string {
 }
 
 function titleOf(
-  title: string,
-  wheel: { readonly pair: 'spur' | 'belt'; readonly sizeMm: number | null } | null,
+  { title, plural = `${title}s` }: { readonly title: string; readonly plural?: string },
+  wheel: { readonly pair: StageKindId; readonly sizeMm: number | null } | null,
 ): string {
-  const many =
-    title === 'Worm with its wheel' ? 'Worms with their wheels' : title === 'Box' ? 'Boxes' : `${title}s`;
-  if (!wheel) return many;
-  if (wheel.sizeMm === null) return `${many}, ${wheel.pair === 'belt' ? 'pitch' : 'module'} unknown`;
-  const size = measuredSize(wheel.sizeMm);
-  return wheel.pair === 'belt' ? `${many}, ${size} mm pitch` : `${many}, module ${size}`;
+  if (!wheel) return plural;
+  const { size, unit } = wheelSearch(wheel.pair)!;
+  if (wheel.sizeMm === null) return `${plural}, ${size} unknown`;
+  return `${plural}, ${size} ${measuredSize(wheel.sizeMm)}${unit ? ` ${unit}` : ''}`;
 }
 
 const measuredSize = (mm: number): string =>

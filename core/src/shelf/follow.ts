@@ -1,9 +1,24 @@
-import { standingAlone, type Drive, type Source, type Stage, type Train } from '../drive/index.ts';
+import {
+  standingAlone,
+  wheelSearch,
+  type Drive,
+  type Source,
+  type Stage,
+  type Train,
+} from '../drive/index.ts';
 import { partKindOf, type ShelfPart } from './kinds/index.ts';
 import type { PartData } from './part.ts';
 
 /** The shelf by the id of its lines. */
 export type Shelf = ReadonlyMap<string, ShelfPart>;
+
+/** A stage of two wheels. */
+interface Wheels {
+  readonly z1: number;
+  readonly z2: number;
+  readonly moduleMm?: number;
+  readonly pitchMm?: number;
+}
 
 /** What one drive takes of one line. */
 export interface Use {
@@ -58,9 +73,8 @@ export function pairOfParts(driver: ShelfPart, driven: ShelfPart): Stage | null 
     driverPartId: driver.id,
     drivenPartId: driven.id,
   };
-  return a.pair === 'belt'
-    ? { kind: 'belt', ...common, ...(size !== null && { pitchMm: size }) }
-    : { kind: 'spur', ...common, ...(size !== null && { moduleMm: size }) };
+  const { sizeKey } = wheelSearch(a.pair)!;
+  return { kind: a.pair, ...common, ...(size !== null && { [sizeKey]: size }) } as Stage;
 }
 
 /** The source with a motor's or a driver's figures in it, following it. */
@@ -163,19 +177,20 @@ export function fromShelf(
       const sameSize = sizeMm === undefined || wheel?.sizeMm === sizeMm;
       return wheel && wheel.pair === pair && wheel.teeth === teeth && sameSize && has(p);
     });
-  return stages.map((stage) => {
-    if ((stage.kind !== 'spur' && stage.kind !== 'belt') || follows(stage).length > 0) return stage;
-    const size = stage.kind === 'spur' ? stage.moduleMm : stage.pitchMm;
-    const driver = wheelOf(stage.kind, size, stage.z1);
+  return stages.map((stage): Stage => {
+    const search = wheelSearch(stage.kind);
+    if (!search || follows(stage).length > 0) return stage;
+    const { z1, z2, [search.sizeKey]: size } = stage as unknown as Wheels;
+    const driver = wheelOf(stage.kind, size, z1);
     if (!driver) return stage;
     take(driver);
-    const driven = wheelOf(stage.kind, size, stage.z2);
+    const driven = wheelOf(stage.kind, size, z2);
     const pair = driven && pairOfParts(driver, driven);
     if (!pair) {
       taken.set(driver.id, taken.get(driver.id)! - 1);
       return stage;
     }
     take(driven);
-    return { ...stage, ...pair };
+    return { ...stage, ...pair } as Stage;
   });
 }

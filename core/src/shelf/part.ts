@@ -6,6 +6,7 @@ import {
   type InputValue,
   type Source,
   type Stage,
+  type StageKindId,
 } from '../drive/index.ts';
 
 /** How what is said of a part came to be known. Only what was counted, or made by oneself, is more than a label. */
@@ -52,7 +53,14 @@ export interface PartCell<D> {
 export interface PartKind<D extends PartData> {
   readonly kind: D['kind'];
   readonly title: string;
+  /** a head over several of them; the title with an s unless said */
+  readonly plural?: string;
   readonly group: ShelfGroup;
+  /** words by which a pasted line is known for one: the first kind that fits decides, and one that is `pastedLast` after all others */
+  readonly pasted: RegExp;
+  readonly pastedLast?: true;
+  /** what a new one says of itself */
+  readonly fresh: Readonly<Record<string, InputValue>>;
   readonly inputs: readonly InputSpec[];
   readonly cells: {
     readonly teeth: PartCell<D> | null;
@@ -65,7 +73,7 @@ export interface PartKind<D extends PartData> {
   readonly refuse?: (part: D) => Result<null>;
   /** wheels that pairs can be made of */
   readonly wheel?: (part: D) => {
-    readonly pair: 'spur' | 'belt';
+    readonly pair: StageKindId;
     readonly teeth: number;
     readonly sizeMm: number | null;
     readonly boreMm: number | null;

@@ -69,22 +69,7 @@ function withValues(part: ShelfPart, values: Readonly<Record<string, InputValue 
 
 /** A new line of a kind with the least that must be said of it. */
 export function newPart(kind: PartKindId, id: string): ShelfPart {
-  const first: Readonly<Record<PartKindId, object>> = {
-    wheel: { teeth: 60, moduleMm: 1 },
-    changeWheel: { teeth: 40, moduleMm: 1 },
-    beltWheel: { teeth: 20, pitchMm: 2 },
-    belt: { teeth: 100, pitchMm: 2 },
-    worm: { starts: 1, wheel: 60, moduleMm: 1 },
-    box: { ratio: '5' },
-    planetary: { sun: 12, ring: 60, planets: 3 },
-    motor: { fullSteps: 200 },
-    encoder: { lines: 600 },
-    driver: { modes: '1, 2, 4, 8, 16' },
-    plate: { circles: '15, 16, 17, 18, 19, 20' },
-    bearing: { boreMm: 6 },
-    shaft: { diameterMm: 6 },
-  };
-  return { id, kind, own: 1, known: 'counted', ...first[kind] } as unknown as ShelfPart;
+  return { id, kind, own: 1, known: 'counted', ...partKindOf({ kind }).fresh } as unknown as ShelfPart;
 }
 
 /** What is wrong with a part as a file holds it, by its place; null when nothing is. */

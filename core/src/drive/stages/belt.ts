@@ -13,6 +13,7 @@ export const belt: StageKind<Belt> = {
   title: 'Timing belt',
   short: 'belt',
   message: 'two pulleys or sprockets; no play, same way round',
+  written: '+z2/z1',
   inputs: [
     teeth('z1', 'Driver', 6, 20),
     teeth('z2', 'Driven', 6, 60),
@@ -24,6 +25,15 @@ export const belt: StageKind<Belt> = {
   shape: (s) => {
     const pitch = s.pitchMm ?? 2;
     return { form: 'belt', driver: byPitch(s.z1, pitch), driven: byPitch(s.z2, pitch) };
+  },
+  toothed: (s) => ({ driven: [s.z2], drivers: [s.z1] }),
+  search: {
+    title: 'Belts',
+    by: 'wheels',
+    wheels: 'belt wheels',
+    size: 'pitch',
+    unit: 'mm',
+    sizeKey: 'pitchMm',
   },
   label: (s) => `${s.z1} : ${s.z2}`,
   // pulleys never meet: which teeth of the belt they take wears nothing

@@ -11,10 +11,11 @@ import {
   toText,
   type Rational,
 } from '../../numbers/index.ts';
+import { knownBoxes } from '../boxes.ts';
 import { pairsRatio, type ToothPairs } from '../pairs.ts';
 import { choice } from './pair.ts';
 import { knownBy, originOf, plusMinusInput, provenanceFacts, ratioLabel } from './provenance.ts';
-import { COUNTED, type Part, type Provenance, type StageData, type StageKind } from './stage.ts';
+import { COUNTED, type Owned, type Part, type Provenance, type StageData, type StageKind } from './stage.ts';
 
 export interface Box extends StageData {
   readonly kind: 'box';
@@ -32,12 +33,28 @@ export interface Box extends StageData {
 const reduction = (s: Box): Rational =>
   s.pairs ? pairsRatio(s.pairs) : s.ratio === undefined ? ONE : exactly(s.ratio);
 
+/** A label is only nearly a ratio; what was counted, or drawn by oneself, is one. (handbook: numbers) */
+const owned: Owned<Box> = {
+  title: 'Gearbox',
+  plural: 'Gearboxes',
+  group: 'boxes',
+  pasted: /\b(gear ?box(es)?|box(es)?|gear(ed)? ?(motor|head)s?)\b/i,
+  inputs: [{ type: 'ratio', key: 'ratio', label: 'Ratio', default: '5', reduces: true }],
+  teeth: 'ratio',
+  size: null,
+  bore: 'Shaft',
+  fresh: { ratio: '5' },
+  rest: (counted) => ({ provenance: counted ? 'exact' : 'nominal' }),
+  label: (s) => `box ${s.ratio}`,
+};
+
 /** A packaged gearbox: by its tooth pairs, taken as +, or by the ratio on its label. (handbook: drive; numbers) */
 export const box: StageKind<Box> = {
   kind: 'box',
   title: 'Gearbox',
   short: 'box',
   message: 'a bought gearbox, by its teeth or by its label',
+  written: 'product of the pairs, taken as +, else the ratio',
   inputs: [
     {
       type: 'pairs',
@@ -87,6 +104,14 @@ export const box: StageKind<Box> = {
     return originOf(reduction(s), s.provenance, s.plusMinus, 'nominal');
   },
   shape: (s) => ({ form: 'box', label: short(reduction(s)) }),
+  toothed: ({ pairs = [] }) => ({ driven: pairs.map(([, z2]) => z2), drivers: pairs.map(([z1]) => z1) }),
+  search: {
+    title: 'Gearboxes',
+    by: 'whole',
+    any: () => knownBoxes.map(({ pairs }): Box => ({ kind: 'box', pairs })),
+    message: () => 'boxes with counted teeth',
+  },
+  owned,
   label: (s) => ratioLabel(reduction(s)),
   facts: (s) => {
     if (!s.pairs) return provenanceFacts(s.provenance ?? 'nominal', s.plusMinus);

@@ -14,6 +14,7 @@ export const cycloidPinion: StageKind<CycloidPinion> = {
   title: 'Cycloid pinion',
   short: 'cycloid pinion',
   message: 'one lobe drives a lobed wheel: a worm’s ratio on parallel shafts',
+  written: '−lobes',
   inputs: [
     lobes('lobes', 'Lobes', 30),
     size('moduleMm', 'Module', 2, 'pitch diameter of the wheel over its lobes, for the drawing'),

@@ -23,6 +23,7 @@ export const cycloidal: StageKind<Cycloidal> = {
   title: 'Cycloidal drive',
   short: 'cycloidal',
   message: 'a lobed disc rolling in pins; compact, little play',
+  written: 'lobes/(lobes − pins); disc held pins/(pins − lobes)',
   inputs: [
     lobes('lobes', 'Lobes', 19),
     lobes('pins', 'Pins', 20),

@@ -30,6 +30,7 @@ export const friction: StageKind<Friction> = {
   title: 'Friction drive',
   short: 'friction',
   message: 'a round belt or two rims; no teeth, and it slips',
+  written: 'd2/d1, minus unless open; with `plusMinus` measured, else it counts as printed',
   inputs: [
     diameter('d1', 'Driver', '20'),
     diameter('d2', 'Driven', '60'),

@@ -17,6 +17,7 @@ export const geneva: StageKind<Geneva> = {
   title: 'Geneva',
   short: 'Geneva',
   message: 'steps by one slot a turn and locks itself in between',
+  written: '−slots on the mean; it locks at each slot',
   inputs: [
     count('slots', 'Slots', 3, 60, 6),
     { ...size('centreMm', 'Centres', 40, 'from shaft to shaft, for the drawing'), max: 1000 },

@@ -10,7 +10,7 @@ import { internal } from './internal.ts';
 import { planetary } from './planetary.ts';
 import { ratio } from './ratio.ts';
 import { spur } from './spur.ts';
-import type { StageData, StageKind } from './stage.ts';
+import type { Searched, StageData, StageKind } from './stage.ts';
 import { stepped } from './stepped.ts';
 import { strainWave } from './strain-wave.ts';
 import { worm } from './worm.ts';
@@ -50,4 +50,13 @@ export const stageInputs = (stage: StageData): readonly InputSpec[] => [
   ...commonInputs,
 ];
 
-export { wormHolds } from './worm.ts';
+/** Kinds of stage that a search may use, in the order of the registry; those that any two wheels make come first of all. */
+export const searchedKinds: readonly StageKindId[] = (Object.keys(stages) as StageKindId[]).filter(
+  (kind) => kindOf({ kind }).search,
+);
+
+/** How the wheels of a kind are searched; null for one that is not made of any two wheels. */
+export function wheelSearch(kind: StageKindId): Extract<Searched<StageData>, { by: 'wheels' }> | null {
+  const { search } = kindOf({ kind });
+  return search?.by === 'wheels' ? search : null;
+}

@@ -14,6 +14,7 @@ export const internal: StageKind<Internal> = {
   title: 'Internal pair',
   short: 'ring pair',
   message: 'a wheel inside a ring; turns the same way',
+  written: '+z2/z1',
   inputs: [
     teeth('z1', 'Driver', 4, 16),
     teeth('z2', 'Driven', 4, 80),
@@ -28,6 +29,7 @@ export const internal: StageKind<Internal> = {
     const module = s.moduleMm ?? 1;
     return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: true };
   },
+  toothed: (s) => ({ driven: [s.z2], drivers: [s.z1] }),
   label: (s) => `${s.z1} : ${s.z2}`,
   facts: (s) => [
     `The ${Math.max(s.z1, s.z2)} is the ring; the wheel turns inside it, ${Math.abs(s.z2 - s.z1)} teeth fewer.`,

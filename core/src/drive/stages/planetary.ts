@@ -1,7 +1,17 @@
-import { abs, div, neg, rational, error, type Rational } from '../../numbers/index.ts';
+import {
+  abs,
+  div,
+  error,
+  neg,
+  ok,
+  rational,
+  readCount,
+  type Rational,
+  type Result,
+} from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
 import { choice, count, size, teeth } from './pair.ts';
-import { COUNTED, type StageData, type StageKind } from './stage.ts';
+import { COUNTED, type Owned, type StageData, type StageKind, type TeethRange } from './stage.ts';
 
 export type Member = 'sun' | 'ring' | 'carrier';
 
@@ -33,20 +43,71 @@ const weight = (s: Planetary, m: Member): Rational =>
 /** Teeth of a planet; a half when ring and sun are not both odd or both even. */
 const planetTeeth = (s: Planetary): number => (s.ring - s.sun) / 2;
 
+const sun = teeth('sun', 'Sun', 6, 12);
+const ring = teeth('ring', 'Ring', 12, 48);
+const planets = count('planets', 'Planets', 1, 24, 3);
+const module = size('moduleMm', 'Module', 1, 'pitch diameter over teeth, for the drawing');
+
+/** "12:60", sun to ring. */
+function readBoth(text: string): Result<{ readonly sun: number; readonly ring: number }> {
+  const [inner, outer, more] = text.split(':');
+  if (outer === undefined || more !== undefined) return error('notTwo', text.trim(), { example: '12:60' });
+  const limits = { min: 4, max: 2000, unit: 'teeth', example: '12:60' };
+  const [s, r] = [readCount(inner!, limits), readCount(outer, limits)];
+  return !s.ok ? s : !r.ok ? r : ok({ sun: s.value, ring: r.value });
+}
+
+/** A set with its ring held. */
+const owned: Owned<Planetary> = {
+  title: 'Planetary set',
+  plural: 'Planetary sets',
+  group: 'planetary',
+  pasted: /\b(planetary|planet|epicyclic)\b/i,
+  inputs: [sun, ring, planets, module],
+  teeth: { label: 'Sun : ring', show: (s) => `${s.sun}:${s.ring}`, read: readBoth },
+  size: 'moduleMm',
+  bore: 'Bore',
+  fresh: { sun: 12, ring: 60, planets: 3 },
+  rest: () => ({ fixed: 'ring', in: 'sun', out: 'carrier' }),
+  label: (s) => `sun ${s.sun}, ring ${s.ring}`,
+};
+
+/** Planets of a set that can be had, the usual number first; which member is held, driven and out, of those that reduce. */
+const PLANETS = [3, 4, 5, 6];
+const HELD = [
+  ['ring', 'sun', 'carrier'],
+  ['sun', 'ring', 'carrier'],
+  ['carrier', 'sun', 'ring'],
+] as const;
+
+/** Sets with the fewest planets from three on that go in and clear one another, each member held. */
+function* sets({ from, to }: TeethRange): Generator<Planetary> {
+  const least = Math.max(from, 12);
+  for (let inner = least; inner <= to; inner++)
+    for (let outer = inner + 2 * least; outer <= to; outer += 2) {
+      const made = PLANETS.map((n): Planetary => ({
+        ...{ kind: 'planetary', sun: inner, ring: outer, planets: n },
+        ...{ fixed: 'ring', in: 'sun', out: 'carrier' },
+      })).find((set) => unbuildable(set) === null);
+      if (made) for (const [fixed, input, out] of HELD) yield { ...made, fixed, in: input, out };
+    }
+}
+
 /** Sun, planets in a carrier, ring: r = −w(out)/w(in) with one member held. (handbook: drive, planetary) */
 export const planetary: StageKind<Planetary> = {
   kind: 'planetary',
   title: 'Planetary set',
   short: 'planetary',
   message: 'sun, planets and ring on one axis; strong and short',
+  written: '−w(out)/w(in), w = sun, ring, −(sun + ring)',
   inputs: [
-    teeth('sun', 'Sun', 6, 12),
-    teeth('ring', 'Ring', 12, 48),
-    count('planets', 'Planets', 1, 24, 3),
+    sun,
+    ring,
+    planets,
     member('fixed', 'Fixed', 'ring'),
     member('in', 'Input', 'sun'),
     member('out', 'Output', 'carrier'),
-    { ...size('moduleMm', 'Module', 1, 'pitch diameter over teeth, for the drawing'), more: true },
+    { ...module, more: true },
   ],
   refuse: (s) => {
     if (s.ring < s.sun + 2)
@@ -72,6 +133,14 @@ export const planetary: StageKind<Planetary> = {
     members: members(s),
     label: `${s.sun} / ${s.ring}`,
   }),
+  search: {
+    title: 'Planetary',
+    by: 'whole',
+    any: sets,
+    message: ({ to }) =>
+      `planetary sets of ${PLANETS[0]} to ${PLANETS.at(-1)} planets as reducers, ring, sun or carrier held, rings to ${to} teeth`,
+  },
+  owned,
   label: (s) => `${s.sun} / ${s.ring}`,
   facts: (s) => [
     `${s.fixed} held, ${s.in} in, ${s.out} out; ${Number.isInteger(planetTeeth(s)) ? `planets of ${planetTeeth(s)} teeth` : 'no planet fits'}.`.replace(
@@ -120,7 +189,7 @@ function otherPlanets(s: Planetary): string {
 }
 
 function members(s: Planetary): readonly SetMember[] {
-  const module = s.moduleMm ?? 1;
+  const mm = s.moduleMm ?? 1;
   const out = weight(s, s.out);
   const turn = (m: Member): number => {
     if (m === s.fixed) return 0;
@@ -128,10 +197,10 @@ function members(s: Planetary): readonly SetMember[] {
   };
   const carrier = turn('carrier');
   const planet = Math.max(1, Math.round(planetTeeth(s)));
-  const reach = ((s.sun + s.ring) / 4) * module;
+  const reach = ((s.sun + s.ring) / 4) * mm;
   const spin = carrier - (s.sun / planet) * (turn('sun') - carrier);
   return [
-    { as: 'ring', wheel: byModule(s.ring, module), reach: 0, place: 0, orbit: 0, spin: turn('ring') },
+    { as: 'ring', wheel: byModule(s.ring, mm), reach: 0, place: 0, orbit: 0, spin: turn('ring') },
     {
       as: 'arms',
       arms: s.planets,
@@ -143,12 +212,12 @@ function members(s: Planetary): readonly SetMember[] {
     },
     ...Array.from({ length: s.planets }, (_, i): SetMember => ({
       as: 'wheel',
-      wheel: byModule(planet, module),
+      wheel: byModule(planet, mm),
       reach,
       place: i / s.planets,
       orbit: carrier,
       spin,
     })),
-    { as: 'wheel', wheel: byModule(s.sun, module), reach: 0, place: 0, orbit: 0, spin: turn('sun') },
+    { as: 'wheel', wheel: byModule(s.sun, mm), reach: 0, place: 0, orbit: 0, spin: turn('sun') },
   ];
 }

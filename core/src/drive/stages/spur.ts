@@ -13,6 +13,7 @@ export const spur: StageKind<Spur> = {
   title: 'Spur pair',
   short: 'spur pair',
   message: 'two wheels side by side; turns the other way',
+  written: '−z2/z1',
   inputs: [
     teeth('z1', 'Driver', 4, 20),
     teeth('z2', 'Driven', 4, 60),
@@ -25,6 +26,8 @@ export const spur: StageKind<Spur> = {
     const module = s.moduleMm ?? 1;
     return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: false };
   },
+  toothed: (s) => ({ driven: [s.z2], drivers: [s.z1] }),
+  search: { title: 'Spur pairs', by: 'wheels', wheels: 'wheels', size: 'module', sizeKey: 'moduleMm' },
   label: (s) => `${s.z1} : ${s.z2}`,
   facts: huntingFacts,
   play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.z2) },

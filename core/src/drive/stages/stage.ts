@@ -1,4 +1,4 @@
-import type { Rational, Refusal } from '../../numbers/index.ts';
+import type { Rational, Refusal, Result } from '../../numbers/index.ts';
 import type { InputSpec, InputValue } from '../inputs.ts';
 import type { Shape } from '../shape.ts';
 
@@ -52,6 +52,65 @@ export interface Part {
   readonly factor: Rational;
 }
 
+/** Teeth of the wheels that can be had, both ends included. */
+export interface TeethRange {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** How a search for trains takes a kind: as any two wheels that mesh, or whole, as it is bought or made. (handbook: find) */
+export type Searched<D> = {
+  /** beside its tick: "Belts" */
+  readonly title: string;
+} & (
+  | {
+      readonly by: 'wheels';
+      /** what its wheels are called, their size, and its unit where it has one: "belt wheels", "pitch", "mm" */
+      readonly wheels: string;
+      readonly size: string;
+      readonly unit?: string;
+      /** the input of a stage that holds that size */
+      readonly sizeKey: 'moduleMm' | 'pitchMm';
+    }
+  | {
+      readonly by: 'whole';
+      /** those that can be had in any number; of each ratio the one with the fewest teeth is taken */
+      readonly any: (wheels: TeethRange) => Iterable<D>;
+      /** the same in words */
+      readonly message: (wheels: TeethRange) => string;
+    }
+);
+
+/** How a kind is owned whole, as one line of the shelf. */
+export interface Owned<D> {
+  readonly title: string;
+  /** a head over several of them */
+  readonly plural: string;
+  /** the group of the shelf that it stands in */
+  readonly group: string;
+  /** words by which a pasted line is known for one */
+  readonly pasted: RegExp;
+  /** what a line says of it */
+  readonly inputs: readonly InputSpec[];
+  /** the cell of the list with its teeth or its ratio: the key of an input, or several of them as one text */
+  readonly teeth:
+    | string
+    | {
+        readonly label: string;
+        readonly show: (stage: D) => string;
+        readonly read: (text: string) => Result<Partial<D>>;
+      };
+  /** the input in the column of sizes */
+  readonly size: string | null;
+  /** what its bore is called */
+  readonly bore: string;
+  readonly fresh: Readonly<Record<string, InputValue>>;
+  /** what a line does not say; `counted` when somebody counted it, or made it */
+  readonly rest?: (counted: boolean) => Partial<D>;
+  /** as the maker would call it when it has no name */
+  readonly label: (stage: D) => string;
+}
+
 /** Everything Pendrix knows of one kind of stage. To add a kind: one file with this, one line in the registry. */
 export interface StageKind<D extends StageData> {
   readonly kind: D['kind'];
@@ -84,6 +143,19 @@ export interface StageKind<D extends StageData> {
   readonly warns?: (stage: D) => readonly string[];
   /** its play when nothing was said or measured, end to end at its output; null when there is none to go by */
   readonly play: Play<D>;
+  /** how it is searched; not at all when absent */
+  readonly search?: Searched<D>;
+  /** how it is owned whole; when absent it is made of wheels, or not owned */
+  readonly owned?: Owned<D>;
+  /** as driven and driving teeth, where it is a quotient of such: a worm's starts drive its wheel */
+  readonly toothed?: (stage: D) => {
+    readonly driven: readonly number[];
+    readonly drivers: readonly number[];
+  };
+  /** it holds by itself when nothing drives it. (handbook: force) */
+  readonly holds?: (stage: D) => boolean;
+  /** what a file calls its reduction; for docs/formats.md */
+  readonly written: string;
   /** it rests only at this many places a turn of its output, whatever drives it; its reduction is then the mean */
   readonly locks?: (stage: D) => number;
 }

@@ -80,6 +80,7 @@ export const stepped: StageKind<Stepped> = {
   title: 'Compound planetary (stepped planets)',
   short: 'stepped',
   message: 'a differential: counts that differ by one give great reductions',
+  written: 'handbook: drive',
   inputs: [
     teeth('fixed', 'Fixed, A', 6, 40),
     teeth('out', 'Output, B', 6, 39),

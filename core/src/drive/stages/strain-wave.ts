@@ -22,6 +22,7 @@ export const strainWave: StageKind<StrainWave> = {
   title: 'Strain wave',
   short: 'strain wave',
   message: 'a flexible ring pushed round by a wave; great ratio, hardly any play',
+  written: '−flex/(rigid − flex); flexible held rigid/(rigid − flex)',
   inputs: [
     teeth('flex', 'Flexible', 20, 200),
     teeth('rigid', 'Rigid', 20, 202),

@@ -1,7 +1,7 @@
-import { rational } from '../../numbers/index.ts';
+import { error, ok, rational, readCount, type Result } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
 import { size, teeth } from './pair.ts';
-import { COUNTED, type StageData, type StageKind } from './stage.ts';
+import { COUNTED, type Owned, type StageData, type StageKind, type TeethRange } from './stage.ts';
 
 export interface Worm extends StageData {
   readonly kind: 'worm';
@@ -12,16 +12,56 @@ export interface Worm extends StageData {
   readonly hand?: 'right' | 'left';
 }
 
+const starts = { type: 'count', key: 'starts', label: 'Starts', min: 1, max: 20, default: 1 } as const;
+const wheel = teeth('wheel', 'Wheel', 8, 60);
+const module = size('moduleMm', 'Module', 1, 'pitch diameter of the wheel over its teeth, for the drawing');
+
+/** "1:90", starts to teeth; a number alone is the wheel of a single start. */
+function readBoth(text: string): Result<{ readonly starts: number; readonly wheel: number }> {
+  const sides = text.split(':');
+  if (sides.length > 2 || /[÷/x×]/.test(text))
+    return error('notTwo', text.trim(), { example: '1:50, or 50 for the wheel alone' });
+  const [k, z] = sides.length === 2 ? sides : ['1', sides[0]];
+  const read = readCount(k, { min: 1, max: 20, unit: 'starts', example: '1' });
+  if (!read.ok) return read;
+  const many = readCount(z!, { min: 8, max: 2000, unit: 'teeth', example: '1:50' });
+  return many.ok ? ok({ starts: read.value, wheel: many.value }) : many;
+}
+
+/** A worm with the wheel that was cut for it. */
+const owned: Owned<Worm> = {
+  title: 'Worm with its wheel',
+  plural: 'Worms with their wheels',
+  group: 'worms',
+  pasted: /\bworms?\b/i,
+  inputs: [starts, wheel, module],
+  teeth: { label: 'Starts : teeth', show: (s) => `${s.starts}:${s.wheel}`, read: readBoth },
+  size: 'moduleMm',
+  bore: 'Bore',
+  fresh: { starts: 1, wheel: 60, moduleMm: 1 },
+  label: (s) => `worm and ${s.wheel}`,
+};
+
+/** Starts of worms that can be had, and the fewest teeth of a worm wheel. */
+const STARTS = [1, 2];
+const WHEEL_FROM = 20;
+
+function* worms({ from, to }: TeethRange): Generator<Worm> {
+  for (const k of STARTS)
+    for (let z = Math.max(from, WHEEL_FROM); z <= to; z++) yield { kind: 'worm', starts: k, wheel: z };
+}
+
 /** Worm of k starts on a wheel of z teeth: r = z/k. The sense goes by the hand: shown, not counted. (handbook: drive) */
 export const worm: StageKind<Worm> = {
   kind: 'worm',
   title: 'Worm',
   short: 'worm',
   message: 'a great reduction in one mesh; holds by itself when its thread is shallow',
+  written: '+wheel/starts',
   inputs: [
-    { type: 'count', key: 'starts', label: 'Starts', min: 1, max: 20, default: 1 },
-    teeth('wheel', 'Wheel', 8, 60),
-    size('moduleMm', 'Module', 1, 'pitch diameter of the wheel over its teeth, for the drawing'),
+    starts,
+    wheel,
+    module,
     { ...size('wormDiameterMm', 'Worm', 18, 'pitch diameter of the worm, for the drawing'), more: true },
     {
       type: 'choice',
@@ -43,10 +83,24 @@ export const worm: StageKind<Worm> = {
   origin: () => COUNTED,
   handed: true,
   shape: (s) => {
-    const module = s.moduleMm ?? 1;
-    const wormMm = s.wormDiameterMm ?? module * 18;
-    return { form: 'worm', starts: s.starts, wheel: byModule(s.wheel, module), wormMm };
+    const m = s.moduleMm ?? 1;
+    return {
+      form: 'worm',
+      starts: s.starts,
+      wheel: byModule(s.wheel, m),
+      wormMm: s.wormDiameterMm ?? m * 18,
+    };
   },
+  toothed: (s) => ({ driven: [s.wheel], drivers: [s.starts] }),
+  holds: (s) => wormHolds(s),
+  search: {
+    title: 'Worms',
+    by: 'whole',
+    any: worms,
+    message: ({ from, to }) =>
+      `worms of ${STARTS.join(' or ')} starts on ${Math.max(from, WHEEL_FROM)} to ${to} teeth`,
+  },
+  owned,
   label: (s) => `${s.starts} : ${s.wheel}`,
   facts: (s) => [
     `One turn of the worm moves the wheel by ${s.starts === 1 ? 'one tooth' : `${s.starts} teeth`} of ${s.wheel}; ${s.hand ?? 'right'} hand.`,
@@ -67,7 +121,7 @@ const leadTangent = ({ starts, moduleMm, wormDiameterMm }: Worm): number =>
     : starts / USUAL_WORM;
 
 /** Does it hold by itself, standing dry: μ ≥ tan λ·cos 20°, λ the lead angle. (handbook: force) */
-export const wormHolds = (s: Worm, friction: number = FRICTION.dry): boolean =>
+const wormHolds = (s: Worm, friction: number = FRICTION.dry): boolean =>
   friction >= leadTangent(s) * Math.cos(PRESSURE_ANGLE);
 
 function holdMessage(s: Worm): string {

@@ -15,6 +15,8 @@ export const bearing: PartKind<BearingPart> = {
   kind: 'bearing',
   title: 'Bearing',
   group: 'bearings',
+  pasted: /\bbearings?\b/i,
+  fresh: { boreMm: 6 },
   inputs: [bore, outer, sizeInput('widthMm', 'Width')],
   cells: { teeth: null, size: cellOf(outer), bore: cellOf(bore) },
   label: () => 'bearing',

@@ -16,6 +16,8 @@ export const beltWheel: PartKind<BeltWheelPart> = {
   kind: 'beltWheel',
   title: 'Belt wheel',
   group: 'belts',
+  pasted: /\b(belt wheel|pulley|belt pulley)s?\b/i,
+  fresh: { teeth: 20, pitchMm: 2 },
   inputs: [teeth, pitch, bore],
   cells: { teeth: cellOf(teeth), size: cellOf(pitch), bore: cellOf(bore) },
   label: (p) => String(p.teeth),

@@ -16,6 +16,8 @@ export const beltPart: PartKind<BeltPart> = {
   kind: 'belt',
   title: 'Belt',
   group: 'belts',
+  pasted: /\bbelts?\b/i,
+  fresh: { teeth: 100, pitchMm: 2 },
   inputs: [teeth, pitch, width],
   cells: { teeth: cellOf(teeth), size: cellOf(pitch), bore: null },
   label: (p) => `belt of ${p.teeth}`,

@@ -33,6 +33,8 @@ export const driver: PartKind<DriverPart> = {
   kind: 'driver',
   title: 'Driver',
   group: 'drivers',
+  pasted: /\bdrivers?\b/i,
+  fresh: { modes: '1, 2, 4, 8, 16' },
   inputs: [textInput('modes', 'Microstep settings', 120)],
   cells: { teeth: modes, size: null, bore: null },
   label: () => 'driver',

@@ -23,6 +23,8 @@ export const encoderPart: PartKind<EncoderPart> = {
   kind: 'encoder',
   title: 'Encoder',
   group: 'motors',
+  pasted: /\bencoders?\b/i,
+  fresh: { lines: 600 },
   inputs: [lines, bore],
   cells: { teeth: cellOf(lines), size: null, bore: cellOf(bore) },
   label: (p) => `encoder of ${p.lines} lines`,

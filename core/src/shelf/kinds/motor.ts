@@ -43,6 +43,8 @@ export const motor: PartKind<MotorPart> = {
   kind: 'motor',
   title: 'Stepper motor',
   group: 'motors',
+  pasted: /\b(motor|stepper)s?\b/i,
+  fresh: { fullSteps: 200 },
   inputs: [steps, flange, shaft, holding],
   cells: { teeth: cellOf(steps), size: cellOf(flange), bore: cellOf(shaft) },
   label: (p) => `motor of ${p.fullSteps} steps`,

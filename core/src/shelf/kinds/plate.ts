@@ -24,6 +24,8 @@ export const plate: PartKind<PlatePart> = {
   kind: 'plate',
   title: 'Plate',
   group: 'plates',
+  pasted: /\b(plate|dial)s?\b/i,
+  fresh: { circles: '15, 16, 17, 18, 19, 20' },
   inputs: [textInput('circles', 'Circles', 400), bore],
   cells: { teeth: circles, size: null, bore: cellOf(bore) },
   label: (p) => `plate ${p.circles.split(',')[0] ?? ''}–${p.circles.split(',').at(-1)?.trim() ?? ''}`,

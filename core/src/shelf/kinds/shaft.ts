@@ -14,6 +14,8 @@ export const shaft: PartKind<ShaftPart> = {
   kind: 'shaft',
   title: 'Shaft',
   group: 'bearings',
+  pasted: /\b(shaft|arbor|rod|spindle)s?\b/i,
+  fresh: { diameterMm: 6 },
   inputs: [diameter, length],
   cells: { teeth: null, size: cellOf(length), bore: cellOf(diameter) },
   label: () => 'shaft',

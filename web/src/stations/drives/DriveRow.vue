@@ -236,4 +236,44 @@ tr > .touched.touched.touched {
   margin: -3px 0 0 2px;
   vertical-align: top;
 }
+@media (max-width: 700px) {
+  tr {
+    display: grid;
+    grid-template-columns: 1fr 1fr auto;
+    height: auto;
+    padding: 6px 8px 8px 16px;
+  }
+  tr > :is(.name.name.name, .cell.cell.cell, .touched.touched.touched) {
+    height: auto;
+    padding: 4px 0;
+    border: 0;
+  }
+  tr > .name.name.name {
+    grid-column: 1 / 3;
+    grid-row: 1;
+    min-width: 0;
+  }
+  tr > .touched.touched.touched {
+    grid-column: 3;
+    grid-row: 1;
+  }
+  .cell::before,
+  .touched::before {
+    display: none;
+  }
+  .cell::after {
+    content: attr(data-label);
+    font-size: 13px;
+    color: var(--p-quiet);
+    order: -1;
+  }
+  tr > .cell.cell.cell {
+    display: flex;
+    flex-direction: column;
+  }
+  tr > .picture.picture.picture,
+  tr > .cell.off.off.off {
+    display: none;
+  }
+}
 </style>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import {
-  FIND_KINDS,
+  kindOf,
+  searchedKinds,
   findForm,
   findInputs,
   type Drive,
   type Edit,
-  type FindKind,
+  type StageKindId,
   type FindSettings,
   type Refusal,
   type ShelfPart,
@@ -45,17 +46,10 @@ const modes = computed(() =>
   form.value.modes.map((m) => ({ value: String(m), title: m === 1 ? 'full steps' : `1/${m}` })),
 );
 
-const KIND_WORDS: Readonly<Record<FindKind, string>> = {
-  spur: 'Spur pairs',
-  belt: 'Belts',
-  worm: 'Worms',
-  box: 'Gearboxes',
-  planetary: 'Planetary',
-  ratio: 'Fixed ratios',
-};
-function toggle(kind: FindKind): void {
-  const kinds = form.value.kinds;
-  const next = kinds.includes(kind) ? kinds.filter((k) => k !== kind) : [...kinds, kind];
+const kinds = searchedKinds.map((kind) => ({ kind, title: kindOf({ kind }).search!.title }));
+function toggle(kind: StageKindId): void {
+  const now = form.value.kinds;
+  const next = now.includes(kind) ? now.filter((k) => k !== kind) : [...now, kind];
   choose('kinds', next.join(', '));
 }
 const from = computed(() => (set.value.divisions === undefined ? 'from the Job' : 'changed here'));
@@ -135,11 +129,11 @@ const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
     />
     <div class="kinds" role="group" aria-label="Kinds of stage">
       <CheckField
-        v-for="k in FIND_KINDS"
-        :key="k"
-        :label="KIND_WORDS[k]"
-        :value="form.kinds.includes(k)"
-        @set="toggle(k)"
+        v-for="k in kinds"
+        :key="k.kind"
+        :label="k.title"
+        :value="form.kinds.includes(k.kind)"
+        @set="toggle(k.kind)"
       />
     </div>
 

@@ -112,7 +112,7 @@ watch(pasting, (open) => {
   if (!open) pasted.value = '';
 });
 const side = computed(() => (pasting.value ? 'paste' : picked.value.length > 0 ? 'part' : null));
-const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind, title: k.title }));
+const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind as PartKindId, title: k.title }));
 </script>
 
 <template>

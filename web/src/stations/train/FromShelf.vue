@@ -7,6 +7,7 @@ import {
   partLabel,
   shelfGroups,
   stageOfPart,
+  wheelSearch,
   type ShelfPart,
   type Stage,
 } from '@pendrix/core';
@@ -33,13 +34,9 @@ const freeMessage = (p: ShelfPart): string => {
 };
 const wheelTitle = (p: ShelfPart): string => {
   const wheel = partKindOf(p).wheel!(p);
-  const size =
-    wheel.sizeMm === null
-      ? ''
-      : wheel.pair === 'belt'
-        ? `, ${wheel.sizeMm} mm pitch`
-        : `, module ${wheel.sizeMm}`;
-  return `${partLabel(p)}${wheel.pair === 'belt' ? ' belt wheel' : ''}${size}: ${freeMessage(p)}`;
+  const { size: by, unit } = wheelSearch(wheel.pair)!;
+  const size = wheel.sizeMm === null ? '' : `, ${by} ${wheel.sizeMm}${unit ? ` ${unit}` : ''}`;
+  return `${partLabel(p)} ${partKindOf(p).title.toLowerCase()}${size}: ${freeMessage(p)}`;
 };
 const options = (list: readonly ShelfPart[]) => [
   { value: '', title: 'choose a wheel' },
