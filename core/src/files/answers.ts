@@ -25,7 +25,11 @@ import {
   plainText,
   report,
   byPlates,
+  dutyKinds,
+  type DutyKind,
+  type DutyKindId,
   type DutyReport,
+  type Report,
   type PlateRow,
   type RateReport,
   type VerdictCell,
@@ -55,21 +59,7 @@ export function checkAnswer(drive: Drive): object {
     divisions: divisionAnswers(drive, r),
     ...(k.travel ? { moves: moveAnswers(drive, k) } : {}),
     rates: r.duties.rates.map((rate) => rateAnswer(rate, k)),
-    sweeps: r.duties.sweeps.map((sweep, i) =>
-      dutyAnswer(sweep, drive.job.sweeps?.[i]?.stepsPerUnit === undefined ? own : SURE),
-    ),
-    spins: r.duties.spins.map((spin) => dutyAnswer(spin, own)),
-    ...Object.fromEntries(
-      (
-        [
-          ['camera', r.duties.camera],
-          ['altAz', r.duties.altAz],
-          ['arm', r.duties.arm],
-          ['knob', r.duties.knob],
-          ['controller', r.duties.controller],
-        ] as const
-      ).flatMap(([key, duty]) => (duty ? [[key, dutyAnswer(duty, key === 'controller' ? SURE : own)]] : [])),
-    ),
+    ...dutyAnswers(drive, r, own),
     misfits: r.train.stages.flatMap((s, stage) => s.warns.map((message) => ({ stage, message }))),
     lostMotionArcsec: play === null ? null : play * Number(ARCSEC_PER_TURN),
     verdict: r.verdict.map(verdictAnswer),
@@ -197,6 +187,20 @@ function rateAnswer(r: RateReport, k: Kinematics): object {
     fits: timing.fits,
     grade: r.graded.grade,
   };
+}
+
+/** Every kind of duty under its name: a list where there may be several, else the one that there is. Rates have answers of their own. */
+function dutyAnswers(drive: Drive, r: Report, own: Doubt): object {
+  return Object.fromEntries(
+    (Object.keys(dutyKinds) as DutyKindId[]).flatMap((id) => {
+      const { many, rests }: DutyKind = dutyKinds[id];
+      const answers = r.duties
+        .of(id)
+        .map((d, at) => dutyAnswer(d, (rests?.(drive, at) ?? true) ? own : SURE));
+      if (many) return id === 'rates' ? [] : [[id, answers]];
+      return answers.length > 0 ? [[id, answers[0]]] : [];
+    }),
+  );
 }
 
 /** The figures of a duty by the last part of their keys, and what they rest on. */

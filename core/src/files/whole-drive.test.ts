@@ -196,13 +196,13 @@ describe('one clock, the whole drive', () => {
     );
 
   test('a barn door counts every stage before its screw', () => {
-    const message = report(door([{ kind: 'belt', z1: 20, z2: 60 }])).duties.arm!.lines[0]!;
+    const message = report(door([{ kind: 'belt', z1: 20, z2: 60 }])).duties.one('arm')!.lines[0]!;
     expect(plainText(message.figure.text)).toContain('1.00000');
     expect(message.message).toContain('10.0000 steps a second');
   });
 
   test('its screw turns at 1.15945 rpm for 212 mm and 0.8 mm; a plain screw is no sky', () => {
-    const screw = report(door([], '0.8', '212')).duties.arm!.lines[0]!;
+    const screw = report(door([], '0.8', '212')).duties.one('arm')!.lines[0]!;
     expect(plainText(screw.figure.text)).toContain('1.15945');
     const plain = drive('', [], {
       timer: { tickHz: '1000000' },
@@ -220,7 +220,7 @@ describe('one clock, the whole drive', () => {
           altAz: { latitudeDeg: 50, hourAngleDeg: -30, declinationDeg, hours: 4 },
         },
       });
-      return JSON.stringify(report(d).duties.altAz, (_, v: unknown) =>
+      return JSON.stringify(report(d).duties.one('altAz'), (_, v: unknown) =>
         typeof v === 'function' ? undefined : v,
       );
     };
@@ -433,7 +433,9 @@ describe('more of it', () => {
               camera: { focalMm: 180, pixelUm: 4.3, polarArcmin: 7, exposureSeconds: 150, declinationDeg },
             },
           }),
-        ).duties.camera!.lines.find((l) => l.figure?.label.includes('polar'))!.figure.text,
+        )
+          .duties.one('camera')!
+          .lines.find((l) => l.figure?.label.includes('polar'))!.figure.text,
       );
     expect(seen(0)).toBe(seen(-80));
   });
@@ -463,7 +465,7 @@ describe('more of it', () => {
             modes,
             mode,
           } as never),
-        ).duties.sweeps[0]!.message,
+        ).duties.of('sweeps')[0]!.message,
       );
     expect(said(1, [1, 2, 4, 8, 16, 32])).toMatch(/microsteps|1\/\d+/i);
     expect(said(1, [1, 2, 4, 8, 16, 32])).not.toMatch(/times the reduction/);
@@ -502,9 +504,9 @@ describe('more of it', () => {
   test('a ramp is whole: 62 500 intervals are not cut', () => {
     const sweep = { unit: 'turns', from: '0', to: '100', frames: 20, topStepRate: 50_000, stepAccel: 20_000 };
     const d = drive('', [worm], { timer: { tickHz: '16000000' }, job: { sweeps: [sweep] as never } });
-    expect(report(d).duties.ramp!.table!.rows.length).toBeGreaterThanOrEqual(62_500);
+    expect(report(d).duties.one('ramp')!.table!.rows.length).toBeGreaterThanOrEqual(62_500);
     const endless = { ...sweep, topStepRate: 500_000, stepAccel: 10 };
-    const refused = report({ ...d, job: { ...d.job, sweeps: [endless] as never } }).duties.ramp!;
+    const refused = report({ ...d, job: { ...d.job, sweeps: [endless] as never } }).duties.one('ramp')!;
     expect(refused.table).toBeNull();
     expect(refused.message.join(' ').replace(/\s/g, '')).toContain('atmost1000000aremade');
   });

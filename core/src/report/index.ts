@@ -62,10 +62,12 @@ export {
 } from './duties/duty.ts';
 export type { RateReport, RateWay } from './duties/rate-way.ts';
 export type { DutiesReport } from './duties/duties.ts';
+export { asking, dutyGroups, dutyKinds, type DutyKindId } from './duties/kinds.ts';
+export type { DutyAsk, DutyKind } from './duties/kind.ts';
 export { CHART_TO, type OpenedPlate, type PlateRow, type PlatesReport } from './duties/plates.ts';
 export { makingReport, type MakingReport } from './duties/making.ts';
 export type { PlateHole, PlatePicture } from './duties/plate-picture.ts';
-export { CELLS, cellLabels, type CellId, type Place, type VerdictCell } from './verdict.ts';
+export { CELLS, cellLabels, type CellId, type Concern, type VerdictCell } from './verdict.ts';
 export {
   angle,
   angleText,

@@ -2,15 +2,16 @@ import type { Drive, Kinematics } from '../drive/index.ts';
 import { doubtOf } from '../motion/index.ts';
 import { left, partLabel, type ShelfPart, type Use } from '../shelf/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
-import { asksDuties, type DutiesReport } from './duties/duties.ts';
+import type { DutiesReport } from './duties/duties.ts';
+import { asksDuties } from './duties/kinds.ts';
 import type { PlateRow } from './duties/plates.ts';
 import { whole } from './text.ts';
 import { stageReports } from './train.ts';
-import { attention, platesAttention, type Place } from './verdict.ts';
+import { attention, platesAttention, type Concern } from './verdict.ts';
 
 /** ring: nothing yet; dot: in order; diamond: needs attention, with the reason. */
 export interface Mark {
-  readonly place: Place;
+  readonly concern: Concern;
   readonly mark: 'ring' | 'dot' | 'diamond';
   readonly reason: string;
 }
@@ -30,11 +31,11 @@ interface Marked {
   readonly plates: readonly PlateRow[] | null;
 }
 
-const ring = (place: Place, reason: string): Mark => ({ place, mark: 'ring', reason });
-const dot = (place: Place, reason: string): Mark => ({ place, mark: 'dot', reason });
-const diamond = (place: Place, reason: string): Mark => ({ place, mark: 'diamond', reason });
+const ring = (concern: Concern, reason: string): Mark => ({ concern, mark: 'ring', reason });
+const dot = (concern: Concern, reason: string): Mark => ({ concern, mark: 'dot', reason });
+const diamond = (concern: Concern, reason: string): Mark => ({ concern, mark: 'diamond', reason });
 
-/** The marks of the stations; `runs` is how many runs of this drive are stored. */
+/** How each concern stands; `runs` is how many runs of this drive are stored. */
 export function marks(
   { drive, k, divider, divisions, duties, plates }: Marked,
   runs: number,
@@ -45,41 +46,43 @@ export function marks(
     platesAttention(plates) ?? (plates ? null : attention(divisions, divider)) ?? duties.attention;
   return [
     asked > 0
-      ? dot('job', 'divisions asked')
+      ? dot('asked', 'divisions asked')
       : (k.travel && drive.job.moves) || others
-        ? dot('job', others ? 'duties asked' : 'moves asked')
-        : ring('job', 'nothing asked yet'),
+        ? dot('asked', others ? 'duties asked' : 'moves asked')
+        : ring('asked', 'nothing asked yet'),
     trainMark(drive, k),
-    drive.find ? dot('find', 'a search is kept with this drive') : ring('find', 'no search kept yet'),
+    drive.find ? dot('searched', 'a search is kept with this drive') : ring('searched', 'no search kept yet'),
     asked === 0 && !others && !plates
-      ? ring('check', 'nothing to judge yet')
+      ? ring('judged', 'nothing to judge yet')
       : misses
-        ? diamond('check', misses)
-        : dot('check', 'within what is asked'),
-    runs > 0 ? dot('run', runs === 1 ? 'one run kept' : `${runs} runs kept`) : ring('run', 'no run yet'),
+        ? diamond('judged', misses)
+        : dot('judged', 'within what is asked'),
+    runs > 0
+      ? dot('worked', runs === 1 ? 'one run kept' : `${runs} runs kept`)
+      : ring('worked', 'no run yet'),
   ];
 }
 
 function trainMark(drive: Drive, k: Kinematics): Mark {
-  if (drive.train.stages.length === 0) return ring('train', 'no stage yet: the motor turns the work itself');
+  if (drive.train.stages.length === 0) return ring('built', 'no stage yet: the motor turns the work itself');
   const misfit = stageReports(drive, k).flatMap((s) => s.warns)[0];
-  if (misfit) return diamond('train', misfit);
+  if (misfit) return diamond('built', misfit);
   const guess = doubtOf(k).printed[0];
-  if (guess !== undefined) return diamond('train', `${guess} is not counted: find the true ratio`);
-  if (!k.stepsPerTurn) return dot('train', 'this source has no steps');
+  if (guess !== undefined) return diamond('built', `${guess} is not counted: find the true ratio`);
+  if (!k.stepsPerTurn) return dot('built', 'this source has no steps');
   if (!k.lock && k.turnsToClose !== null && k.turnsToClose > 1n)
     return diamond(
-      'train',
+      'built',
       `one turn is not a whole number of steps; it closes after ${whole(k.turnsToClose)}`,
     );
-  return dot('train', 'one turn is a whole number of steps');
+  return dot('built', 'one turn is a whole number of steps');
 }
 
 /** The mark of the shelf, which all drives share. */
 export function shelfMark(parts: readonly ShelfPart[], uses: ReadonlyMap<string, readonly Use[]>): Mark {
-  if (parts.length === 0) return ring('shelf', 'nothing on it yet');
+  if (parts.length === 0) return ring('owned', 'nothing on it yet');
   const short = parts.find((p) => left(p, uses.get(p.id) ?? []).used > p.own);
-  if (!short) return dot('shelf', `${whole(BigInt(parts.length))} lines on it`);
+  if (!short) return dot('owned', `${whole(BigInt(parts.length))} lines on it`);
   const { used } = left(short, uses.get(short.id)!);
-  return diamond('shelf', `${partLabel(short)}: ${used} in use, ${short.own} owned`);
+  return diamond('owned', `${partLabel(short)}: ${used} in use, ${short.own} owned`);
 }

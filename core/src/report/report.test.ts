@@ -37,13 +37,13 @@ describe('the verdict strip', () => {
 
   test('a job without divisions has nothing to judge, and leads to the Job', () => {
     const cells = report(newDrive('x')).verdict;
-    expect(cells.map((c) => [c.figure === null, c.place])).toEqual([
-      [false, 'train'],
-      [true, 'job'],
-      [true, 'job'],
-      [true, 'job'],
-      [true, 'job'],
-      [true, 'job'],
+    expect(cells.map((c) => [c.figure === null, c.concern])).toEqual([
+      [false, 'built'],
+      [true, 'asked'],
+      [true, 'asked'],
+      [true, 'asked'],
+      [true, 'asked'],
+      [true, 'asked'],
     ]);
   });
 
@@ -51,7 +51,7 @@ describe('the verdict strip', () => {
     const r = report(wheelCutter('60, 97', { toleranceArcsec: '0.5' }));
     expect(r.verdict[2]?.graded?.word).toBe('Misses by 0.09″');
     expect(r.attention).toBe('97 misses by 0.09″');
-    expect(r.marks(0).find((m) => m.place === 'check')).toMatchObject({ mark: 'diamond' });
+    expect(r.marks(0).find((m) => m.concern === 'judged')).toMatchObject({ mark: 'diamond' });
   });
 
   test('an open turn closes after so many', () => {
@@ -142,7 +142,7 @@ describe('figures and workings', () => {
     const r = report({ ...driveOf(48, 4, [{ kind: 'ratio', value: '64', provenance: 'nominal' }], '96') });
     expect(r.check.rows[0]?.graded.word).toBe('Even if exactly 64 : 1');
     expect(r.train.ratio.exact).toBe(false);
-    expect(r.marks(0).find((m) => m.place === 'train')?.mark).toBe('diamond');
+    expect(r.marks(0).find((m) => m.concern === 'built')?.mark).toBe('diamond');
   });
 });
 

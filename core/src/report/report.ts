@@ -123,7 +123,7 @@ export function report(drive: Drive): Report {
     divisions: divisions(),
     asked: counts.length,
     rates: duties.rates,
-    spins: duties.spins,
+    spins: duties.of('spins'),
     plates: byHand(),
   }));
   const cells = lazy(() => verdict(judged()));

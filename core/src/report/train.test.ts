@@ -143,7 +143,7 @@ describe('the work', () => {
     ]);
     expect(workingAsText(r.train.work.moves[1]!.figure)).toContain('4000·π');
     expect(r.figure('work.move1')?.label).toBe('steps for 2π');
-    expect(r.marks(0).find((m) => m.place === 'job')?.mark).toBe('dot');
+    expect(r.marks(0).find((m) => m.concern === 'asked')?.mark).toBe('dot');
   });
 
   test('every figure of every shaft, of the work and of the moves ends its working with itself', () => {
@@ -201,7 +201,7 @@ describe('misfits and limits', () => {
       ]),
     );
     expect(r.train.stages[0]?.warns[0]).toContain('17.63');
-    expect(r.marks(0).find((m) => m.place === 'train')).toMatchObject({
+    expect(r.marks(0).find((m) => m.concern === 'built')).toMatchObject({
       mark: 'diamond',
       reason: expect.stringContaining('17.63'),
     });

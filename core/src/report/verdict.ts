@@ -18,16 +18,17 @@ import { grouped, shortList } from './text.ts';
 export const CELLS = ['steps', 'divisions', 'error', 'rate', 'speed', 'force'] as const;
 export type CellId = (typeof CELLS)[number];
 
-export type Place = 'job' | 'shelf' | 'train' | 'find' | 'check' | 'run';
+/** What a figure is about; a page decides where that is shown. */
+export type Concern = 'asked' | 'owned' | 'built' | 'searched' | 'judged' | 'worked';
 
 /** One cell of the verdict strip: a figure and a grade, or what would light it up. */
 export interface VerdictCell {
   readonly cell: CellId;
   readonly label: string;
-  /** the station that explains it */
-  readonly place: Place;
-  /** of that station, when it has several */
-  readonly tab?: string;
+  /** what explains it */
+  readonly concern: Concern;
+  /** what it is judged with, when it is one of several */
+  readonly group?: string;
   readonly figure: Figure | null;
   readonly graded: Graded | null;
   /** said instead when there is no figure: "no rate asked" */
@@ -55,10 +56,10 @@ interface Judged {
   readonly plates: readonly PlateRow[] | null;
 }
 
-const empty = (cell: CellId, place: Place, absent: string): VerdictCell => ({
+const empty = (cell: CellId, concern: Concern, absent: string): VerdictCell => ({
   cell,
   label: cellLabels[cell],
-  place,
+  concern,
   figure: null,
   graded: null,
   absent,
@@ -84,23 +85,23 @@ export function verdict(judged: Judged): readonly VerdictCell[] {
   const kept = (key: string, absent: string): string =>
     keeps(drive, key) ? 'kept, not judged here' : absent;
   return [
-    { ...empty('steps', 'train', ''), figure: stepsFigure(drive, k), graded: stepsGrade(k) },
+    { ...empty('steps', 'built', ''), figure: stepsFigure(drive, k), graded: stepsGrade(k) },
     divisionsCell(judged),
     errorCell(judged),
     rateCell(judged),
     speedCell(judged),
-    empty('force', 'job', kept('load', 'no load given')),
+    empty('force', 'asked', kept('load', 'no load given')),
   ];
 }
 
 /** The rate that is kept worst. */
 function rateCell({ rates }: Judged): VerdictCell {
   const worst = worstRate(rates);
-  if (!worst) return empty('rate', 'job', 'no rate asked');
+  if (!worst) return empty('rate', 'asked', 'no rate asked');
   const figure = worst.figures.find((f) => f.key === `${worst.key}.off`) ?? null;
   return {
-    ...empty('rate', 'check', worst.graded.word.toLowerCase()),
-    tab: 'rate',
+    ...empty('rate', 'judged', worst.graded.word.toLowerCase()),
+    group: 'rate',
     figure,
     graded: figure && worst.graded,
   };
@@ -109,10 +110,10 @@ function rateCell({ rates }: Judged): VerdictCell {
 /** What speeds at the work ask of the motor: the first that it cannot reach, else the first. */
 function speedCell({ spins }: Judged): VerdictCell {
   const spin = spins.find((s) => s.graded && fails(s.graded.grade)) ?? spins[0];
-  if (!spin) return empty('speed', 'job', 'no speed asked');
+  if (!spin) return empty('speed', 'asked', 'no speed asked');
   return {
-    ...empty('speed', 'check', ''),
-    tab: 'spin',
+    ...empty('speed', 'judged', ''),
+    group: 'spin',
     figure: spin.lines[0]?.figure ?? null,
     graded: spin.graded ?? { grade: 'unknown', word: 'Unknown' },
   };
@@ -123,8 +124,8 @@ function platesCell(rows: readonly PlateRow[]): VerdictCell {
   const even = rows.filter((r) => r.graded.grade !== 'unknown');
   const none = rows.length - even.length;
   return {
-    ...empty('divisions', 'check', ''),
-    tab: 'plates',
+    ...empty('divisions', 'judged', ''),
+    group: 'plates',
     graded: none > 0 ? { grade: 'unknown', word: `${none} unknown` } : { grade: 'even', word: 'Even' },
     figure: {
       key: 'plates.all',
@@ -168,7 +169,7 @@ function platesCell(rows: readonly PlateRow[]): VerdictCell {
 }
 
 function divisionsCell({ divider, divisions, asked, plates }: Judged): VerdictCell {
-  const cell = empty('divisions', asked === 0 ? 'job' : 'check', 'no divisions asked');
+  const cell = empty('divisions', asked === 0 ? 'asked' : 'judged', 'no divisions asked');
   if (asked === 0) return cell;
   if (plates) return platesCell(plates);
   const grade = divider ? worstGrade(divisions.map((d) => d.grade)) : 'unknown';
@@ -213,11 +214,11 @@ const groups = (divisions: readonly Division[]): [string, string[]][] => {
 };
 
 function errorCell({ drive, k, divider, divisions, asked, plates }: Judged): VerdictCell {
-  const cell = empty('error', asked === 0 ? 'job' : 'check', 'no divisions asked');
+  const cell = empty('error', asked === 0 ? 'asked' : 'judged', 'no divisions asked');
   if (plates)
     return plates.some((r) => r.graded.grade === 'unknown')
-      ? { ...cell, tab: 'plates', absent: 'a circle is missing' }
-      : { ...cell, tab: 'plates', absent: 'none, in whole holes' };
+      ? { ...cell, group: 'plates', absent: 'a circle is missing' }
+      : { ...cell, group: 'plates', absent: 'none, in whole holes' };
   const worst = worstOf(divisions);
   if (!divider || !worst) return cell;
   const figure = worstFigure({ drive, k, divider, d: worst });

@@ -33,7 +33,9 @@ export const useWorkshop = defineStore('workshop', () => {
   const records = computed(() => store.tables.drive);
   const runs = computed(() => store.tables.run);
   const drives = computed(() =>
-    [...records.value.values()].sort((a, b) => b.touchedAt - a.touchedAt || a.drive.name.localeCompare(b.drive.name)),
+    [...records.value.values()].sort(
+      (a, b) => b.touchedAt - a.touchedAt || a.drive.name.localeCompare(b.drive.name),
+    ),
   );
   const names = (): string[] => [...records.value.values()].map((r) => r.drive.name);
 

@@ -17,7 +17,7 @@ const { across = false, keeping = false } = defineProps<{
 const report = useReport();
 const timer = useDuty('timer');
 const data = computed(() => timer.list.value[0]);
-const budgets = computed(() => report.value.duties.controller);
+const budgets = computed(() => report.value.duties.one('controller'));
 </script>
 
 <template>

@@ -2,12 +2,12 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { mdiKeyboardOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
-import { markWords, shelfMark, type Mark, type Place, type Report } from '@pendrix/core';
+import { markWords, shelfMark, type Mark, type Report } from '@pendrix/core';
 import { useSettings } from '../stores/settings.ts';
 import { useShelf } from '../stores/shelf.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 import MarkIcon from './MarkIcon.vue';
-import { isShared, places, stations } from './stations.ts';
+import { isShared, places, stations, type Place } from './stations.ts';
 
 /** The rail of stations; without an open drive they are greyed and lead nowhere. */
 const { driveId, report } = defineProps<{ driveId: string | null; report: Report | null }>();
@@ -23,7 +23,8 @@ const marks = computed<readonly Mark[]>(() => [
 ]);
 
 const here = computed(() => route.meta['place'] as Place | undefined);
-const markOf = (place: Place): Mark | undefined => marks.value.find((m) => m.place === place);
+const markOf = (place: Place): Mark | undefined =>
+  marks.value.find((m) => m.concern === stations[place].concern);
 const message = (place: Place): string => {
   const m = markOf(place);
   return m

@@ -5,6 +5,7 @@ import type { CellId, Report } from '@pendrix/core';
 import GradeTag from './GradeTag.vue';
 import RichText from './RichText.vue';
 import IconButton from './IconButton.vue';
+import { placeOf } from './stations.ts';
 
 /** The six cells under the title, each a link to the place that explains it. On a phone two at a time. */
 const { report, driveId } = defineProps<{ report: Report; driveId: string }>();
@@ -26,7 +27,11 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
       class="cell"
       :class="{ off: !cell.figure, paged: !narrow.includes(cell.cell) }"
       :data-cell="cell.cell"
-      :to="{ name: cell.place, params: { id: driveId }, query: cell.tab ? { tab: cell.tab } : {} }"
+      :to="{
+        name: placeOf(cell.concern),
+        params: { id: driveId },
+        query: cell.group ? { tab: cell.group } : {},
+      }"
     >
       <span class="label">{{ cell.label }}</span>
       <span v-if="cell.figure" class="row"

@@ -1,10 +1,10 @@
 import { computed, inject, provide, watch, type ComputedRef, type InjectionKey } from 'vue';
 import { useRoute } from 'vue-router';
 import { useSessionStorage } from '@vueuse/core';
-import { report, type Drive, type Edit, type Place, type Refusal, type Report } from '@pendrix/core';
+import { report, type Drive, type Edit, type Refusal, type Report } from '@pendrix/core';
 import type { DriveRecord } from '../records/kinds.ts';
 import { useWorkshop } from '../stores/workshop.ts';
-import { isShared } from './stations.ts';
+import { isShared, type Place } from './stations.ts';
 
 const reports = new WeakMap<Drive, Report>();
 

@@ -16,11 +16,12 @@ import type { Graded } from '../figure.ts';
 import { grouped, measured } from '../text.ts';
 import { time } from './camera.ts';
 import { figureOf, line, worked, type DutyChart, type DutyReport, type DutyTable } from './duty.ts';
+import { only, type DutyKind } from './kind.ts';
 
 const perSecond = (v: number): string => (Number.isFinite(v) ? grouped(v.toFixed(2)) : 'no bound');
 
 /** Altitude and azimuth: the rates along a path, the blind spot at the zenith, how the picture turns. (handbook: follow) */
-export function altAzReport(drive: Drive, k: Kinematics): DutyReport | null {
+function altAzReport(drive: Drive, k: Kinematics): DutyReport | null {
   const given = drive.job.altAz;
   if (!given) return null;
   const { latitudeDeg, hourAngleDeg, declinationDeg, hours } = given;
@@ -155,3 +156,22 @@ const table = (way: readonly PathPoint[]): DutyTable => ({
     [p.hours, p.azimuthDeg, p.altitudeDeg, p.azimuth, p.altitude, p.turning].map((v) => v.toFixed(4)),
   ),
 });
+
+/** Two axes that are not polar. (handbook: follow) */
+export const altAz: DutyKind = {
+  group: { id: 'camera', title: 'Camera' },
+  ask: {
+    title: 'Altitude and azimuth',
+    purpose: 'two axes that are not polar, and how the picture turns',
+    edit: { do: 'addDuty', duty: 'altAz' },
+    empty: {
+      title: 'Altitude and azimuth',
+      message:
+        'Two axes that are not polar: how fast each must turn along a star’s path, and how the picture turns.',
+      add: 'Add two axes',
+    },
+  },
+  asked: ({ job }) => job.altAz !== undefined,
+  many: false,
+  reports: ({ drive, k }) => only(altAzReport(drive, k)),
+};

@@ -33,6 +33,7 @@ import { lazy } from '../lazy.ts';
 import { angleText, grouped, limitText, measured, signedAngle } from '../text.ts';
 import { figureOf, line, worked, type DutyChart, type DutyReport, type DutyTable } from './duty.ts';
 import { ARM_ALLOWED, sessionOf } from './rates.ts';
+import { only, type DutyKind } from './kind.ts';
 
 const SCREWS: Readonly<Record<ArmKind, readonly [string, string]>> = {
   straight: ['straight screw square to the fixed arm', 'x = ρ·tan θ'],
@@ -48,7 +49,7 @@ const EVERY = 60;
 const LONGEST = 24 * 3600;
 
 /** The tangent arm that is the output: it follows the job's first rate, else the stars, through the whole train. (handbook: follow) */
-export function armReport(drive: Drive, k: Kinematics): DutyReport | null {
+function armReport(drive: Drive, k: Kinematics): DutyReport | null {
   const { output } = drive.train;
   if (output.kind !== 'tangentArm') return null;
   const period = periodOf(drive.job.rates?.[0] ?? STARS);
@@ -217,3 +218,22 @@ function correctionTable(drive: Drive, k: Kinematics, rows: readonly Correction[
     }),
   };
 }
+
+/** The tangent arm that is the output. (handbook: follow) */
+export const arm: DutyKind = {
+  group: { id: 'arm', title: 'Arm' },
+  ask: {
+    title: 'Tangent arm',
+    purpose: 'a screw that opens a hinge, as in a barn door',
+    edit: { do: 'outputKind', kind: 'tangentArm' },
+    empty: {
+      title: 'The output is no tangent arm',
+      message:
+        'A screw that opens a hinge, as in a barn door: it follows the job’s first rate, or the stars when none is asked, through the whole train before it.',
+      add: 'Make the output a tangent arm',
+    },
+  },
+  asked: ({ train }) => train.output.kind === 'tangentArm',
+  many: false,
+  reports: ({ drive, k }) => only(armReport(drive, k)),
+};

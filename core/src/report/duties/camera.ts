@@ -7,6 +7,7 @@ import { measured, timeText } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
 import { CAUSES } from './rate-causes.ts';
 import type { RateReport } from './rate-way.ts';
+import { only, type DutyKind } from './kind.ts';
 
 const LOOKS = ['main', 'second', 'third'] as const;
 /** Of the picture, px from its middle, when nobody says. */
@@ -19,7 +20,7 @@ export const time = (seconds: number): string =>
  * What a camera on the drive sees while it follows: every cause of the rate added at its worst, and the longest exposure that stays
  * round. (handbook: follow, what the camera sees)
  */
-export function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[]): DutyReport | null {
+function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[]): DutyReport | null {
   const { camera } = drive.job;
   if (!camera) return null;
   const { timer } = drive;
@@ -168,3 +169,22 @@ export function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateRe
     table: null,
   };
 }
+
+/** What a camera on the drive sees. (handbook: follow) */
+export const camera: DutyKind = {
+  group: { id: 'camera', title: 'Camera' },
+  ask: {
+    title: 'Camera',
+    purpose: 'lens and pixels: what a drift looks like in the picture',
+    edit: { do: 'addDuty', duty: 'camera' },
+    empty: {
+      title: 'No camera yet',
+      message:
+        'Its lens and its pixels: then a drift is a trail, and the longest exposure that stays round is known.',
+      add: 'Add a camera',
+    },
+  },
+  asked: ({ job }) => job.camera !== undefined,
+  many: false,
+  reports: ({ drive, k, rates }) => only(drive.job.camera ? cameraReport(drive, k, rates()) : null),
+};

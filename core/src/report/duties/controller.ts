@@ -8,6 +8,7 @@ import type { Graded } from '../figure.ts';
 import { grouped, measured } from '../text.ts';
 import { figureOf, line, worked, type DutyLine, type DutyReport } from './duty.ts';
 import type { RateReport } from './rate-way.ts';
+import { only, type DutyKind } from './kind.ts';
 
 /** What one duty asks of the controller: the work's speed, and the steps a second it takes. */
 interface Load {
@@ -18,11 +19,7 @@ interface Load {
 }
 
 /** The budgets of the controller: step rate, counter width, interrupts of an encoder; its memory stands with the tables. (handbook: run) */
-export function controllerReport(
-  drive: Drive,
-  k: Kinematics,
-  rates: readonly RateReport[],
-): DutyReport | null {
+function controllerReport(drive: Drive, k: Kinematics, rates: readonly RateReport[]): DutyReport | null {
   const { timer, encoder } = drive;
   if (!timer) return null;
   const loads = loadsOf(drive, k, rates);
@@ -135,3 +132,12 @@ function loadsOf(drive: Drive, k: Kinematics, rates: readonly RateReport[]): rea
       }),
   ];
 }
+
+/** The budgets of the controller, which follow from everything that makes the motor step. */
+export const controller: DutyKind = {
+  group: { id: 'rate', title: 'Rate' },
+  asked: () => false,
+  many: false,
+  reports: ({ drive, k, rates }) => only(drive.timer ? controllerReport(drive, k, rates()) : null),
+  rests: () => false,
+};

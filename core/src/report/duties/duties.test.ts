@@ -75,15 +75,15 @@ describe('rates', () => {
 
   test('the verdict has the worst of them, and what is asked is in the title', () => {
     const r = report(cradle({ rates: [{ kind: 'sun' }, { kind: 'stars' }] }));
-    expect([r.verdict[3]!.tab, plainText(r.verdict[3]!.figure!.text), r.verdict[3]!.graded!.word]).toEqual([
+    expect([r.verdict[3]!.group, plainText(r.verdict[3]!.figure!.text), r.verdict[3]!.graded!.word]).toEqual([
       'rate',
       '0 ppm',
       'Even',
     ]);
     expect(r.purpose).toBe('follows the sun and one more');
-    expect(r.marks(0).find((m) => m.place === 'check')!.mark).toBe('dot');
+    expect(r.marks(0).find((m) => m.concern === 'judged')!.mark).toBe('dot');
     const misses = report(cradle({}, { bits: 8 }));
-    expect(misses.marks(0).find((m) => m.place === 'check')).toMatchObject({
+    expect(misses.marks(0).find((m) => m.concern === 'judged')).toMatchObject({
       mark: 'diamond',
       reason: 'stars: over 8 bits',
     });
@@ -94,7 +94,7 @@ describe('rates', () => {
 describe('camera, two axes, arm', () => {
   const camera = { focalMm: 135, pixelUm: 3.9, declinationDeg: 20, exposureSeconds: 90, trailPx: 1 };
   test('a clock out by 5 000 ppm: round for 84.3 s', () => {
-    const d = report(cradle({ camera }, { tolerancePpm: 5000 })).duties.camera!;
+    const d = report(cradle({ camera }, { tolerancePpm: 5000 })).duties.one('camera')!;
     expect([text(d, 'scale'), text(d, 'undriven'), text(d, 'longest')]).toEqual([
       '5.96″',
       '0.42\u00a0s',
@@ -103,8 +103,8 @@ describe('camera, two axes, arm', () => {
     expect(d.graded).toEqual({ grade: 'misses', word: 'Round only for 84.3\u00a0s' });
   });
   test('with no rate the trail is unknown, with an exact one it never moves', () => {
-    expect(report(cradle({ camera, rates: [] })).duties.camera!.graded!.word).toBe('No rate asked');
-    const still = report(cradle({ camera })).duties.camera!;
+    expect(report(cradle({ camera, rates: [] })).duties.one('camera')!.graded!.word).toBe('No rate asked');
+    const still = report(cradle({ camera })).duties.one('camera')!;
     expect([text(still, 'longest'), still.graded!.grade]).toEqual(['as long as you like', 'passes']);
   });
   test('two axes: in reach, out of reach, below the horizon', () => {
@@ -115,7 +115,7 @@ describe('camera, two axes, arm', () => {
       hours: 4,
       topArcsecPerSecond: 60,
     };
-    const d = report(cradle({ altAz })).duties.altAz!;
+    const d = report(cradle({ altAz })).duties.one('altAz')!;
     expect([text(d, 'azimuth'), text(d, 'altitude'), text(d, 'turning'), text(d, 'cap')]).toEqual([
       '19.51″/s',
       '7.33″/s',
@@ -124,11 +124,11 @@ describe('camera, two axes, arm', () => {
     ]);
     expect(d.graded).toEqual({ grade: 'enough', word: 'Both in reach' });
     expect(
-      report(cradle({ altAz: { ...altAz, topArcsecPerSecond: 20 } })).duties.altAz!.graded!.word,
+      report(cradle({ altAz: { ...altAz, topArcsecPerSecond: 20 } })).duties.one('altAz')!.graded!.word,
     ).toMatch(/^Short by 8\./);
-    expect(report(cradle({ altAz: { ...altAz, declinationDeg: -60 } })).duties.altAz!.graded!.word).toBe(
-      'Below the horizon',
-    );
+    expect(
+      report(cradle({ altAz: { ...altAz, declinationDeg: -60 } })).duties.one('altAz')!.graded!.word,
+    ).toBe('Below the horizon');
   });
   test('an isosceles arm: 228.557 mm, 20″ after 30.27 min, its steps through the whole train', () => {
     const barn = (more: Partial<TangentArm>, job: Partial<Job> = {}): Report => {
@@ -146,17 +146,17 @@ describe('camera, two axes, arm', () => {
         train: { ...d.train, stages: [{ kind: 'belt', z1: 20, z2: 60 }], output },
       });
     };
-    const d = barn({ sessionMinutes: 40 }, { toleranceArcsec: '20' }).duties.arm!;
+    const d = barn({ sessionMinutes: 40 }, { toleranceArcsec: '20' }).duties.one('arm')!;
     expect([text(d, 'radius'), text(d, 'passes'), text(d, 'screw')]).toEqual([
       '228.557 mm',
       '30.27 min',
       '1.00000 rpm',
     ]);
     expect(d.lines[0]!.message.replaceAll('\u2009', ' ')).toBe('1 279.9980 steps a second of the motor');
-    expect(text(barn({ sessionMinutes: 30 }).duties.arm, 'error')).toBe('+19.47″');
+    expect(text(barn({ sessionMinutes: 30 }).duties.one('arm'), 'error')).toBe('+19.47″');
     expect(d.table!.rows).toHaveLength(40);
     expect(d.message[0]).toMatch(/^Steps by the table leave at most 0\.0\d+″, within/);
-    expect(barn({ geometry: 'curved' }).duties.arm!.graded!.grade).toBe('passes');
+    expect(barn({ geometry: 'curved' }).duties.one('arm')!.graded!.grade).toBe('passes');
   });
 });
 
@@ -165,19 +165,20 @@ describe('sweeps and spins', () => {
     report(wheelCutter('', { sweeps: list }));
   const sweep = { from: '0', to: '90', unit: 'deg', frames: 240, easing: 'cosine' } as const;
   test('frames, ripple and what cures it', () => {
-    const [d] = sweeps(sweep).duties.sweeps;
+    const [d] = sweeps(sweep).duties.of('sweeps');
     expect(text(d!, 'range')).toBe('12 to 1 798');
     expect(d!.table!.rows.at(-1)).toEqual(['240', '', expect.any(String), '273600']);
     const direct = report({
       ...driveOf(200, 1, []),
       job: { divisions: '', sweeps: [{ ...sweep, to: '60', frames: 25, easing: 'linear' }] },
     });
-    expect(direct.duties.sweeps[0]!.graded!.word).toMatch(/^Ripple 4[34]/);
-    expect(direct.duties.sweeps[0]!.message[0]).toContain('times the reduction');
+    expect(direct.duties.of('sweeps')[0]!.graded!.word).toMatch(/^Ripple 4[34]/);
+    expect(direct.duties.of('sweeps')[0]!.message[0]).toContain('times the reduction');
   });
   test('what breaks a schedule first', () => {
-    const [d] = sweeps({ ...sweep, intervalSeconds: 2, exposureSeconds: 1.9, settleSeconds: 0.5 }).duties
-      .sweeps;
+    const [d] = sweeps({ ...sweep, intervalSeconds: 2, exposureSeconds: 1.9, settleSeconds: 0.5 }).duties.of(
+      'sweeps',
+    );
     expect(d!.graded!.word).toMatch(/^Short by /);
     expect(d!.message.join(' ')).toContain('exposure breaks it first');
   });
@@ -192,17 +193,19 @@ describe('sweeps and spins', () => {
     expect(r.purpose).toBe('sweeps two axes in 240 frames');
   });
   test('what cannot be swept says why', () => {
-    expect(sweeps({ ...sweep, unit: 'mm' }).duties.sweeps[0]!.message[0]).toContain('the sweep in degrees');
-    expect(sweeps({ ...sweep, to: '0' }).duties.sweeps[0]!.graded!.word).toBe('Goes nowhere');
+    expect(sweeps({ ...sweep, unit: 'mm' }).duties.of('sweeps')[0]!.message[0]).toContain(
+      'the sweep in degrees',
+    );
+    expect(sweeps({ ...sweep, to: '0' }).duties.of('sweeps')[0]!.graded!.word).toBe('Goes nowhere');
   });
   test('a table of intervals is compared with the memory', () => {
     const d: Drive = {
       ...wheelCutter('', { sweeps: [{ ...sweep, topStepRate: 4000, stepAccel: 8000 }] }),
       timer: { tickHz: '250000', memoryBytes: 1700 },
     };
-    const ramp = report(d).duties.ramp!;
+    const ramp = report(d).duties.one('ramp')!;
     expect(ramp.lines.map((l) => l.graded!.grade)).toEqual(['passes', 'misses']);
-    expect(report({ ...d, timer: { tickHz: '250000' } }).duties.ramp!.message).toHaveLength(1);
+    expect(report({ ...d, timer: { tickHz: '250000' } }).duties.one('ramp')!.message).toHaveLength(1);
   });
   test('spins and knobs', () => {
     const r = report(
@@ -212,10 +215,10 @@ describe('sweeps and spins', () => {
         knob: { turnsOut: '1/4', marks: 72 },
       }),
     );
-    expect(text(r.duties.spins[0]!, 'knob')).toBe('1.86%');
-    expect(r.duties.spins[0]!.graded!.word).toBe('Short by 768 rpm');
-    expect(text(r.duties.knob, 'turns')).toBe('85 1/2');
-    expect([r.verdict[4]!.tab, r.verdict[4]!.graded!.word]).toEqual(['spin', 'Short by 768 rpm']);
+    expect(text(r.duties.of('spins')[0]!, 'knob')).toBe('1.86%');
+    expect(r.duties.of('spins')[0]!.graded!.word).toBe('Short by 768 rpm');
+    expect(text(r.duties.one('knob'), 'turns')).toBe('85 1/2');
+    expect([r.verdict[4]!.group, r.verdict[4]!.graded!.word]).toEqual(['spin', 'Short by 768 rpm']);
     const bare = report(wheelCutter('', { spins: [{ minRpm: '1', maxRpm: '2' }] }));
     expect(bare.verdict[4]!.graded!.word).toBe('Unknown');
   });
@@ -289,16 +292,16 @@ describe('plates', () => {
 
   test('a head turned by hand is judged by its plates', () => {
     const r = report(crank);
-    expect([plainText(r.verdict[1]!.figure!.text), r.verdict[1]!.graded!.word, r.verdict[1]!.tab]).toEqual([
+    expect([plainText(r.verdict[1]!.figure!.text), r.verdict[1]!.graded!.word, r.verdict[1]!.group]).toEqual([
       '5 of 6',
       '1 unknown',
       'plates',
     ]);
-    expect(r.marks(0).find((m) => m.place === 'check')).toMatchObject({
+    expect(r.marks(0).find((m) => m.concern === 'judged')).toMatchObject({
       mark: 'diamond',
       reason: 'no circle for 61',
     });
-    expect(report(head).verdict[1]!.tab).toBeUndefined();
+    expect(report(head).verdict[1]!.group).toBeUndefined();
   });
 
   test('a plate of 26 on a head of 60', () => {

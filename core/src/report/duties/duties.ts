@@ -3,32 +3,22 @@ import type { Drive, Kinematics, Rate, Spin, Sweep } from '../../drive/index.ts'
 import { fails } from '../../motion/index.ts';
 import type { Figure } from '../figure.ts';
 import { lazy } from '../lazy.ts';
-import { armReport } from './arm.ts';
-import { altAzReport } from './alt-az.ts';
-import { cameraReport } from './camera.ts';
-import { controllerReport } from './controller.ts';
 import type { DutyReport } from './duty.ts';
 import { followsSay, rateReports } from './rates.ts';
 import type { RateReport } from './rate-way.ts';
-import { handKnobReport, spinReports } from './spins.ts';
-import { rampReport } from './ramp.ts';
+import { dutyKinds, type DutyKindId } from './kinds.ts';
 import { togetherMessage } from './shot.ts';
-import { sweepReports } from './sweeps.ts';
 
-/** Every duty besides dividing, each judged. */
+/** Every duty besides dividing, each judged when it is first asked for. */
 export interface DutiesReport {
   readonly rates: readonly RateReport[];
-  readonly camera: DutyReport | null;
-  readonly altAz: DutyReport | null;
-  readonly arm: DutyReport | null;
-  readonly sweeps: readonly DutyReport[];
+  /** of one kind, one after the other */
+  readonly of: (kind: DutyKindId) => readonly DutyReport[];
+  /** of a kind of which there is one; null when it is not asked */
+  readonly one: (kind: DutyKindId) => DutyReport | null;
+  /** why the sweeps are no shot together; null when they are */
   readonly together: string | null;
-  readonly ramp: DutyReport | null;
-  readonly spins: readonly DutyReport[];
-  readonly knob: DutyReport | null;
-  /** budgets of the controller */
-  readonly controller: DutyReport | null;
-  /** of all of them, one after the other */
+  /** of all kinds, one after the other */
   readonly all: readonly DutyReport[];
   /** the first that misses, in words; null when none does */
   readonly attention: string | null;
@@ -37,49 +27,21 @@ export interface DutiesReport {
 /** Computed when first asked for. */
 export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
   const rates = lazy(() => rateReports(drive, k));
-  const camera = lazy(() => cameraReport(drive, k, rates()));
-  const altAz = lazy(() => altAzReport(drive, k));
-  const arm = lazy(() => armReport(drive, k));
-  const sweeps = lazy(() => sweepReports(drive, k));
-  const ramp = lazy(() => rampReport(drive));
-  const spins = lazy(() => spinReports(drive, k));
-  const knob = lazy(() => handKnobReport(drive, k));
-  const controller = lazy(() => controllerReport(drive, k, rates()));
-  const all = lazy(() =>
-    [camera(), altAz(), arm(), ...sweeps(), ramp(), ...spins(), knob(), controller()].filter(
-      (d) => d !== null,
-    ),
-  );
+  const made = new Map<DutyKindId, readonly DutyReport[]>();
+  const of = (id: DutyKindId): readonly DutyReport[] => {
+    const known = made.get(id) ?? dutyKinds[id].reports({ drive, k, rates });
+    made.set(id, known);
+    return known;
+  };
+  const all = lazy(() => (Object.keys(dutyKinds) as DutyKindId[]).flatMap(of));
   return {
     get rates() {
       return rates();
     },
-    get camera() {
-      return camera();
-    },
-    get altAz() {
-      return altAz();
-    },
-    get arm() {
-      return arm();
-    },
-    get sweeps() {
-      return sweeps();
-    },
+    of,
+    one: (id) => of(id)[0] ?? null,
     get together() {
       return togetherMessage(drive, k);
-    },
-    get ramp() {
-      return ramp();
-    },
-    get spins() {
-      return spins();
-    },
-    get knob() {
-      return knob();
-    },
-    get controller() {
-      return controller();
     },
     get all() {
       return all();
@@ -87,8 +49,7 @@ export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
     get attention() {
       const rate = rates().find((r) => fails(r.graded.grade));
       if (rate) return `${rate.name}: ${rate.graded.word.toLowerCase()}`;
-      const judged = [camera(), altAz(), arm(), ...sweeps(), ...spins(), controller()];
-      const duty = judged.find((d) => d?.graded && fails(d.graded.grade));
+      const duty = all().find((d) => d.graded && fails(d.graded.grade));
       return duty ? `${duty.title}: ${duty.graded!.word.toLowerCase()}` : null;
     },
   };
@@ -100,16 +61,6 @@ export const dutyFigure = (duties: DutiesReport, key: string): Figure | null =>
     ...duties.rates.flatMap((r) => [...r.figures, ...r.causes.map((c) => c.figure)]),
     ...duties.all.flatMap((d) => d.lines.map((l) => l.figure)),
   ].find((f) => f.key === key) ?? null;
-
-/** Is anything asked but dividing? */
-export const asksDuties = (drive: Drive): boolean => {
-  const { rates, sweeps, spins, altAz, knob } = drive.job;
-  return (
-    [rates, sweeps, spins].some((l) => (l?.length ?? 0) > 0) ||
-    [altAz, knob].some((d) => d !== undefined) ||
-    drive.train.output.kind === 'tangentArm'
-  );
-};
 
 interface Asked {
   readonly rates?: readonly Rate[];

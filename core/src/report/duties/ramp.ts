@@ -14,6 +14,7 @@ import {
 import { lazy } from '../lazy.ts';
 import { grouped, measured } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
+import { only, type DutyKind } from './kind.ts';
 
 const WORDS: Readonly<Record<RampShape, string>> = {
   constant: 'constant acceleration',
@@ -21,7 +22,7 @@ const WORDS: Readonly<Record<RampShape, string>> = {
 };
 
 /** Tables of intervals that speed the motor up to the sweep's top speed, whole, and the room they take; or why they are not made. */
-export function rampReport(drive: Drive): DutyReport | null {
+function rampReport(drive: Drive): DutyReport | null {
   const [sweep] = (drive.job.sweeps ?? []).filter(
     (s) => s.topStepRate !== undefined && s.stepAccel !== undefined,
   );
@@ -94,3 +95,12 @@ export function rampReport(drive: Drive): DutyReport | null {
     },
   };
 }
+
+/** Tables of intervals, which follow from the first sweep that says how fast. */
+export const ramp: DutyKind = {
+  group: { id: 'sweep', title: 'Sweep' },
+  asked: () => false,
+  many: false,
+  reports: ({ drive }) => only(rampReport(drive)),
+  rests: () => false,
+};

@@ -45,6 +45,7 @@ import type { Rich } from '../rich.ts';
 import { causeLines, largestMessage } from './rate-causes.ts';
 import { drawn, figuresOf, sentences } from './rate-figures.ts';
 import { driftText, ppmMessage, type RateReport, type RateWay } from './rate-way.ts';
+import type { DutyKind } from './kind.ts';
 
 /** A session when none is given, minutes. */
 const SESSION_MINUTES = 60;
@@ -236,3 +237,22 @@ export function followsSay(rates: readonly Rate[]): string {
   const the = first.name || first.kind === 'period' ? rateName(first) : `the ${rateName(first)}`;
   return `follows ${the.replace('the half ', 'half the ')}${rates.length > 1 ? ` and ${counted(rates.length - 1, 'more', 'more')}` : ''}`;
 }
+
+/** Rates have a report of their own, `RateReport`; what is asked of them is like any duty. */
+export const rates: DutyKind = {
+  group: { id: 'rate', title: 'Rate' },
+  ask: {
+    title: 'Rate',
+    purpose: 'the stars, the sun, a tide, or one turn in 24 h: kept up by steps',
+    edit: { do: 'addDuty', duty: 'rates' },
+    empty: {
+      title: 'No rate is asked',
+      message:
+        'The stars, the sun, the moon, a tide, or one turn in a time of your own: how well the steps keep it.',
+      add: 'Follow a rate',
+    },
+  },
+  asked: ({ job }) => (job.rates ?? []).length > 0,
+  many: true,
+  reports: () => [],
+};

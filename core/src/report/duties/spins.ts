@@ -7,6 +7,7 @@ import { doubtText, doubtful } from '../doubt-words.ts';
 import { grouped, lengthText, measured, mixed } from '../text.ts';
 import { ratioFigure, stepsFigure } from '../train.ts';
 import { figureOf, line, worked, type DutyLine, type DutyReport } from './duty.ts';
+import { only, type DutyKind } from './kind.ts';
 
 const range = ([low, high]: readonly [Rational, Rational]): string =>
   toText(low) === toText(high)
@@ -35,7 +36,7 @@ function fastEnough({ timer }: Drive, wanted: number): Graded | null {
 }
 
 /** Speeds at the work, and what they ask of motor and controller. (handbook: travel) */
-export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] {
+function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] {
   const radius = drive.job.radiusMm === undefined ? null : exactly(drive.job.radiusMm);
   return (drive.job.spins ?? []).map((spin, at) => {
     const key = `spin.${at}`;
@@ -137,7 +138,7 @@ export function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] 
 }
 
 /** A hand knob on the motor's shaft. */
-export function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
+function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
   const { knob } = drive.job;
   if (!knob) return null;
   const r = knobOf(knob, k);
@@ -193,3 +194,42 @@ export function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
     table: null,
   };
 }
+
+const group = { id: 'spin', title: 'Speed' };
+
+/** Ranges of speed at the work. (handbook: travel) */
+export const spins: DutyKind = {
+  group,
+  ask: {
+    title: 'Speed range',
+    purpose: 'how fast the motor must turn for the speeds at the work',
+    edit: { do: 'addDuty', duty: 'spins' },
+    empty: {
+      title: 'No speed is asked',
+      message: 'A range of speeds at the work: what the motor must turn at, and how smooth it looks.',
+      add: 'Ask for a range of speeds',
+    },
+  },
+  asked: ({ job }) => (job.spins ?? []).length > 0,
+  many: true,
+  reports: ({ drive, k }) => spinReports(drive, k),
+};
+
+/** A knob on the motor’s shaft. (handbook: travel) */
+export const knob: DutyKind = {
+  group,
+  ask: {
+    title: 'Hand knob',
+    purpose: 'a knob on the shaft: how far one mark turns the work',
+    edit: { do: 'addDuty', duty: 'knob' },
+    empty: {
+      title: 'Turned by hand',
+      message:
+        'A knob on the motor’s shaft: how far one mark turns the work, and how many turns go across a range.',
+      add: 'Add a hand knob',
+    },
+  },
+  asked: ({ job }) => job.knob !== undefined,
+  many: false,
+  reports: ({ drive, k }) => only(handKnobReport(drive, k)),
+};

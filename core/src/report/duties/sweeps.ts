@@ -27,6 +27,7 @@ import { lazy } from '../lazy.ts';
 import { stepsFigure } from '../train.ts';
 import { grouped, measured, mixed, timeText } from '../text.ts';
 import { figureOf, line, worked, type DutyChart, type DutyLine, type DutyReport } from './duty.ts';
+import type { DutyKind } from './kind.ts';
 
 const UNITS = { deg: '°', mm: 'mm', turns: 'turns' } as const;
 const EASINGS: Readonly<Record<Easing, string>> = {
@@ -44,10 +45,6 @@ const PARTS: Readonly<Record<Schedule['longest'], string>> = {
 };
 
 export const sweepName = (sweep: Sweep, at: number): string => sweep.name?.trim() || `Sweep ${at + 1}`;
-
-/** The sweeps of the job, each with its frames, its ripple and its schedule. (handbook: travel) */
-export const sweepReports = (drive: Drive, k: Kinematics): readonly DutyReport[] =>
-  (drive.job.sweeps ?? []).map((sweep, at) => sweepReport(drive, k, sweep, at));
 
 function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): DutyReport {
   const key = `sweep.${at}`;
@@ -282,3 +279,22 @@ const targetsTable = (sweep: Sweep, plan: SweepPlan): DutyReport['table'] => ({
     String(t),
   ]),
 });
+
+/** The sweeps of the job, each with its frames, its ripple and its schedule. (handbook: travel) */
+export const sweeps: DutyKind = {
+  group: { id: 'sweep', title: 'Sweep' },
+  ask: {
+    title: 'Sweep',
+    purpose: 'a camera slide or a turn, frame by frame',
+    edit: { do: 'addDuty', duty: 'sweeps' },
+    empty: {
+      title: 'No sweep yet',
+      message: 'From one place to another in so many frames: what each move is, and whether it is even.',
+      add: 'Add a sweep',
+    },
+  },
+  asked: ({ job }) => (job.sweeps ?? []).length > 0,
+  many: true,
+  reports: ({ drive, k }) => (drive.job.sweeps ?? []).map((s, at) => sweepReport(drive, k, s, at)),
+  rests: ({ job }, at) => job.sweeps?.[at]?.stepsPerUnit === undefined,
+};

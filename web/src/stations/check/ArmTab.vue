@@ -12,7 +12,7 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 /** The tangent arm that is the output: how far a steady screw goes wrong, and what puts it right. */
 const { edit } = useOpenDrive();
 const report = useReport();
-const arm = computed(() => report.value.duties.arm);
+const arm = computed(() => report.value.duties.one('arm'));
 const output = computed(() => report.value.drive.train.output);
 const set = (key: string, text: string, editSession?: string): Refusal | null =>
   edit({ do: 'output', key, text }, editSession);

@@ -2,14 +2,13 @@
 import { useRoute, useRouter } from 'vue-router';
 import { useReport } from '../../ui/open-drive.ts';
 import SubBar from '../../ui/SubBar.vue';
-import { tabs, type TabId } from './tabs.ts';
+import { tabs } from './tabs.ts';
 
 /** The head of Check: what is judged, as tabs, and the tools of the one that is open. */
-const { open } = defineProps<{ open: TabId }>();
+const { open } = defineProps<{ open: string }>();
 const report = useReport();
 const route = useRoute();
 const router = useRouter();
-const ids = Object.keys(tabs) as TabId[];
 const go = (tab: unknown): void => {
   if (tab !== open) void router.replace({ name: 'check', params: route.params, query: { tab: String(tab) } });
 };
@@ -20,11 +19,11 @@ const go = (tab: unknown): void => {
     <template #start>
       <v-tabs :model-value="open" aria-label="What is judged" @update:model-value="go">
         <v-tab
-          v-for="id in ids"
-          :key="id"
-          :value="id"
-          :class="{ quiet: id !== open && !tabs[id].asked(report) }"
-          >{{ tabs[id].title }}</v-tab
+          v-for="t in tabs"
+          :key="t.id"
+          :value="t.id"
+          :class="{ quiet: t.id !== open && !t.asked(report) }"
+          >{{ t.title }}</v-tab
         >
       </v-tabs>
     </template>

@@ -3,21 +3,20 @@ import { computed, defineAsyncComponent, type Component } from 'vue';
 import { useRoute } from 'vue-router';
 import { useReport } from '../../ui/open-drive.ts';
 import DivisionsTab from './DivisionsTab.vue';
-import { firstTab, isTab, type TabId } from './tabs.ts';
+import DutyTab from './DutyTab.vue';
+import { firstTab, isTab } from './tabs.ts';
 
-/** How good is it? A tab for each thing that is judged; the others are loaded when they are first opened. */
-const panes: Readonly<Record<TabId, Component>> = {
+/** How good is it? A tab for each thing that is judged. These have a page of their own, loaded when it is first opened; any other is a `DutyTab`. */
+const panes: Readonly<Record<string, Component>> = {
   divisions: DivisionsTab,
   plates: defineAsyncComponent(() => import('./PlatesTab.vue')),
   rate: defineAsyncComponent(() => import('./RateTab.vue')),
-  camera: defineAsyncComponent(() => import('./CameraTab.vue')),
   arm: defineAsyncComponent(() => import('./ArmTab.vue')),
   sweep: defineAsyncComponent(() => import('./SweepTab.vue')),
-  spin: defineAsyncComponent(() => import('./SpinTab.vue')),
 };
 const route = useRoute();
 const report = useReport();
-const open = computed<TabId>(() => {
+const open = computed<string>(() => {
   const asked = route.query['tab'];
   if (isTab(asked)) return asked;
   return typeof route.query['count'] === 'string' ? 'divisions' : firstTab(report.value);
@@ -25,5 +24,6 @@ const open = computed<TabId>(() => {
 </script>
 
 <template>
-  <component :is="panes[open]" />
+  <component :is="panes[open]" v-if="panes[open]" />
+  <DutyTab v-else :key="open" :group="open" />
 </template>

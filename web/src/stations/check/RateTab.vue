@@ -24,6 +24,7 @@ const copy = useCopy();
 const rates = useDuty('rates');
 const timer = useDuty('timer');
 const all = computed(() => report.value.duties.rates);
+const budgets = computed(() => report.value.duties.one('controller'));
 const at = ref(0);
 const shown = computed(() => all.value[Math.min(at.value, all.value.length - 1)] ?? null);
 const index = computed(() => (shown.value ? all.value.indexOf(shown.value) : 0));
@@ -150,11 +151,7 @@ function another(): void {
           <dd>{{ shown.doubt }}</dd>
         </div>
       </dl>
-      <DutyLines
-        v-if="report.duties.controller && report.duties.controller.lines.length > 0"
-        class="budgets"
-        :duty="report.duties.controller"
-      />
+      <DutyLines v-if="budgets && budgets.lines.length > 0" class="budgets" :duty="budgets" />
       <pre v-if="header" class="code" tabindex="0" aria-label="C header" v-text="header"></pre>
       <p v-else class="teach quiet">A rate, a motor with steps and a timer make the constants.</p>
       <p v-if="shown" class="sr-only" role="status">

@@ -18,10 +18,10 @@ import InputFields from '../../ui/InputFields.vue';
 /** Sweeps in frames: uneven motion, the time of an interval, several axes on one clock. */
 const report = useReport();
 const { list, specs, set, add, remove } = useDuty('sweeps');
-const sweeps = computed(() => report.value.duties.sweeps);
+const sweeps = computed(() => report.value.duties.of('sweeps'));
 const chosen = ref(0);
 const shown = computed(() => sweeps.value[Math.min(chosen.value, sweeps.value.length - 1)] ?? null);
-const ramp = computed(() => report.value.duties.ramp);
+const ramp = computed(() => report.value.duties.one('ramp'));
 
 /** Fields that all axes of a shot share: set once, for all of them. */
 const SHARED = [

@@ -1,28 +1,34 @@
-import { byPlates, type Report } from '@pendrix/core';
+import { byPlates, dutyGroups, dutyKinds, type Report } from '@pendrix/core';
 
-/** The tabs of Check, in the order they stand; `asked` when the job asks for what they judge. */
-export const tabs = {
-  divisions: { title: 'Divisions', asked: (r: Report): boolean => r.counts.length > 0 && !byPlates(r.drive) },
-  plates: { title: 'Plates', asked: (r: Report): boolean => r.plates !== null },
-  rate: { title: 'Rate', asked: (r: Report): boolean => r.duties.rates.length > 0 },
-  camera: {
-    title: 'Camera',
-    asked: (r: Report): boolean => r.duties.camera !== null || r.duties.altAz !== null,
+/** One tab of Check. */
+interface Tab {
+  readonly id: string;
+  readonly title: string;
+  /** the job asks for what it judges */
+  readonly asked: (report: Report) => boolean;
+}
+
+/** The tabs of Check in the order they stand: divisions, plates, and what else a drive is judged by. */
+export const tabs: readonly Tab[] = [
+  {
+    id: 'divisions',
+    title: 'Divisions',
+    asked: (r: Report) => r.counts.length > 0 && !byPlates(r.drive),
   },
-  arm: { title: 'Arm', asked: (r: Report): boolean => r.duties.arm !== null },
-  sweep: { title: 'Sweep', asked: (r: Report): boolean => r.duties.sweeps.length > 0 },
-  spin: {
-    title: 'Speed',
-    asked: (r: Report): boolean => r.duties.spins.length > 0 || r.duties.knob !== null,
-  },
-} as const;
+  ...dutyGroups
+    .map(({ id, title, kinds }): Tab => ({
+      id,
+      title,
+      asked: (r) => kinds.some((kind) => dutyKinds[kind].asked(r.drive)),
+    }))
+    .sort((a, b) => Number(b.id === 'plates') - Number(a.id === 'plates')),
+];
 
-export type TabId = keyof typeof tabs;
-
-export const isTab = (text: unknown): text is TabId => typeof text === 'string' && Object.hasOwn(tabs, text);
+export const isTab = (text: unknown): text is string =>
+  typeof text === 'string' && tabs.some((t) => t.id === text);
 
 /** What is shown when nobody chose: the plates of a head turned by hand, else the first that is asked. */
-export function firstTab(r: Report): TabId {
+export function firstTab(r: Report): string {
   if (byPlates(r.drive)) return 'plates';
-  return (Object.keys(tabs) as TabId[]).find((id) => tabs[id].asked(r)) ?? 'divisions';
+  return tabs.find((t) => t.asked(r))?.id ?? 'divisions';
 }

@@ -6,10 +6,10 @@ import { useReport } from '../../ui/open-drive.ts';
 /** What rates, sweeps and speeds ask of the train: the first figures of each. */
 const report = useReport();
 const groups = computed(() => {
-  const { rates, sweeps, spins } = report.value.duties;
+  const { rates, of } = report.value.duties;
   return [
     ...rates.map((r) => ({ key: r.key, title: r.name, figures: r.figures.slice(0, 2) })),
-    ...[...sweeps, ...spins].map((d) => ({
+    ...[...of('sweeps'), ...of('spins')].map((d) => ({
       key: d.key,
       title: d.title,
       figures: d.lines.slice(0, 2).map((l) => l.figure),

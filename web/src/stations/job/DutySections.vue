@@ -20,8 +20,8 @@ const duties = computed(() => report.value.duties);
 const MAIN = ['from', 'to', 'unit', 'frames', 'easing', 'minRpm', 'maxRpm'];
 const main = (specs: readonly InputSpec[]) => specs.filter((s) => MAIN.includes(s.key));
 const framed = computed(() => [
-  { tab: 'sweep', kind: '', reports: duties.value.sweeps, fields: sweeps },
-  { tab: 'spin', kind: 'Speed range', reports: duties.value.spins, fields: spins },
+  { tab: 'sweep', kind: '', reports: duties.value.of('sweeps'), fields: sweeps },
+  { tab: 'spin', kind: 'Speed range', reports: duties.value.of('spins'), fields: spins },
 ]);
 const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab } });
 </script>
@@ -39,7 +39,7 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
       </div>
     </div>
   </div>
-  <div v-if="duties.sweeps.length + duties.spins.length > 0" class="sec">
+  <div v-if="duties.of('sweeps').length + duties.of('spins').length > 0" class="sec">
     <h3>Camera moves and speeds<small>frames, speed range</small></h3>
     <div class="list">
       <template v-for="group in framed" :key="group.tab">
