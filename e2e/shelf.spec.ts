@@ -109,8 +109,8 @@ test('a stage is taken from the shelf into a train: two wheels, or a part as it 
   await openDrive(page, 'Specimen table', 'Train');
   await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
   await page.getByText('From the shelf…').click();
-  await choose(page.getByLabel('Driver', { exact: true }).last(), '15, steel, module 1: 1 of 2 free');
-  await choose(page.getByLabel('Driven', { exact: true }).last(), '73, brass, module 1: 1 of 1 free');
+  await choose(page.getByLabel('Driver', { exact: true }).last(), '15, steel wheel, module 1: 1 of 2 free');
+  await choose(page.getByLabel('Driven', { exact: true }).last(), '73, brass wheel, module 1: 1 of 1 free');
   await page.getByRole('button', { name: 'Take the pair' }).click();
   await expect(page.getByText('linked to 15, steel and 73, brass')).toBeVisible();
   await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
