@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { kinematicsOf, newDrive, type Drive } from '../drive/index.ts';
 import { dividerOf } from '../divide/index.ts';
 import { planRun } from '../report/index.ts';
-import { allDuties as full, wheelCutter } from '../testing/samples.ts';
+import { allDuties as full, driveOf, wheelCutter } from '../testing/samples.ts';
 import {
   divisionsCsv,
   exportDrive,
@@ -115,6 +115,7 @@ describe('tables', () => {
       divisions: '73',
       grade: 'rounded',
       'step (microsteps)': '1094400/73',
+      'missing factor': '73',
       'worst error (arcsec)': '0.583994232',
     });
     const sheet = sheetCsv(planRun(wheelCutter('60, 73, 95, 97'), 95)!);
@@ -126,6 +127,19 @@ describe('tables', () => {
       rows[1]?.['motor (turns)'],
       rows[95]?.['angle (deg)'],
     ]).toEqual([96, '11520', '18/5', '360.000000000']);
+  });
+  test('a sheet of resting places gives the motor as it stands at the rest, not at what was asked', () => {
+    const ring = driveOf(200, 16, [{ kind: 'geneva', slots: 6 }], '4');
+    const sheet = Papa.parse<Record<string, string>>(sheetCsv(planRun(ring, 4)!), {
+      header: true,
+      skipEmptyLines: true,
+    });
+    // a quarter of six places is one and a half: the wheel rests at 2, which the motor reaches in two turns
+    expect(sheet.data[1]).toMatchObject({
+      'exact (rests)': '3/2',
+      'target (rests)': '2',
+      'source (turns)': '2',
+    });
   });
 });
 

@@ -126,19 +126,27 @@ describe('40 random shots of one to three axes, replayed', () => {
 
 const compiler = ['cc', 'gcc', 'clang'].find((c) => spawnSync(c, ['--version']).status === 0) ?? null;
 
-/** As a compiler reads names, where none is at hand: every macro a name of C, once, its value whole numbers. */
+/** How a value of C has to be written that no compiler cuts it short: an int may have 16 bits. */
+const written = (n: bigint): string => `${n}${n < 65_536n ? 'U' : n < 4_294_967_296n ? 'UL' : 'ULL'}`;
+
+/** As a compiler reads names, where none is at hand: every macro a name of C, once, its value a whole number with its width, or a flag. */
 function readsAsC(header: string): void {
   const bare = header.replace(/\/\*[\s\S]*?\*\//g, ' ');
-  expect(bare).not.toMatch(/\*\/|\/\*/);
-  const names: string[] = [];
-  for (const line of bare.split('\n').filter((l) => l.trim() !== '')) {
-    expect(line).toMatch(/^#(ifndef|define|endif|include)\b/);
-    const define = /^#define ([A-Za-z_]\w*)(?: (.*))?$/.exec(line.trim());
-    if (!line.startsWith('#define')) continue;
-    expect([line, define !== null]).toEqual([line, true]);
-    names.push(define![1]!);
-    expect([line, /^(\d+(U|UL|ULL)?)?\s*$/.test(define![2] ?? '')]).toEqual([line, true]);
-  }
+  const lines = bare.split('\n').filter((l) => l.trim() !== '');
+  const defines = lines
+    .filter((l) => l.startsWith('#define'))
+    .map((l) => [l, /^#define ([A-Za-z_]\w*)(?: (.*))?$/.exec(l.trim())] as const);
+  const wrong = [
+    ...lines.filter((l) => !/^#(ifndef|define|endif|include)\b/.test(l)),
+    ...defines
+      .filter(([, d]) => {
+        const value = d?.[2]?.trim() ?? '';
+        return !d || (!/^[01]?$/.test(value) && value !== written(BigInt(/^\d*/.exec(value)![0] || 0)));
+      })
+      .map(([l]) => l),
+  ];
+  expect([wrong, bare.match(/\*\/|\/\*/)]).toEqual([[], null]);
+  const names = defines.map(([, d]) => d![1]!);
   expect(new Set(names).size).toBe(names.length);
 }
 

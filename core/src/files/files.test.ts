@@ -12,6 +12,7 @@ import {
   checkAnswer,
   driveFileName,
   readDrive,
+  readJson,
   decodeText,
   readWorkshop,
   writeShelf,
@@ -432,6 +433,17 @@ describe('JSON that would lose something', () => {
   test('a key given twice is refused at its line', () => {
     const text = writeDrive(cutter).replace('"wheel": 90', '"wheel": 90,\n      "wheel": 91');
     expect(message(readDrive(text))).toMatch(/^line \d+, column \d+: "wheel" is given twice/);
+  });
+  test('objects side by side and within each other may have the same keys', () => {
+    expect(readJson('{"a": {"x": 1, "a": 2}, "x": 3, "b": [{"x": 4}, {"x": 5}]}').ok).toBe(true);
+    expect(message(readJson('{"x": 3, "a": {"y": 1}, "x": 4}'))).toMatch(
+      /^line 1, column 25: "x" is given twice/,
+    );
+  });
+  test('brackets in a name are not nesting, even behind a quotation mark in it', () => {
+    const name = `said "${'['.repeat(90)}`;
+    const read = readDrive(writeDrive({ ...cutter, name }));
+    expect(read.ok && read.value.name).toBe(name);
   });
   test.each([20_000, 200_000])('%i brackets deep', (deep) => {
     expect(message(readDrive('['.repeat(deep)))).toContain('nested deeper');
