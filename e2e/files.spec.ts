@@ -89,7 +89,8 @@ test('tables leave as CSV and a backup holds everything', async ({ page }) => {
 
   await openDrive(page, 'Orrery wheel cutter', 'Check');
   const divisions = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'CSV' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByText('The table as CSV').click();
   const table = readFileSync(await (await divisions).path(), 'utf8').split('\n');
   expect(table[0]).toContain('divisions,grade,step (microsteps)');
   expect(table[3]).toMatch(/^73,rounded,1094400\/73,,73,36\/73,0\.583994232,/);

@@ -1,4 +1,4 @@
-import { equal, factors, product, type Rational } from '../numbers/index.ts';
+import { equal, factors, type Rational } from '../numbers/index.ts';
 import type { Part } from '../drive/index.ts';
 import type { Grade } from '../motion/index.ts';
 import type { Division } from './divisions.ts';
@@ -9,6 +9,8 @@ export type Exponents = ReadonlyMap<bigint, number>;
 export interface Supply {
   readonly label: string;
   readonly factor: Rational;
+  /** how many equal parts this row stands for; the factor is that of one of them, the exponents are those of all */
+  readonly times: number;
   readonly exponents: Exponents;
 }
 
@@ -52,10 +54,10 @@ const FOLDED_FROM = 3;
 const MAX_PERIOD = 6;
 
 /** The parts with repeated blocks of them as one: each row then tells how often. */
-export function foldedParts(parts: readonly Part[]): readonly Part[] {
+export function foldedParts(parts: readonly Part[]): readonly (Part & { readonly times: number })[] {
   const same = (a: Part | undefined, b: Part | undefined): boolean =>
     a !== undefined && b !== undefined && a.label === b.label && equal(a.factor, b.factor);
-  const out: Part[] = [];
+  const out: (Part & { readonly times: number })[] = [];
   for (let at = 0; at < parts.length;) {
     let [period, times] = [1, 1];
     for (let p = 1; p <= MAX_PERIOD; p++) {
@@ -63,16 +65,7 @@ export function foldedParts(parts: readonly Part[]): readonly Part[] {
       while (parts.slice(at, at + p).every((part, i) => same(part, parts[at + n * p + i]))) n++;
       if (n >= FOLDED_FROM && n * p > times * period) [period, times] = [p, n];
     }
-    for (const part of parts.slice(at, at + period))
-      out.push(
-        times === 1
-          ? part
-          : {
-              ...part,
-              label: `${part.label} × ${times}`,
-              factor: product(Array.from({ length: times }, () => part.factor)),
-            },
-      );
+    for (const part of parts.slice(at, at + period)) out.push({ ...part, times });
     at += period * times;
   }
   return out;
@@ -82,7 +75,10 @@ export function foldedParts(parts: readonly Part[]): readonly Part[] {
 export const LISTED_DEMANDS = 12;
 
 export function ledger(parts: readonly Part[], divisions: readonly Division[]): Ledger {
-  const supply = foldedParts(parts).map((part) => ({ ...part, exponents: exponentsOf(part.factor) }));
+  const supply = foldedParts(parts).map((part) => ({
+    ...part,
+    exponents: new Map([...exponentsOf(part.factor)].map(([p, e]) => [p, e * part.times])),
+  }));
   const has = new Map<bigint, number>();
   for (const row of supply) for (const [p, e] of row.exponents) has.set(p, (has.get(p) ?? 0) + e);
   const need = needOf(divisions.map((d) => d.divisions));

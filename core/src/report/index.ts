@@ -71,6 +71,7 @@ export { CELLS, cellLabels, type CellId, type Concern, type VerdictCell } from '
 export {
   angle,
   angleText,
+  angleUnit,
   counted,
   dmsText,
   grouped,

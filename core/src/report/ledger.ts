@@ -1,5 +1,5 @@
 import { columnsOf, wheelsWith, type Ledger } from '../divide/index.ts';
-import { mul, rational, ONE } from '../numbers/index.ts';
+import { product, rational } from '../numbers/index.ts';
 import type { Graded } from './figure.ts';
 import { gradeWords } from './grades.ts';
 import { plainText, THIN, type Rich } from './rich.ts';
@@ -19,7 +19,8 @@ export interface LedgerReport {
   readonly shortColumns: readonly (number | null)[];
   readonly supply: readonly {
     readonly label: string;
-    readonly factor: string;
+    /** of one part, to the power of how many there are */
+    readonly factor: Rich;
     readonly cells: readonly Dots[];
   }[];
   readonly has: readonly number[];
@@ -49,13 +50,13 @@ export function ledgerReport(l: Ledger, asked: number, room: number): LedgerRepo
     shortColumns: shown.map((p) => l.short.get(p) ?? null),
     supply: l.supply.map((row) => ({
       label: row.label,
-      factor: factorText(row.factor),
+      factor: [factorText(row.factor), ...(row.times > 1 ? [{ sup: String(row.times) }] : [])],
       cells: shown.map((p) =>
         dots(row.exponents.get(p) ?? 0, (row.exponents.get(p) ?? 0) < 0 ? 'takes' : 'brings'),
       ),
     })),
     has: shown.map((p) => l.has.get(p) ?? 0),
-    total: inLine(l.supply.reduce((n, row) => mul(n, row.factor), ONE)),
+    total: inLine(product(l.supply.flatMap((row) => Array.from({ length: row.times }, () => row.factor)))),
     demand: l.demand.map((row) => ({
       divisions: grouped(String(row.divisions)),
       primes: powers(row.exponents),

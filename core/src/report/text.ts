@@ -92,14 +92,20 @@ export function compact(r: Rational): Rich {
   return digits + r.d.toString().length > 12 ? [`${grouped(decimal(r, digits > 8 ? 1 : 3))}…`] : mixed(r);
 }
 
-/** An angle at the work from arcseconds: ″ up to 2′, then ′, then °. */
+/** The unit an angle is told in, and how many arcseconds it has: ″ up to 2′, then ′, then °. */
+export function angleUnit(arcsec: number): { readonly unit: '″' | '′' | '°'; readonly arcsec: number } {
+  const m = Math.abs(arcsec);
+  if (m < 120) return { unit: '″', arcsec: 1 };
+  return m < 7200 ? { unit: '′', arcsec: 60 } : { unit: '°', arcsec: 3600 };
+}
+
+/** An angle at the work from arcseconds, in its unit. */
 export function angle(arcsec: number): readonly [string, string] {
   // what a cosine leaves of a true 0 is 0
   const m = Math.abs(arcsec) < 1e-12 ? 0 : Math.abs(arcsec);
   if (m < 100 && (m >= 0.01 || m === 0)) return [m === 0 ? '0' : grouped(arcsec.toFixed(2)), '″'];
-  if (m < 120) return [measured(arcsec), '″'];
-  if (m < 7200) return [measured(arcsec / 60), '′'];
-  return [measured(arcsec / 3600), '°'];
+  const told = angleUnit(arcsec);
+  return [measured(arcsec / told.arcsec), told.unit];
 }
 
 /** By how much something misses: whole seconds from 10″ on, for nobody adjusts to a tenth. */

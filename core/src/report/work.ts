@@ -73,7 +73,7 @@ export function workReport(drive: Drive, k: Kinematics, divisions: number | unde
     k.travel || k.hinge
       ? kind.message
       : radius === null
-        ? 'give a radius in the Job'
+        ? 'no radius given'
         : `at the rim, ${measured(radius)} mm`;
   return {
     title: kind.title,

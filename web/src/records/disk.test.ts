@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
 import { newPart, planRun, startRun, type ShelfPart } from '@pendrix/core';
 import { databaseRefusal, type Database } from './database.ts';
-import { openJournal } from './journal.ts';
+import { openJournal, type Note } from './journal.ts';
 import type { Scope } from './history.ts';
 import { browser, type Browser, type OpenTab } from './testing.ts';
 
@@ -179,6 +179,81 @@ describe('what the disk does', () => {
     expect(sleeper.workshop.drives.map((r) => [r.drive.name, r.drive.job.divisions])).toEqual([
       ['Tide dial', '73'],
     ]);
+  });
+
+  /** A promise that is kept when told to. */
+  const gate = () => {
+    let open = (): void => undefined;
+    return { passed: new Promise<void>((r) => (open = r)), open: () => open() };
+  };
+
+  test('what a waking tab reads slowly does not go over what was written meanwhile', async () => {
+    const slow = gate();
+    let waking = false;
+    const a = await b.tab('a', (d) => ({
+      ...d,
+      all: async () => {
+        const rows = await d.all();
+        if (waking) await slow.passed;
+        return rows;
+      },
+    }));
+    const { id } = a.workshop.create('Tide dial');
+    await a.settled();
+    waking = true;
+    const woken = a.records.wake();
+    await new Promise((r) => setTimeout(r, 20));
+    a.workshop.edit(id, { do: 'divisions', text: '73' });
+    await a.settled();
+    slow.open();
+    await woken;
+    expect(divisions(a, id)).toBe('73');
+  });
+
+  test('a change on its way is not hidden by what another tab writes in that moment', async () => {
+    const slow = gate();
+    let held = false;
+    const a = await b.tab('a', (d) => ({
+      ...d,
+      write: async (...args) => {
+        if (held) await slow.passed;
+        return d.write(...args);
+      },
+    }));
+    const { id } = a.workshop.create('Tide dial');
+    await a.settled();
+    held = true;
+    a.workshop.edit(id, { do: 'divisions', text: '73' });
+    const other = await b.tab('b');
+    other.workshop.edit(id, { do: 'rename', name: 'Moon dial' });
+    await other.settled();
+    expect([divisions(a, id), a.records.unsaved]).toEqual(['73', 1]);
+    slow.open();
+    await a.settled();
+    expect(a.workshop.records.get(id)?.drive).toMatchObject({ name: 'Moon dial', job: { divisions: '73' } });
+  });
+
+  test('notes are taken up in the order they were made, whatever order the storage gives them in', () => {
+    const journal = openJournal(b.notes);
+    for (const key of ['t.000000003.c', 't.000000001.c', 't.000000002.c'])
+      journal.note(key, { rows: [], step: null });
+    expect(journal.waiting().map(([key]) => key.slice(-3 - 8, -2))).toEqual([
+      '000000001',
+      '000000002',
+      '000000003',
+    ]);
+    for (const [key] of journal.waiting()) journal.done(key);
+  });
+
+  test('a note whose record cannot be read is let go, and nothing else with it', async () => {
+    const journal = openJournal(b.notes);
+    const rows = [{ kind: 'drive', id: 'd', rev: 5, row: { id: 'd', rev: 5, drive: { name: 7 } } }];
+    journal.note('t.1', { rows: rows as unknown as Note['rows'], step: null });
+    const a = await b.tab('a');
+    expect([a.workshop.records.has('d'), a.records.unsaved, journal.waiting()]).toEqual([false, 0, []]);
+    a.workshop.create('Tide dial');
+    await a.settled();
+    expect(a.workshop.drives).toHaveLength(1);
   });
 
   const named = (name: string, inner?: unknown) => Object.assign(new Error('x'), { name, inner });

@@ -47,6 +47,19 @@ describe('a merge of two changes of one thing', () => {
     expect(merge<unknown>(from, ours, theirs, 'theirs')).toEqual({ value: theirs, clashes: 1 });
   });
 
+  test('nor is anything made of two kinds when the other side has changed it', () => {
+    const from = { source: { kind: 'stepper', fullSteps: 200, mode: 16 } };
+    const ours = { source: { kind: 'stepper', fullSteps: 400, mode: 16 } };
+    const theirs = { source: { kind: 'crank', marks: 100 } };
+    expect(merge<unknown>(from, ours, theirs, 'theirs')).toEqual({ value: theirs, clashes: 1 });
+  });
+
+  test('what was put in right behind what was replaced is another place', () => {
+    const merged = { value: [7, 8, 9, 2, 3], clashes: 0 };
+    expect(merge<unknown>([1, 2, 3], [7, 8, 2, 3], [1, 9, 2, 3], 'ours')).toEqual(merged);
+    expect(merge<unknown>([1, 2, 3], [1, 9, 2, 3], [7, 8, 2, 3], 'ours')).toEqual(merged);
+  });
+
   test('what was taken away stays away, what was added stays', () => {
     const from: Record<string, unknown> = { a: 1, b: 2 };
     expect(merge<Record<string, unknown>>(from, { a: 1 }, { ...from, c: 3 }, 'ours').value).toEqual({

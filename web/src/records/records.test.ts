@@ -76,6 +76,18 @@ describe('undo and two tabs', () => {
     expect(a.workshop.records.has(id)).toBe(true);
   });
 
+  test('a drive that another tab has deleted is not brought back by undoing an edit of it', async () => {
+    const a = await b.tab('a');
+    const { id } = a.workshop.create('Tide dial');
+    a.workshop.edit(id, { do: 'divisions', text: '60' });
+    await a.settled();
+    const other = await b.tab('b');
+    other.workshop.remove(id);
+    await other.settled();
+    expect(a.records.undo(inDrive(id))).toEqual({ label: 'divisions 60', kept: 'all' });
+    expect(a.workshop.records.has(id)).toBe(false);
+  });
+
   test('writes at the same moment are both kept', async () => {
     const a = await b.tab('a');
     const { id } = a.workshop.create('Tide dial');
@@ -134,6 +146,7 @@ describe('steps', () => {
     const { id } = a.workshop.create('Tide dial');
     for (let i = 1; i <= 230; i++) a.workshop.edit(id, { do: 'divisions', text: String(i) });
     await a.settled();
+    expect(a.records.steps).toHaveLength(200);
     b.close('a');
     const again = await b.tab('a');
     expect(again.records.steps).toHaveLength(200);

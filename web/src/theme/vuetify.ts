@@ -55,6 +55,7 @@ export const vuetify = createVuetify({
     },
     VCheckbox: { density: 'compact', hideDetails: true, ripple: false },
     VTabs: { density: 'compact', color: 'primary' },
+    VTab: { height: 39 },
     VTable: { density: 'compact' },
     VDataTable: { density: 'compact', itemsPerPage: -1, hideDefaultFooter: true },
     VDataTableVirtual: { density: 'compact', fixedHeader: true },

@@ -17,13 +17,20 @@ const emit = defineEmits<{ choose: [prime: string] }>();
 const LABEL = 82;
 const RIGHT = 88;
 const ROW = 25;
-/** Characters of a total beside its columns; a longer one stands in the head alone. */
-const MAX_TOTAL = 11;
+/** Width of a figure of the total, and of the gap between its groups, px. */
+const FIGURE = 8.6;
+const GAP = 3;
 const column = computed(() => Math.min(28, (width - LABEL - RIGHT) / Math.max(ledger.primes.length, 1)));
 const cx = (i: number): number => LABEL + column.value * (i + 0.5);
 const head = 32;
 const hasY = computed(() => head + ROW * ledger.supply.length);
-const demandY = computed(() => hasY.value + 30);
+/** Beside its columns while there is room, else on a line of its own. */
+const totalBelow = computed(() => {
+  const groups = ledger.total.split(THIN);
+  const long = groups.join('').length * FIGURE + (groups.length - 1) * GAP;
+  return long > width - cx(ledger.primes.length - 1) - 14;
+});
+const demandY = computed(() => hasY.value + (totalBelow.value ? 52 : 30));
 const shortY = computed(() => demandY.value + ROW * ledger.demand.length);
 const height = computed(() => shortY.value + (ledger.demand.length > 0 ? 30 : 4));
 const alt = computed(
@@ -83,7 +90,7 @@ const short = (i: number): boolean => ledger.shortColumns[i] !== null;
     >
       {{ n < 0 ? `−${-n}` : n }}
     </text>
-    <text v-if="ledger.total.length <= MAX_TOTAL" :x="width" :y="hasY + 20" text-anchor="end" class="m b">
+    <text :x="width" :y="hasY + (totalBelow ? 42 : 20)" text-anchor="end" class="m b">
       <RichSvg :text="ledger.total" />
     </text>
     <path :d="`M0 ${demandY - 1.5}H${width}M0 ${demandY + 1.5}H${width}`" class="ink" />

@@ -101,6 +101,32 @@ const inner = (w: DrawnWheel): string => {
         />
       </g>
     </g>
+    <g v-for="(b, i) in drawing.boxes" :key="`x${i}`" class="part" @click="emit('choose', b.stage)">
+      <rect
+        class="bg"
+        :class="tone(b.stage)"
+        :x="b.x - b.half"
+        :y="b.y - b.half"
+        :width="2 * b.half"
+        :height="2 * b.half"
+      />
+      <text
+        v-if="b.label"
+        class="ln"
+        :x="b.x"
+        :y="b.y + 5"
+        text-anchor="middle"
+        :textLength="b.label.length > 6 ? 2 * b.half - 6 : undefined"
+        lengthAdjust="spacingAndGlyphs"
+      >
+        {{ b.label }}
+      </text>
+      <path
+        v-else-if="small"
+        class="s3"
+        :d="`M${b.x - b.half} ${b.y - b.half}l${2 * b.half} ${2 * b.half}`"
+      />
+    </g>
     <g
       v-for="(w, i) in drawing.wheels"
       :key="`w${i}`"
@@ -168,28 +194,6 @@ const inner = (w: DrawnWheel): string => {
           :data-slides="JSON.stringify({ shaft: w.stage, px: w.pitch })"
         />
       </svg>
-    </g>
-    <g v-for="(b, i) in drawing.boxes" :key="`x${i}`" class="part" @click="emit('choose', b.stage)">
-      <rect
-        class="bg"
-        :class="tone(b.stage)"
-        :x="b.x - b.half"
-        :y="b.y - b.half"
-        :width="2 * b.half"
-        :height="2 * b.half"
-      />
-      <text
-        v-if="b.label"
-        class="ln"
-        :x="b.x"
-        :y="b.y + 5"
-        text-anchor="middle"
-        :textLength="b.label.length > 6 ? 2 * b.half - 6 : undefined"
-        lengthAdjust="spacingAndGlyphs"
-      >
-        {{ b.label }}
-      </text>
-      <path v-else class="s3" :d="`M${b.x - b.half} ${b.y - b.half}l${2 * b.half} ${2 * b.half}`" />
     </g>
     <g>
       <path v-for="(st, i) in drawing.work.still" :key="i" :class="[st.tone, { bg: st.filled }]" :d="st.d" />

@@ -113,9 +113,17 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
   white-space: normal;
   font-size: 13px;
 }
+/* a fraction lies down: the grade may stand right under it */
 .value :deep(.fr) {
-  font-size: 0.7em;
-  margin-block: -5px;
+  flex-direction: row;
+  font-size: 0.76em;
+}
+.value :deep(.fr > span:first-child) {
+  border: 0;
+  padding: 0;
+}
+.value :deep(.fr > .sr-only) {
+  all: unset;
 }
 .absent {
   font-size: 14px;

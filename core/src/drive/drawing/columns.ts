@@ -158,7 +158,14 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
         tag(i, 'whole', x + r2 * 0.8 + 8, Y(from) + r2 * 0.86);
         return;
       case 'box':
-        out.boxes.push({ stage: i, x, y: Y(from), half: 30, label: shape.label });
+        // the pulley of a belt that leaves the box stands on its face, where its ratio would be
+        out.boxes.push({
+          stage: i,
+          x,
+          y: Y(from),
+          half: 30,
+          label: shapes[i + 1]?.form === 'belt' ? '' : shape.label,
+        });
         out.solids.push({ x: x - 30, y: Y(from) - 30, w: 60, h: 60 });
         tag(i, 'whole', x - 30, Y(from) + 50);
     }

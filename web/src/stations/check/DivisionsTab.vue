@@ -2,8 +2,10 @@
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import {
+  mdiChevronDown,
   mdiCodeTags,
   mdiContentCopy,
+  mdiDownload,
   mdiFileDelimitedOutline,
   mdiPrinterOutline,
   mdiTableLarge,
@@ -21,6 +23,7 @@ import CheckHead from './CheckHead.vue';
 import CountMap from './CountMap.vue';
 import DivisionsTable from './DivisionsTable.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
+import WorkingKey from '../../ui/WorkingKey.vue';
 
 /** Divisions: how good is it? */
 const ErrorCharts = defineAsyncComponent(() => import('./ErrorCharts.vue'));
@@ -77,13 +80,23 @@ async function copyCsv(): Promise<void> {
 <template>
   <TwoColumns aside="One division, gap by gap" shares="minmax(0, 716fr) minmax(0, 484px)">
     <CheckHead open="divisions">
-      <template v-if="report.counts.length > 0">
-        <v-btn variant="text" :prepend-icon="mdiContentCopy" @click="copyCsv">Copy</v-btn>
-        <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>
-        <v-btn v-if="selected !== null" variant="text" :prepend-icon="mdiCodeTags" @click="saveMoves"
-          >G-code</v-btn
-        >
-      </template>
+      <v-menu v-if="report.counts.length > 0" location="bottom end">
+        <template #activator="{ props }">
+          <v-btn v-bind="props" variant="text" :prepend-icon="mdiDownload" :append-icon="mdiChevronDown"
+            >Save</v-btn
+          >
+        </template>
+        <v-list density="compact">
+          <v-list-item :prepend-icon="mdiContentCopy" title="Copy the table" @click="copyCsv" />
+          <v-list-item :prepend-icon="mdiFileDelimitedOutline" title="The table as CSV" @click="saveCsv" />
+          <v-list-item
+            v-if="selected !== null"
+            :prepend-icon="mdiCodeTags"
+            :title="`The places of ${selected} as G-code`"
+            @click="saveMoves"
+          />
+        </v-list>
+      </v-menu>
     </CheckHead>
     <div class="scroll main">
       <div class="want">
@@ -136,6 +149,7 @@ async function copyCsv(): Promise<void> {
           <h3>{{ selected }}, gap by gap</h3>
           <span class="q">error at the work</span>
           <v-spacer />
+          <WorkingKey :figure="opened.worst" />
           <v-btn
             v-if="selected <= MAX_ROWS"
             variant="text"

@@ -70,7 +70,7 @@ ul {
   margin: 0;
   padding: 0 16px 8px 16px;
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(42px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(50px, 1fr));
 }
 button {
   width: 100%;

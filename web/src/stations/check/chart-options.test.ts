@@ -5,7 +5,11 @@ import { ownOption, repeatedOption } from './chart-options.ts';
 
 interface Option {
   readonly xAxis: { readonly max: number };
-  readonly yAxis: { readonly min: number; readonly max: number };
+  readonly yAxis: {
+    readonly min: number;
+    readonly max: number;
+    readonly axisLabel: { readonly formatter: (v: number) => string };
+  };
   readonly tooltip: { readonly formatter: (rows: unknown) => string };
   readonly series: readonly {
     readonly type: string;
@@ -49,6 +53,20 @@ describe('each place to its own microstep', () => {
     expect(down).toBe(-up!);
     expect(yAxis.max).toBeGreaterThan(up!);
     for (const [, e] of series[1]!.data) expect(Math.abs(e)).toBeLessThanOrEqual(up!);
+  });
+
+  test('the axis is in the unit that the figure beside it is told in', () => {
+    const c = chart(97);
+    const great = { ...c, errors: c.errors.map((e) => e * 600), halfMicrostep: c.halfMicrostep * 600 };
+    const { series, yAxis } = own(great);
+    expect(yAxis.axisLabel.formatter(-2)).toBe('−2′');
+    expect(series[1]!.markLine!.data[0]!.yAxis).toBeCloseTo(5.92, 2);
+    expect(series[1]!.data[39]![1]).toBeCloseTo(-5.86, 2);
+    expect(own(c).yAxis.axisLabel.formatter(0.5)).toBe('0.5″');
+    const turned = repeated({ ...c, closing: c.closing * 200, drift: c.drift * 200, tolerance: 7200 });
+    expect(turned.yAxis.axisLabel.formatter(1)).toBe('1°');
+    expect(turned.series[2]!.data[0]![1]).toBeCloseTo(-3.03, 2);
+    expect(turned.tooltip.formatter([{ data: [97, -3.03] }])).toBe('move 97: −3.03°');
   });
 
   test('nothing is ringed where every place is exact', () => {

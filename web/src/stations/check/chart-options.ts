@@ -1,5 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import { signedAngle, type ErrorChart } from '@pendrix/core';
+import { angleUnit, signedAngle, type ErrorChart } from '@pendrix/core';
 import type { palettes } from '../../theme/colours.ts';
 
 type Palette = (typeof palettes)[keyof typeof palettes];
@@ -7,26 +7,28 @@ type Palette = (typeof palettes)[keyof typeof palettes];
 const TEXT = 'Atkinson Hyperlegible Next Variable';
 const MONO = 'Atkinson Hyperlegible Mono Variable';
 
-const minus = (v: number | string): string => String(v).replace('-', '−');
+/** What is said of the move under the pointer. */
+const tooltipOf = (p: Palette) => ({
+  trigger: 'axis',
+  axisPointer: { type: 'line', lineStyle: { color: p.blue } },
+  backgroundColor: p.surface,
+  borderColor: p.field,
+  textStyle: { color: p.ink, fontSize: 13 },
+});
 
-/** Axes both charts share: moves along, arcseconds up. */
+/** Axes both charts share: moves along, angles up, in the unit of the figure that is told beside them. */
 const axes = (
   p: Palette,
   chart: ErrorChart,
   low: number,
   high: number,
   labelled: boolean,
+  unit: string,
 ): EChartsCoreOption => ({
   animation: false,
   textStyle: { fontFamily: TEXT },
-  grid: { left: 46, right: 8, top: 8, bottom: labelled ? 24 : 8 },
-  tooltip: {
-    trigger: 'axis',
-    axisPointer: { type: 'line', lineStyle: { color: p.blue } },
-    backgroundColor: p.surface,
-    borderColor: p.field,
-    textStyle: { color: p.ink, fontSize: 13 },
-  },
+  grid: { left: 52, right: 8, top: 8, bottom: labelled ? 24 : 8 },
+  tooltip: tooltipOf(p),
   xAxis: {
     type: 'value',
     min: 0,
@@ -52,7 +54,7 @@ const axes = (
       color: p.quiet,
       fontFamily: MONO,
       fontSize: 13,
-      formatter: minus,
+      formatter: (v: number) => `${Number(v.toPrecision(6))}${unit}`.replace('-', '−'),
       showMinLabel: false,
       showMaxLabel: false,
     },
@@ -60,17 +62,38 @@ const axes = (
   },
 });
 
+/** The chart with its angles in the unit that the one told beside it has, for even numbers on the axis. */
+function inUnit(
+  chart: ErrorChart,
+  told: number,
+): { readonly unit: string; readonly chart: ErrorChart; readonly per: number } {
+  const { unit, arcsec: per } = angleUnit(told);
+  return {
+    unit,
+    per,
+    chart: {
+      ...chart,
+      errors: chart.errors.map((e) => e / per),
+      halfMicrostep: chart.halfMicrostep / per,
+      tolerance: chart.tolerance === null ? null : chart.tolerance / per,
+      drift: chart.drift / per,
+      closing: chart.closing / per,
+    },
+  };
+}
+
 /** Every place to its own nearest microstep: a stem for the error at each move. */
-export function ownOption(chart: ErrorChart, p: Palette): EChartsCoreOption {
+export function ownOption(told: ErrorChart, p: Palette): EChartsCoreOption {
+  const { chart, unit } = inUnit(told, told.halfMicrostep);
   const points = Array.from(chart.errors, (e, i) => [i, e] as const);
   const reach = chart.halfMicrostep * 1.35;
   const worst = points[chart.worstMove]!;
   const stems = chart.divisions <= 400;
   return {
-    ...axes(p, chart, -reach, reach, false),
+    ...axes(p, chart, -reach, reach, false, unit),
     tooltip: {
-      ...(axes(p, chart, 0, 1, false)['tooltip'] as object),
-      formatter: (rows: unknown) => tip(rows, chart),
+      ...tooltipOf(p),
+      formatter: (rows: unknown) => tip(rows, told),
     },
     series: [
       {
@@ -116,7 +139,8 @@ function tip(rows: unknown, chart: ErrorChart): string {
 }
 
 /** One count repeated: a line that leaves the tolerance, or ends in the last gap. */
-export function repeatedOption(chart: ErrorChart, p: Palette): EChartsCoreOption {
+export function repeatedOption(told: ErrorChart, p: Palette): EChartsCoreOption {
+  const { chart, unit, per } = inUnit(told, told.closing);
   const { closing, tolerance, divisions, drift } = chart;
   const out = chart.leavesAtGap === null ? divisions : chart.leavesAtGap - 2;
   const ends = [Math.min(0, closing), Math.max(0, closing)] as const;
@@ -126,12 +150,12 @@ export function repeatedOption(chart: ErrorChart, p: Palette): EChartsCoreOption
   const [low, high] = [ends[0] - pad, ends[1] + pad];
   const inside = (v: number): number => Math.max(low, Math.min(high, v));
   return {
-    ...axes(p, chart, low, high, true),
+    ...axes(p, chart, low, high, true, unit),
     tooltip: {
-      ...(axes(p, chart, 0, 1, false)['tooltip'] as object),
+      ...tooltipOf(p),
       formatter: (rows: unknown) => {
         const [row] = rows as { readonly data: readonly [number, number] }[];
-        return row ? `move ${Math.round(row.data[0])}: ${signedAngle(row.data[1])}` : '';
+        return row ? `move ${Math.round(row.data[0])}: ${signedAngle(row.data[1] * per)}` : '';
       },
     },
     series: [

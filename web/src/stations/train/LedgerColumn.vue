@@ -3,9 +3,9 @@ import { computed } from 'vue';
 import type { CureReport, Report } from '@pendrix/core';
 import CurePanel from '../../ui/CurePanel.vue';
 import FactorLedger from '../../ui/FactorLedger.vue';
-import FigureText from '../../ui/FigureText.vue';
 import { useNextFrame } from '../../ui/next-frame.ts';
 import { useCures } from '../../ui/use-cures.ts';
+import WorkingKey from '../../ui/WorkingKey.vue';
 import EvenStrip from './EvenStrip.vue';
 
 /** What each part supplies, what each division asks, what is short, and what would cure it. */
@@ -22,9 +22,7 @@ const { missing, chosen, choose, block, fresh, settled } = useCures(() => report
     <header class="sub">
       <h2>Factor ledger</h2>
       <v-spacer />
-      <span class="quiet total"
-        ><FigureText class="mono" :figure="report.train.steps" /> {{ report.train.source.word }}</span
-      >
+      <WorkingKey :figure="report.train.steps" />
     </header>
     <div class="book">
       <FactorLedger :ledger="ledger" :chosen="chosen" @choose="(p) => choose(p.replaceAll('\u2009', ''))" />
@@ -57,13 +55,6 @@ const { missing, chosen, choose, block, fresh, settled } = useCures(() => report
 }
 .sub {
   padding: 0 14px;
-}
-.total {
-  font-size: 14px;
-}
-.total .mono {
-  color: var(--p-ink);
-  font-weight: 600;
 }
 .book {
   contain: content;

@@ -40,19 +40,23 @@ defineProps<{ shafts: readonly ShaftReport[]; work: Report['train']['work']; col
 <style scoped>
 .shafts {
   contain: content;
-  display: flex;
+  /* the rows of all columns on the same lines, however long one head is */
+  display: grid;
+  grid-template-rows: repeat(6, auto) 1fr;
+  grid-auto-flow: column;
+  justify-content: start;
   background: var(--p-ground-deep);
   border-top: 1px solid var(--p-scribe3);
   color: var(--p-scribe);
   min-height: 126px;
 }
 .shaft {
-  flex: none;
+  display: grid;
+  grid-row: 1 / -1;
+  grid-template-rows: subgrid;
+  align-content: start;
   padding: 7px 16px 6px 20px;
   position: relative;
-}
-.last {
-  flex: 1;
 }
 .last .row {
   max-width: 180px;
