@@ -23,8 +23,8 @@ const open = async (width, height) => {
   // The same minute in every picture.
   await page.clock.install({ time: new Date('2026-11-24T20:41:00Z') });
   await page.goto(base);
-  await page.getByRole('button', { name: 'Open the demo workshop' }).click();
-  await page.getByRole('button', { name: 'Dismiss' }).click();
+  await page.locator('th.name a', { hasText: 'Orrery' }).waitFor();
+  await page.clock.runFor(2000);
   return page;
 };
 const shot = async (page, name) => {
@@ -36,6 +36,7 @@ const go = (page, station) =>
   page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
 async function run(page, gaps) {
   await page.getByRole('button', { name: '73', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Name of this blank' }).fill('brass 73');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   for (let gap = 2; gap <= gaps; gap++) {
     await page.clock.runFor(106_000 + ((gap * 7919) % 13_000));
@@ -86,7 +87,7 @@ await bench.getByRole('button', { name: 'Whole train' }).click();
 await shot(bench, 'train-long');
 await bench.getByRole('button', { name: 'Night', exact: true }).click();
 await go(bench, 'Find');
-await bench.getByRole('radiogroup', { name: 'Question' }).getByText('Ratio').click();
+await bench.getByRole('group', { name: 'Question' }).getByRole('button', { name: 'Ratio' }).click();
 await bench.getByRole('textbox', { name: 'Ratio', exact: true }).first().fill('365.24219');
 await bench.clock.runFor(400);
 await bench.locator('tr[data-key]', { hasText: 'ppm' }).first().waitFor();
@@ -140,6 +141,7 @@ await shot(bench, 'run-plates');
 
 const phone = await open(390, 844);
 await phone.locator('th.name a', { hasText: 'Orrery' }).click();
+await phone.locator('main h2', { hasText: 'Job' }).waitFor();
 await phone.getByRole('button', { name: 'Stations' }).click();
 await go(phone, 'Run');
 await run(phone, 31);

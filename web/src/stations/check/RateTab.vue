@@ -165,7 +165,7 @@ function another(): void {
 <style scoped src="./duty.css"></style>
 <style scoped>
 .budgets {
-  padding: 0 16px;
+  padding: 0 16px 0 20px;
 }
 .budgets :deep(.duty-lines > div) {
   grid-template-columns: minmax(0, 1fr) auto;

@@ -12,8 +12,8 @@ const { divisions, gap, done, left } = defineProps<{
 const W = 440;
 const H = 372;
 const CX = W / 2;
-const CY = 202;
-const R = 148;
+const CY = 198;
+const R = 144;
 const wheel = computed(() => cutWheel(divisions, gap, done, CX, CY, R, 12));
 const alt = computed(() => `${done} of ${divisions} gaps cut${left ? `, ${left}` : ''}`);
 const hatch = Array.from({ length: 9 }, (_, i) => `M${CX - 16} ${20 + i * 5}L${CX + 16} ${i * 5}`).join('');
