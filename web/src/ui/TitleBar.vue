@@ -146,9 +146,6 @@ h1 {
   .tools {
     display: none;
   }
-  .sp {
-    display: none;
-  }
   .saved {
     margin-right: 0;
   }

@@ -51,7 +51,7 @@ header {
   font-weight: 600;
   flex-wrap: wrap;
 }
-header span:not(.sp) {
+header span {
   display: inline-flex;
   align-items: center;
   gap: 6px;

@@ -90,7 +90,7 @@ const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
     <template v-if="form.question !== 'ratio'">
       <ReadField label="Motor" unit="a turn" :value="String(form.fullSteps)" :commit="commit('fullSteps')" />
       <ChoiceField
-        label="Finest microstep"
+        label="Finest step"
         :value="String(form.finest)"
         :options="modes"
         @choose="(v) => choose('finest', v)"

@@ -87,7 +87,7 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
         <span class="q"
           ><b>{{ name }}</b
           >, {{ D }} gaps, <RichText :text="plate ? rows.crank : rows.steps" />
-          {{ plate ? 'from each to the next' : `${rows.unit} a turn`
+          {{ plate ? 'each' : `${rows.unit} a turn`
           }}<template v-if="state.plan.doubt">, {{ state.plan.doubt }}</template></span
         >
         <v-spacer />

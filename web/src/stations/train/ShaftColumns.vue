@@ -18,20 +18,20 @@ defineProps<{ shafts: readonly ShaftReport[]; work: Report['train']['work']; col
       <h4>
         <b>{{ shaft.title }}</b> <span>{{ shaft.carries }}</span>
       </h4>
-      <div v-for="row in shaft.rows" :key="row.label" class="row">
-        <span>{{ row.label }}</span><FigureText
-          class="num"
-          :class="{ words: row.label === 'sense' }"
-          :figure="row.figure"
-        />
+      <div class="rows">
+        <div v-for="row in shaft.rows" :key="row.label" class="row">
+          <span>{{ row.label }}</span><FigureText class="num" :figure="row.figure" />
+        </div>
       </div>
     </section>
     <section class="shaft last" :style="{ minWidth: `${column}px` }" aria-label="Work">
       <h4>
         <b>{{ work.title === 'Table' ? 'Work' : work.title }}</b> <span>{{ work.carries }}</span>
       </h4>
-      <div v-for="row in work.rows" :key="row.label" class="row">
-        <span>{{ row.label }}</span><FigureText class="num" :figure="row.figure" />
+      <div class="rows">
+        <div v-for="row in work.rows" :key="row.label" class="row">
+          <span>{{ row.label }}</span><FigureText class="num" :figure="row.figure" />
+        </div>
       </div>
     </section>
   </div>
@@ -40,9 +40,9 @@ defineProps<{ shafts: readonly ShaftReport[]; work: Report['train']['work']; col
 <style scoped>
 .shafts {
   contain: content;
-  /* the rows of all columns on the same lines, however long one head is */
+  /* the rows of all columns begin on one line, however long one head is */
   display: grid;
-  grid-template-rows: repeat(6, auto) 1fr;
+  grid-template-rows: auto 1fr;
   grid-auto-flow: column;
   justify-content: start;
   background: var(--p-ground-deep);

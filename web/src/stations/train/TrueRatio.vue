@@ -138,8 +138,8 @@ const trainRatio = (r: string): string => decimal(exactly(r), 5);
     <p class="quiet where">
       {{
         replaces === null
-          ? 'Use adds a stage before the work'
-          : `Use takes the place of stage ${replaces + 1}`
+          ? 'What you use becomes a stage before the work.'
+          : `What you use takes the place of stage ${replaces + 1}.`
       }}
     </p>
     <ToggleChoice
