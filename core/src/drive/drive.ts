@@ -1,4 +1,4 @@
-import type { AltAz, Camera, Knob, Plates, Rate, Spin, Sweep, Timer } from './duties/index.ts';
+import type { JobDuties, Plates, Timer } from './duties/index.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { InputSpec } from './inputs.ts';
 import type { Output } from './outputs/index.ts';
@@ -7,7 +7,7 @@ import type { Source } from './sources/index.ts';
 import type { Stage } from './stages/index.ts';
 
 /** What the drive must do. Divisions are kept as typed; tolerance is an angle, or a length at a radius. */
-export interface Job {
+export interface Job extends JobDuties {
   readonly divisions: string;
   /** exact rational text */
   readonly toleranceArcsec?: string;
@@ -17,12 +17,6 @@ export interface Job {
   readonly notes?: string;
   /** moves along a linear output that must come out even, as typed: "1, 1/8 in, 2π" */
   readonly moves?: string;
-  readonly rates?: readonly Rate[];
-  readonly sweeps?: readonly Sweep[];
-  readonly spins?: readonly Spin[];
-  readonly camera?: Camera;
-  readonly altAz?: AltAz;
-  readonly knob?: Knob;
 }
 
 export interface Train {

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { parseRational, readDivisions, error, type Refusal } from '../numbers/index.ts';
 import {
+  duties,
   dutyFault,
   encoderFault,
   findFault,
@@ -67,6 +68,12 @@ const data = (fault: (value: unknown) => Refusal | null): Joi.ObjectSchema =>
 const dutyOf = (id: DutyId): Joi.ObjectSchema => data((value) => dutyFault(id, value));
 const dutiesOf = (id: DutyId): Joi.ArraySchema => Joi.array().items(dutyOf(id)).max(MAX_DUTIES);
 
+const jobDuties = Object.fromEntries(
+  (Object.keys(duties) as DutyId[])
+    .filter((id) => duties[id].of === 'job')
+    .map((id) => [id, duties[id].many ? dutiesOf(id) : dutyOf(id)]),
+);
+
 const holes = Joi.number().integer().min(2).max(MAX_HOLES);
 const plates = Joi.object({
   wormRatio: positive('40'),
@@ -76,12 +83,7 @@ const plates = Joi.object({
 }).unknown(true);
 
 const job = Joi.object({
-  rates: dutiesOf('rates'),
-  sweeps: dutiesOf('sweeps'),
-  spins: dutiesOf('spins'),
-  camera: dutyOf('camera'),
-  altAz: dutyOf('altAz'),
-  knob: dutyOf('knob'),
+  ...jobDuties,
   divisions: divisions.default(''),
   toleranceArcsec: positive('20'),
   toleranceMm: positive('0.02'),

@@ -222,9 +222,9 @@ describe('what the disk does', () => {
     }));
     const { id } = a.workshop.create('Tide dial');
     await a.settled();
+    const other = await b.tab('b');
     held = true;
     a.workshop.edit(id, { do: 'divisions', text: '73' });
-    const other = await b.tab('b');
     other.workshop.edit(id, { do: 'rename', name: 'Moon dial' });
     await other.settled();
     expect([divisions(a, id), a.records.unsaved]).toEqual(['73', 1]);

@@ -1,9 +1,9 @@
 import type { InputSpec } from '../inputs.ts';
-import { altAzInputs, cameraInputs } from './camera.ts';
-import { rateInputs } from './rate.ts';
-import { knobInputs, spinInputs } from './spin.ts';
-import { sweepInputs } from './sweep.ts';
-import { timerInputs } from './timer.ts';
+import { altAzInputs, cameraInputs, type AltAz, type Camera } from './camera.ts';
+import { rateInputs, type Rate } from './rate.ts';
+import { knobInputs, spinInputs, type Knob, type Spin } from './spin.ts';
+import { sweepInputs, type Sweep } from './sweep.ts';
+import { timerInputs, type Timer } from './timer.ts';
 
 export { pixelScale, type AltAz, type Camera } from './camera.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
@@ -23,18 +23,32 @@ export interface DutySpec {
   readonly many: boolean;
 }
 
+/** A spec that also tells what its data look like, so that the type of the Job follows from the registry. */
+const duty =
+  <T>() =>
+  <const S extends DutySpec>(spec: S): S & { readonly data?: T } =>
+    spec;
+
 /** Every duty under its key in the drive file. To add one is to add a line. */
 export const duties = {
-  rates: { title: 'rate', inputs: rateInputs, of: 'job', many: true },
-  sweeps: { title: 'sweep', inputs: sweepInputs, of: 'job', many: true },
-  spins: { title: 'speed range', inputs: spinInputs, of: 'job', many: true },
-  camera: { title: 'camera', inputs: cameraInputs, of: 'job', many: false },
-  altAz: { title: 'altitude and azimuth', inputs: altAzInputs, of: 'job', many: false },
-  knob: { title: 'hand knob', inputs: knobInputs, of: 'job', many: false },
-  timer: { title: 'controller', inputs: timerInputs, of: 'drive', many: false },
+  rates: duty<Rate>()({ title: 'rate', inputs: rateInputs, of: 'job', many: true }),
+  sweeps: duty<Sweep>()({ title: 'sweep', inputs: sweepInputs, of: 'job', many: true }),
+  spins: duty<Spin>()({ title: 'speed range', inputs: spinInputs, of: 'job', many: true }),
+  camera: duty<Camera>()({ title: 'camera', inputs: cameraInputs, of: 'job', many: false }),
+  altAz: duty<AltAz>()({ title: 'altitude and azimuth', inputs: altAzInputs, of: 'job', many: false }),
+  knob: duty<Knob>()({ title: 'hand knob', inputs: knobInputs, of: 'job', many: false }),
+  timer: duty<Timer>()({ title: 'controller', inputs: timerInputs, of: 'drive', many: false }),
 } as const satisfies Readonly<Record<string, DutySpec>>;
 
 export type DutyId = keyof typeof duties;
+type Duties = typeof duties;
+
+/** The duties that stand in the job, under their keys. */
+export type JobDuties = {
+  readonly [K in DutyId as Duties[K]['of'] extends 'job' ? K : never]?: Duties[K]['many'] extends true
+    ? readonly NonNullable<Duties[K]['data']>[]
+    : NonNullable<Duties[K]['data']>;
+};
 
 /** Most of a kind in one job. */
 export const MAX_DUTIES = 20;
