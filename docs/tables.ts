@@ -1,4 +1,5 @@
 import {
+  duties,
   kindOf,
   partKinds,
   stages,
@@ -11,11 +12,14 @@ import { exportFormats } from '../core/src/exports/index.ts';
 
 const code = (text: string): string => `\`${text}\``;
 
+/** What stands in a file as the text of an exact number. */
+const EXACT = new Set<InputSpec['type']>(['ratio', 'exact', 'signed', 'clock', 'period']);
+
 /** "`fixed`: `"ring"`, `"sun"`, `"carrier"`" */
 function key(spec: InputSpec): string {
   if (spec.type === 'choice' && !spec.number)
     return `${code(spec.key)}: ${spec.options.map((o) => code(JSON.stringify(o.value))).join(', ')}`;
-  if (spec.type === 'ratio' || spec.type === 'exact') return `${code(spec.key)}, exact text`;
+  if (EXACT.has(spec.type)) return `${code(spec.key)}, exact text`;
   return spec.type === 'pairs' ? `${code(spec.key)}: ${code('[[9, 32], …]')}` : code(spec.key);
 }
 
@@ -46,6 +50,17 @@ const partTable = (): readonly string[] => [
   ),
 ];
 
+const dutyTable = (): readonly string[] => [
+  ...head('key', 'needs', 'may have'),
+  ...Object.entries(duties).map(([id, { of, many, inputs }]) =>
+    row(
+      code(`${of === 'job' ? 'job.' : ''}${id}`) + (many ? ', a list' : ''),
+      keys(inputs.filter((i) => !i.optional)),
+      keys(inputs.filter((i) => i.optional)),
+    ),
+  ),
+];
+
 const exportTable = (): readonly string[] => [
   ...head('`--as`', 'file', 'takes'),
   ...Object.entries(exportFormats).map(([id, format]) =>
@@ -53,7 +68,7 @@ const exportTable = (): readonly string[] => [
   ),
 ];
 
-const tables = { stages: stageTable, parts: partTable, exports: exportTable };
+const tables = { duties: dutyTable, stages: stageTable, parts: partTable, exports: exportTable };
 
 /** The text of formats.md with its tables as the registries have them now. Each stands between two marks of its name. */
 export const withTables = (text: string): string =>
