@@ -2,7 +2,7 @@ import { at, parseRational, readDivisions, error, type Refusal } from '../number
 import { duties, MAX_DUTIES, refuseSweep, type DutyId, type Sweep } from './duties/index.ts';
 import { encoderInputs, MAX_STAGES, type Train } from './drive.ts';
 import { findInputs, readFindInput } from './find-settings.ts';
-import { refusalOf, show, type InputSpec } from './inputs.ts';
+import { refusalOf, show } from './inputs.ts';
 import { refuseTrain } from './locks.ts';
 import { checkModes } from './modes.ts';
 import { readMoves } from './moves.ts';
@@ -10,6 +10,7 @@ import { isOutputKind, outputKindOf, outputs } from './outputs/index.ts';
 import { MAX_HOLES } from './plates.ts';
 import { isSourceKind, sourceKindOf, sources } from './sources/index.ts';
 import { isStageKind, kindOf, searchedKinds, stageInputs, stages } from './stages/index.ts';
+import { playInput } from './stages/common.ts';
 import type { StageData } from './stages/stage.ts';
 
 type Data = Readonly<Record<string, unknown>>;
@@ -49,23 +50,11 @@ export const sourceFault = (value: unknown): Refusal | null =>
     return checked.ok ? null : checked.refusal;
   });
 
-/** Any output may say its lost motion as an angle of its shaft. (docs: formats) */
-const playArcmin: InputSpec = {
-  type: 'size',
-  key: 'playArcmin',
-  label: 'Backlash',
-  unit: '′',
-  min: 0,
-  max: 21_600,
-  default: null,
-  optional: true,
-};
-
-/** The same of an output. */
+/** The same of an output; any may say its backlash as an angle of its shaft. (docs: formats) */
 export const outputFault = (value: unknown): Refusal | null =>
   kindFault(outputs, value, (data) => {
     const output = data as { readonly kind: string };
-    return isOutputKind(output.kind) ? refusalOf([...outputKindOf(output).inputs, playArcmin], data) : null;
+    return isOutputKind(output.kind) ? refusalOf([...outputKindOf(output).inputs, playInput], data) : null;
   });
 
 /** The same of a duty: its own inputs, and what they may not be together. */

@@ -1,15 +1,9 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
-import { newPart, planRun, startRun, type ShelfPart } from '@pendrix/core';
+import { planRun, startRun } from '@pendrix/core';
 import { databaseRefusal, type Database } from './database.ts';
 import { openJournal, type Note } from './journal.ts';
-import type { Scope } from './history.ts';
-import { browser, type Browser, type OpenTab } from './testing.ts';
-
-const inDrive = (id: string): Scope => ({ kind: 'drive', id, whole: false });
-
-const wheel = (id: string, teeth: number, more: object = {}): ShelfPart =>
-  ({ ...newPart('wheel', id), teeth, ...more }) as unknown as ShelfPart;
+import { browser, divisions, inDrive, wheel, type Browser } from './testing.ts';
 
 let b: Browser;
 beforeEach(() => {
@@ -19,9 +13,6 @@ afterEach(async () => {
   await new Promise((r) => setTimeout(r, 20));
   b.end();
 });
-
-const divisions = (t: OpenTab, id: string): string | undefined =>
-  t.workshop.records.get(id)?.drive.job.divisions;
 
 describe('what the disk does', () => {
   test('saved is told only when it is; what is unsaved outlives the page in the journal', async () => {

@@ -1,16 +1,12 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { newPart, pairOfParts, planRun, startRun, type ShelfPart } from '@pendrix/core';
+import { pairOfParts, planRun, startRun } from '@pendrix/core';
 import { newId } from './new-id.ts';
 import type { Scope } from './history.ts';
-import { browser, memory, type Browser, type OpenTab } from './testing.ts';
+import { browser, divisions, inDrive, memory, wheel, type Browser, type OpenTab } from './testing.ts';
 import { openTab } from './tab.ts';
 
 const inList: Scope = { kind: 'drive', id: null, whole: true };
 const onShelf: Scope = { kind: 'part', id: null, whole: true };
-const inDrive = (id: string): Scope => ({ kind: 'drive', id, whole: false });
-
-const wheel = (id: string, teeth: number, more: object = {}): ShelfPart =>
-  ({ ...newPart('wheel', id), teeth, ...more }) as unknown as ShelfPart;
 
 let b: Browser;
 beforeEach(() => {
@@ -20,9 +16,6 @@ afterEach(async () => {
   await new Promise((r) => setTimeout(r, 20));
   b.end();
 });
-
-const divisions = (t: OpenTab, id: string): string | undefined =>
-  t.workshop.records.get(id)?.drive.job.divisions;
 
 /** A drive whose one stage is linked to two lines of the shelf. */
 function linkedDrive(t: OpenTab): string {

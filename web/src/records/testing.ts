@@ -1,8 +1,10 @@
+import { newPart, type ShelfPart } from '@pendrix/core';
 import { createPinia, setActivePinia } from 'pinia';
 import { useShelf } from '../stores/shelf.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 import type { Channel } from './channel.ts';
 import { openDatabase, type Database, type RowKey } from './database.ts';
+import type { Scope } from './history.ts';
 import { openJournal, type SyncStorage } from './journal.ts';
 import { useRecords } from './records.ts';
 
@@ -92,3 +94,13 @@ export function browser(name = `test-${++browsers}`): Browser {
     },
   };
 }
+
+/** What is undone inside one drive. */
+export const inDrive = (id: string): Scope => ({ kind: 'drive', id, whole: false });
+
+/** A wheel of the shelf. */
+export const wheel = (id: string, teeth: number, more: object = {}): ShelfPart =>
+  ({ ...newPart('wheel', id), teeth, ...more }) as unknown as ShelfPart;
+
+export const divisions = (t: OpenTab, id: string): string | undefined =>
+  t.workshop.records.get(id)?.drive.job.divisions;

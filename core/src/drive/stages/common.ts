@@ -15,6 +15,18 @@ const millimetres = (key: string, label: string, max: number, hint: string): Inp
   hint,
 });
 
+/** Lost motion as an angle. */
+export const playInput: InputSpec = {
+  type: 'size',
+  key: 'playArcmin',
+  label: 'Backlash',
+  unit: '′',
+  min: 0,
+  max: 21_600,
+  default: null,
+  optional: true,
+};
+
 /** What any stage may carry. (docs: formats) */
 export const commonInputs: readonly InputSpec[] = [
   { type: 'text', key: 'name', label: 'Name', max: 60, default: '', optional: true, more: true },
@@ -29,18 +41,7 @@ export const commonInputs: readonly InputSpec[] = [
     ],
     { optional: true, more: true },
   ),
-  {
-    type: 'size',
-    key: 'playArcmin',
-    label: 'Backlash',
-    unit: '′',
-    min: 0,
-    max: 21_600,
-    default: null,
-    optional: true,
-    more: true,
-    hint: 'end to end at its own output, as an angle',
-  },
+  { ...playInput, more: true, hint: 'end to end at its own output, as an angle' },
   millimetres(
     'playMm',
     'Backlash at rim',
