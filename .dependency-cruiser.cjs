@@ -35,7 +35,7 @@ module.exports = {
     {
       name: 'stores-know-no-page',
       severity: 'error',
-      from: { path: '^web/src/(stores|storage)/' },
+      from: { path: '^web/src/(stores|records)/' },
       to: { path: '^web/src/(stations|ui)/' },
     },
   ],

@@ -37,33 +37,42 @@ import {
 
 const piAnswer = (a: PiValue): object => ({ q: toText(a.q), piPower: a.piPower });
 
+/** What is told of a drive: one line a key, in the order they are printed; undefined is left out. To add one is to add a line. */
+const answers: Readonly<Record<string, (r: Report) => unknown>> = {
+  ratio: ({ kinematics: { reduction, hinge } }) =>
+    hinge ? { q: toText(mul(reduction, hinge.q)), piPower: hinge.piPower } : toText(reduction),
+  stepsPerTurn: ({ kinematics: { hinge, stepsPerTurn, stepsPerWorkTurn } }) =>
+    hinge ? stepsPerWorkTurn && piAnswer(stepsPerWorkTurn) : stepsPerTurn && toText(stepsPerTurn),
+  countsPerTurn: ({ drive: { encoder }, kinematics }) => {
+    const counts = encoder && countsPerTurn(kinematics, encoder);
+    return counts ? toText(counts) : null;
+  },
+  turnsToClose: ({ kinematics: { turnsToClose } }) => turnsToClose?.toString() ?? null,
+  shafts: ({ kinematics }) =>
+    kinematics.shafts.map((s) => ({ index: s.index, turnsPerOutputTurn: toText(s.turnsPerOutputTurn) })),
+  secondsPerTurn: ({ kinematics: { hinge, reduction, speed } }) =>
+    hinge ? null : toNumber(div(mul(rational(60), abs(reduction)), speed.rpm)),
+  travelPerTurnMm: ({ kinematics: { travel } }) => travel && piAnswer(travel),
+  divisions: divisionAnswers,
+  moves: ({ drive, kinematics }) => (kinematics.travel ? moveAnswers(drive, kinematics) : undefined),
+  rates: ({ duties, kinematics }) => duties.rates.map((rate) => rateAnswer(rate, kinematics)),
+  ...dutyAnswers(),
+  misfits: ({ train }) => train.stages.flatMap((s, stage) => s.warns.map((message) => ({ stage, message }))),
+  lostMotionArcsec: ({ drive }) => {
+    const play = knownPlay(lostMotion(drive.train));
+    return play === null ? null : play * Number(ARCSEC_PER_TURN);
+  },
+  verdict: (r) => r.verdict.map(verdictAnswer),
+};
+
 /** What `pendrix check --json` prints. Exact quantities are text, angles doubles. (docs: formats) */
 export function checkAnswer(drive: Drive): object {
   const r = report(drive);
-  const k = r.kinematics;
-  const own = doubtOf(k);
-  const play = knownPlay(lostMotion(drive.train));
-  const encoder = drive.encoder && countsPerTurn(k, drive.encoder);
-  return {
-    ratio: k.hinge
-      ? { q: toText(mul(k.reduction, k.hinge.q)), piPower: k.hinge.piPower }
-      : toText(k.reduction),
-    stepsPerTurn: k.hinge
-      ? k.stepsPerWorkTurn && piAnswer(k.stepsPerWorkTurn)
-      : k.stepsPerTurn && toText(k.stepsPerTurn),
-    countsPerTurn: encoder ? toText(encoder) : null,
-    turnsToClose: k.turnsToClose === null ? null : k.turnsToClose.toString(),
-    shafts: k.shafts.map((s) => ({ index: s.index, turnsPerOutputTurn: toText(s.turnsPerOutputTurn) })),
-    secondsPerTurn: k.hinge ? null : toNumber(div(mul(rational(60), abs(k.reduction)), k.speed.rpm)),
-    travelPerTurnMm: k.travel && piAnswer(k.travel),
-    divisions: divisionAnswers(drive, r),
-    ...(k.travel ? { moves: moveAnswers(drive, k) } : {}),
-    rates: r.duties.rates.map((rate) => rateAnswer(rate, k)),
-    ...dutyAnswers(drive, r, own),
-    misfits: r.train.stages.flatMap((s, stage) => s.warns.map((message) => ({ stage, message }))),
-    lostMotionArcsec: play === null ? null : play * Number(ARCSEC_PER_TURN),
-    verdict: r.verdict.map(verdictAnswer),
-  };
+  return Object.fromEntries(
+    Object.entries(answers)
+      .map(([key, answer]) => [key, answer(r)] as const)
+      .filter(([, value]) => value !== undefined),
+  );
 }
 
 /** A division that cannot be judged: the source has no steps. */
@@ -100,8 +109,8 @@ function moveAnswers(drive: Drive, k: Kinematics): readonly object[] {
 }
 
 /** How the wanted counts come out: by steps, by rests, or by the plates where it is divided by hand. */
-function divisionAnswers(drive: Drive, r: ReturnType<typeof report>): readonly object[] {
-  const plates = byPlates(drive) ? r.plates : null;
+function divisionAnswers(r: Report): readonly object[] {
+  const plates = byPlates(r.drive) ? r.plates : null;
   const own = doubtOf(r.kinematics);
   if (plates) return plates.rows.map((row) => plateAnswer(row, own));
   const { divider } = r;
@@ -189,17 +198,23 @@ function rateAnswer(r: RateReport, k: Kinematics): object {
   };
 }
 
-/** Every kind of duty under its name: a list where there may be several, else the one that there is. Rates have answers of their own. */
-function dutyAnswers(drive: Drive, r: Report, own: Doubt): object {
+/** Every kind of duty under its name: a list where there may be several, else the one that there is. Rates have an answer of their own. */
+function dutyAnswers(): Readonly<Record<string, (r: Report) => unknown>> {
   return Object.fromEntries(
-    (Object.keys(dutyKinds) as DutyKindId[]).flatMap((id) => {
-      const { many, rests }: DutyKind = dutyKinds[id];
-      const answers = r.duties
-        .of(id)
-        .map((d, at) => dutyAnswer(d, (rests?.(drive, at) ?? true) ? own : SURE));
-      if (many) return id === 'rates' ? [] : [[id, answers]];
-      return answers.length > 0 ? [[id, answers[0]]] : [];
-    }),
+    (Object.keys(dutyKinds) as DutyKindId[])
+      .filter((id) => id !== 'rates')
+      .map((id) => {
+        const { many, rests }: DutyKind = dutyKinds[id];
+        return [
+          id,
+          ({ drive, duties, kinematics }: Report) => {
+            const told = duties
+              .of(id)
+              .map((d, at) => dutyAnswer(d, (rests?.(drive, at) ?? true) ? doubtOf(kinematics) : SURE));
+            return many ? told : told[0];
+          },
+        ];
+      }),
   );
 }
 

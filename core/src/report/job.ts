@@ -10,11 +10,12 @@ import {
   toText,
   type Rational,
 } from '../numbers/index.ts';
-import { asksOf, worthChasing, type Asks } from '../divide/index.ts';
+import { asksOf, ledger, needOf, worthChasing, type Asks, type Division } from '../divide/index.ts';
 import { toleranceArcsec, toleranceOf, type Tolerance } from '../motion/index.ts';
-import type { Drive, Kinematics } from '../drive/index.ts';
+import { sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
 import { refusalMessage } from '../numbers/index.ts';
 import type { Figure } from './figure.ts';
+import { owesReport, type OwesReport } from './ledger.ts';
 import type { Rich } from './rich.ts';
 import { angleText, grouped, inWords, lengthText, limitText, listed, powers, whole } from './text.ts';
 
@@ -209,3 +210,24 @@ const toleranceFigure = (t: Tolerance, steps: bigint): Figure => ({
     { label: 'steps per turn, at least', text: [{ strong: whole(steps) }], exact: true },
   ],
 });
+
+/** Columns and rows of the ledger beside the Job. */
+const OWES_ROOM = 8;
+const OWES_ROWS = 8;
+
+/** What the divisions ask of a train, against what the source alone brings. */
+export function owesOf(drive: Drive, k: Kinematics, divisions: readonly Division[]): OwesReport | null {
+  const source = sourceKindOf(drive.train.source);
+  if (divisions.length === 0) return null;
+  const full = source.fullSteps(drive.train.source) ?? 1;
+  const label = k.mode > 1 ? `${full} × 1/${k.mode}` : `${full} steps`;
+  const bare = ledger([{ label, factor: rational(BigInt(full) * BigInt(k.mode)) }], divisions);
+  return owesReport(
+    bare,
+    needOf(divisions.map((d) => d.divisions)),
+    label,
+    divisions.length,
+    OWES_ROOM,
+    OWES_ROWS,
+  );
+}
