@@ -120,7 +120,10 @@ export default ts.config(
         'error',
         {
           patterns: [
-            { group: ['dexie', '**/records/versions*', '**/records/database*'], message: 'pages go through the stores.' },
+            {
+              group: ['dexie', '**/records/versions*', '**/records/database*'],
+              message: 'pages go through the stores.',
+            },
             { group: ['fraction.js', 'joi'], message: 'a page computes nothing.' },
           ],
         },

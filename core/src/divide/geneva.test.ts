@@ -103,6 +103,25 @@ describe('moves along a linear output', () => {
     expect(carriage!.nearest).toBe(8000n);
   });
 
+  test('moves are read as they are meant, or asked about', () => {
+    const read = (text: string) => {
+      const moves = readMoves(text);
+      return moves.ok
+        ? moves.value.map(({ mm }) => `${toText(mm.q)}${mm.piPower ? 'π' : ''}`)
+        : moves.refusal.code;
+    };
+    expect(read('1 1/2 π')).toEqual(['3/2π']);
+    expect(read('2 3 π')).toBe('noTravel');
+    expect(read('1 200; 0.5 mm')).toEqual(['1200', '1/2']);
+    expect(read('1,200')).toBe('doubtfulComma');
+    expect(read('1, 200, 100,250')).toEqual(['1', '200', '100', '250']);
+  });
+
+  test('a lead of 10⁻⁷⁵ has its move in words, and nothing throws', () => {
+    const [turn] = judge({ kind: 'screw', leadMm: `1/1${'0'.repeat(75)}` }, '2π');
+    expect([turn!.grade, Number.isFinite(turn!.errorMm)]).toEqual(['rounded', true]);
+  });
+
   test('a table makes no moves, and nonsense is refused by its piece', () => {
     const read = readMoves('1');
     const table = driveOf(1, 1, []).train;

@@ -17,8 +17,17 @@ export interface Move {
 
 const MAX_MOVES = 40;
 
-/** "1, 0.5 mm, 1/8 in, 2π" → the moves, mm. π as "π" or "pi" after a number. Refuses what is not above 0 by its piece. (handbook: numbers) */
+/** 1,200: more likely one move than a move of 1 mm and one of 200. */
+const DOUBTFUL = /(?<![\d,./])\d,\d{3}(?![\d.,])/;
+
+/** "1, 0.5 mm, 1/8 in, 2π" → the moves, mm. π as "π" or "pi" after a number. Refuses what is not above 0 by its piece, and asks which is meant by 1,200. (handbook: numbers) */
 export function readMoves(text: string): Result<readonly Move[]> {
+  const doubtful = DOUBTFUL.exec(text)?.[0];
+  if (doubtful !== undefined)
+    return error('doubtfulComma', doubtful, {
+      limit: doubtful.replace(',', ''),
+      example: doubtful.replace(',', '.'),
+    });
   const pieces = text
     .split(/[,;]+/)
     .map((p) => p.trim())
