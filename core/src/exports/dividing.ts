@@ -10,27 +10,8 @@ import {
 } from '../numbers/index.ts';
 import { divide, type Divider } from '../divide/index.ts';
 import { writeCsv } from '../files/index.ts';
-import type { StopBy } from '../motion/index.ts';
 import { sequenceOf, type RunPlan } from '../run/index.ts';
-import { doubtText, gradeOfDivision, holeNumbers } from '../report/index.ts';
-
-/** What a table counts in. */
-const UNITS = {
-  step: 'microsteps',
-  mark: 'marks',
-  count: 'counts',
-  hole: 'holes',
-  rest: 'rests',
-} as const satisfies Record<StopBy, string>;
-
-/** What the source is turned by, in a table. */
-const SOURCE = {
-  step: 'motor',
-  mark: 'crank',
-  count: 'motor',
-  hole: 'crank',
-  rest: 'source',
-} as const satisfies Record<StopBy, string>;
+import { doubtText, gradeOfDivision, holeNumbers, stopWords } from '../report/index.ts';
 
 /** Turns as arcseconds, nine figures and more after the point. */
 const arcsec = (turns: Rational): string => decimal(mul(turns, rational(ARCSEC_PER_TURN)), 9);
@@ -38,7 +19,7 @@ const arcsec = (turns: Rational): string => decimal(mul(turns, rational(ARCSEC_P
 /** The divisions table: exact steps as fractions, angles as decimals, and what all of it rests on. */
 export function divisionsCsv(divider: Divider, counts: readonly number[]): string {
   const N = divider.stepsPerTurn;
-  const unit = UNITS[divider.by];
+  const unit = stopWords[divider.by].unit;
   const angle = (steps: Rational): string => arcsec(rational(steps.s * steps.n * N.d, steps.d * N.n));
   const rows = counts.map((count) => {
     const d = divide(divider, count);
@@ -85,7 +66,7 @@ export function sheetCsv(plan: RunPlan): string {
   const sequence = sequenceOf(plan);
   const { stops } = sequence;
   const R = abs(exactly(plan.reduction));
-  const unit = UNITS[stops.by];
+  const unit = stopWords[stops.by].unit;
   const counts = stops.by === 'rest' && stops.perStop !== null;
   const rows = Array.from({ length: sequence.length }, (_, i) => {
     const s = sequence.at(i);
@@ -112,7 +93,7 @@ export function sheetCsv(plan: RunPlan): string {
       `error (${unit})`,
       'error (arcsec)',
       'angle (deg)',
-      `${SOURCE[stops.by]} (turns)`,
+      `${stopWords[stops.by].source} (turns)`,
       'is',
       ...(counts ? ['target (counts of the source)'] : []),
       ...(plan.plate ? [`hole on ${plan.plate.circles.join(' and ')}`] : []),

@@ -7,6 +7,8 @@ import { whole } from './text.ts';
 export interface BenchReport {
   readonly row: SheetRow;
   readonly before: SheetRow | null;
+  /** whose turns are told: "motor", "crank" */
+  readonly source: string;
   /** the last moves, newest first, with the time of each */
   readonly last: readonly { readonly at: number; readonly row: SheetRow }[];
   /** where it stands: "Gap 4", "Rewind", "Done" */
@@ -42,6 +44,7 @@ export function benchReport(state: RunState): BenchReport {
   const at = sequence.indexOf(step.is, step.gap);
   const next = at + 1 < s.length ? s.rowOf(sequence.at(at + 1), step) : null;
   return {
+    source: s.source,
     row,
     before: came && s.rowOf(came, null),
     last: back.slice(0, LAST).map((b, i) => ({ at: b.at, row: s.rowOf(b.step, back[i + 1]?.step ?? null) })),

@@ -27,7 +27,16 @@ export { byPlates, noRun, planRun } from './run-plan.ts';
 export { doubtText } from './doubt-words.ts';
 export { shotAxes } from './duties/shot.ts';
 export { benchReport, type BenchReport } from './bench.ts';
-export { holeNumbers, plateCrank, sheet, signedCount, timeLeft, type Sheet, type SheetRow } from './sheet.ts';
+export {
+  holeNumbers,
+  plateCrank,
+  sheet,
+  signedCount,
+  stopWords,
+  timeLeft,
+  type Sheet,
+  type SheetRow,
+} from './sheet.ts';
 export type { StageReport } from './train.ts';
 export type { ShaftReport } from './shafts.ts';
 export type { WorkReport } from './work.ts';

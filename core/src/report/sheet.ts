@@ -11,13 +11,14 @@ import {
   type Rational,
 } from '../numbers/index.ts';
 import { crankTurns } from '../divide/index.ts';
+import type { StopBy } from '../motion/index.ts';
 import { sequenceOf, wayBetween, type PlatePlan, type RunPlan, type Step, type Way } from '../run/index.ts';
 import { plainText, type Rich } from './rich.ts';
 import { dms, grouped, mixed, signedAngle, whole } from './text.ts';
 
 type Dms = ReturnType<typeof dms> & { readonly back: boolean };
 
-/** One line of the run sheet: where to go, in what the work stops by, in degrees and in turns of the crank. */
+/** One line of the run sheet: where to go, in what the work stops by, in degrees and in turns of the source's shaft. */
 export interface SheetRow {
   readonly is: Step['is'];
   /** 1…D; D + 1 leads home */
@@ -53,6 +54,8 @@ export interface Sheet {
   readonly crank: Rich;
   /** "microsteps", "marks", "counts", "holes", "rests" */
   readonly unit: string;
+  /** whose turns are told: "motor", "crank", or "source" before a wheel that locks */
+  readonly source: string;
   readonly plate: PlatePlan | null;
   /** line i, from 0 */
   readonly row: (i: number) => SheetRow;
@@ -61,13 +64,14 @@ export interface Sheet {
   readonly indexOf: (is: Step['is'], gap: number) => number;
 }
 
-const UNITS = {
-  step: 'microsteps',
-  mark: 'marks',
-  count: 'counts',
-  hole: 'holes',
-  rest: 'rests',
-} as const;
+/** What the work stops by is counted in, and what turns at the head of the train. */
+export const stopWords = {
+  step: { unit: 'microsteps', source: 'motor' },
+  mark: { unit: 'marks', source: 'crank' },
+  count: { unit: 'counts', source: 'motor' },
+  hole: { unit: 'holes', source: 'crank' },
+  rest: { unit: 'rests', source: 'source' },
+} as const satisfies Readonly<Record<StopBy, { readonly unit: string; readonly source: string }>>;
 
 export function sheet(plan: RunPlan): Sheet {
   const sequence = sequenceOf(plan);
@@ -107,7 +111,7 @@ export function sheet(plan: RunPlan): Sheet {
     steps: mixed(stops.by === 'rest' ? stops.perTurn : exactly(plan.stepsPerTurn)),
     step: mixed(div(stops.perTurn, rational(D))),
     crank: plan.plate ? plateCrank(plan.plate, 1) : mixed(crankTurns(R, D, 1)),
-    unit: UNITS[stops.by],
+    ...stopWords[stops.by],
     plate: plan.plate ?? null,
     row: (i) => rowOf(at(i), i === 0 ? null : at(i - 1)),
     rowOf,

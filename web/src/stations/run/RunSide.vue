@@ -66,7 +66,7 @@ const done = computed(() => doneGaps(state));
         </tbody>
       </table>
       <p class="quiet crank">
-        {{ bench.plate ? 'The crank has made in all' : 'By hand from the start, turns of the motor shaft' }}:
+        {{ bench.plate ? 'The crank has made in all' : `Turns of the ${bench.source} from the start` }}:
         <b class="mono"><RichText :text="bench.row.crank" /></b>
       </p>
     </div>

@@ -161,7 +161,7 @@ const print = usePrintSheet(() =>
             <dd class="num"><RichText :text="head.step" /></dd>
           </div>
           <div>
-            <dt>{{ byHand ? 'Each move of the crank' : 'The same in turns of the crank' }}</dt>
+            <dt>{{ byHand ? 'Each move of the crank' : `The same in turns of the ${head.source}` }}</dt>
             <dd class="num"><RichText :text="head.crank" /></dd>
           </div>
           <div v-if="onPlates">
