@@ -12,7 +12,7 @@ const id = useId();
 <template>
   <v-dialog v-model="open" :aria-labelledby="id" :max-width="width">
     <v-card>
-      <header class="d-flex align-center ga-3">
+      <header class="in-line">
         <h2 :id="id">{{ title }}</h2>
         <v-spacer />
         <IconButton :icon="mdiClose" label="Close" @click="open = false" />

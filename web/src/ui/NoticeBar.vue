@@ -20,7 +20,7 @@ function act(): void {
     :model-value="true"
     :role="notices.notice.tone === 'bad' ? 'alert' : 'status'"
   >
-    <span class="d-flex align-center ga-3">
+    <span class="in-line">
       <v-icon
         :icon="notices.notice.tone === 'bad' ? mdiAlertCircleOutline : mdiCheck"
         :class="notices.notice.tone === 'bad' ? 'tone-misses' : 'tone-even'"

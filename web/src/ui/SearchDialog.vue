@@ -110,7 +110,7 @@ function go(hit: Hit | undefined): void {
           <b>{{ hit.title }}</b><span class="quiet">{{ hit.message }}</span>
         </li>
       </ul>
-      <p v-if="hits.length === 0" class="quiet pa-3">
+      <p v-if="hits.length === 0" class="quiet beside">
         Nothing is called that. A number finds how the open drive divides by it: Even or not.
       </p>
     </v-card>

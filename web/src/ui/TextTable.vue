@@ -25,7 +25,7 @@ const rows = computed(() => table.rows.slice(0, most));
       </tr>
     </tbody>
   </v-table>
-  <p v-if="rows.length < table.rows.length" class="quiet pa-2">
+  <p v-if="rows.length < table.rows.length" class="quiet beside">
     {{ table.rows.length - rows.length }} more in the file.
   </p>
 </template>

@@ -34,7 +34,7 @@ const there = computed(() => asks.value.filter((a) => a.there));
 </script>
 
 <template>
-  <div class="d-flex flex-wrap align-center ga-2">
+  <div class="in-line">
     <v-menu location="bottom start">
       <template #activator="{ props }">
         <v-btn v-bind="props" :prepend-icon="mdiPlus">Add a rate, a sweep, a camera…</v-btn>

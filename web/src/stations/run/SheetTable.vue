@@ -46,7 +46,9 @@ onMounted(async () => {
       >
         <th scope="row" class="mono">{{ NAMES[row.is] || row.gap }}</th>
         <td class="num quiet">{{ row.is === 'gap' ? row.move : '' }}</td>
-        <td class="num font-weight-bold"><Digits :text="row.target" /></td>
+        <td class="num">
+          <b><Digits :text="row.target" /></b>
+        </td>
         <td v-if="!whole.plate" class="num"><Digits :text="row.moved" /></td>
         <td v-if="!whole.plate" class="num">{{ row.error }}</td>
         <td class="num"><DmsText :of="row.position" /></td>

@@ -36,12 +36,13 @@ const copyList = (): Promise<void> => copy(strip.list, 'The list is', 'Select th
     <template #title>
       <h3>What comes out even, 2 to 400</h3>
       <v-spacer />
-      <GradeTag :graded="{ grade: 'even', word: String(strip.even) }" />
-      <GradeTag
-        v-if="strip.microstep > 0"
-        class="ml-2"
-        :graded="{ grade: 'evenMicrostep', word: String(strip.microstep) }"
-      />
+      <span class="in-line tally">
+        <GradeTag :graded="{ grade: 'even', word: String(strip.even) }" />
+        <GradeTag
+          v-if="strip.microstep > 0"
+          :graded="{ grade: 'evenMicrostep', word: String(strip.microstep) }"
+        />
+      </span>
     </template>
     <svg
       width="378"
@@ -67,6 +68,9 @@ const copyList = (): Promise<void> => copy(strip.list, 'The list is', 'Select th
 </template>
 
 <style scoped>
+.tally {
+  margin-right: 6px;
+}
 .strip {
   border-top: 1px solid var(--p-hair);
   padding: 0 14px;
