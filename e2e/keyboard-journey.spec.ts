@@ -76,11 +76,19 @@ test('from an empty browser to the machine and back, with the keyboard alone', a
   await expect(page.getByRole('region', { name: /Stage 1: Worm/ })).toBeVisible();
   await page.keyboard.press('Alt+ArrowRight');
   await expect(page.getByRole('region', { name: /Stage 2: Worm/ })).toBeVisible();
+  // however quickly one follows the other
+  await page.keyboard.press('Alt+ArrowLeft');
+  await page.keyboard.press('Alt+ArrowRight');
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect(page.getByRole('region', { name: /Stage 1: Worm/ })).toBeVisible();
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect(page.getByRole('region', { name: /Stage 2: Worm/ })).toBeVisible();
 
   // Check: down the table to 97, and open the working of its worst error.
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press('g');
   await page.keyboard.press('c');
+  await expect(page.getByRole('heading', { name: 'Check', exact: true })).toBeVisible();
   await tabTo(page, /^97$/);
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowUp');
@@ -98,6 +106,7 @@ test('from an empty browser to the machine and back, with the keyboard alone', a
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await page.keyboard.press('g');
   await page.keyboard.press('r');
+  await expect(page.getByRole('heading', { name: 'Run', exact: true })).toBeVisible();
   await tabTo(page, /^95$/);
   await page.keyboard.press('Enter');
   await tabTo(page, /^Start at gap 1$/);

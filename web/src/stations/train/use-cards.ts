@@ -2,7 +2,7 @@ import { nextTick, ref, type Ref } from 'vue';
 import type { Edit, InputValue, Refusal, StageKindId } from '@pendrix/core';
 import type { SortableEvent } from 'vue-draggable-plus';
 
-/** A menu gives the focus back to its key when it closes; only then does the card take it. */
+/** A menu gives the focus back to its key when it closes; then the card takes it again. */
 const MENU_CLOSES_MS = 80;
 
 /** What can be done with the cards of a train; the focus follows, and what was done is said. */
@@ -20,13 +20,14 @@ export function useCards(
   const selected = ref<number | null>(null);
   const said = ref('');
 
+  /** At once, for the next key may follow on its heels; and after a menu has closed. */
   async function focusCard(at: number): Promise<void> {
     await nextTick();
+    const card = cards.value?.querySelectorAll<HTMLElement>('[data-stage]')[at];
+    const focus = (): void => card?.querySelector<HTMLElement>('.card input, .card select')?.focus();
+    focus();
     await new Promise((r) => setTimeout(r, MENU_CLOSES_MS));
-    cards.value
-      ?.querySelectorAll<HTMLElement>('[data-stage]')
-      [at]?.querySelector<HTMLElement>('.card input, .card select')
-      ?.focus();
+    if (card?.isConnected && !card.querySelector('input:focus, select:focus')) focus();
   }
   function add(kind: StageKindId, at: number, values?: Readonly<Record<string, InputValue>>): boolean {
     if (edit({ do: 'addStage', kind, at, ...(values ? { with: values } : {}) })) return false;
