@@ -93,18 +93,18 @@ export function shelfReport(
     lines: lines.get(id) ?? 0,
   }));
   const wanted = view.filter.toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = parts.filter((part) => {
+  const rows = ordered(parts, uses, view).filter(({ part }) => {
     if (view.groups.length > 0 && !view.groups.includes(partKindOf(part).group)) return false;
     const text = wanted.length === 0 ? '' : wordsOf(part);
     return wanted.every((word) => text.includes(word));
   });
-  const rows = shown.map((part) => rowOf(part, uses.get(part.id) ?? UNUSED));
+  const shown = rows.map((r) => r.part);
   const owned = shown.filter((p) => p.price !== undefined);
   const priced = owned.reduce((n, p) => n + p.own, 0);
   const pieces = shown.reduce((n, p) => n + p.own, 0);
   return {
     groups,
-    sections: sectionsOf(rows, view),
+    sections: sectionsOf(rows),
     lines: shown.length,
     pieces,
     inUse: rows.reduce((n, r) => n + r.used, 0),
@@ -194,8 +194,8 @@ export function usedMessage(part: ShelfPart, uses: readonly Use[]): string {
   return `${grouped(String(used))} of ${grouped(String(part.own))} used by ${by}`;
 }
 
-/** Sections in the order of kinds, wheels and belt wheels apart by module and pitch. */
-function sectionsOf(rows: readonly ShelfRow[], view: ShelfView): readonly ShelfSection[] {
+/** Sections of rows that are in their order already, in the order of kinds, wheels and belt wheels apart by module and pitch. */
+function sectionsOf(rows: readonly ShelfRow[]): readonly ShelfSection[] {
   const sections = new Map<string, { title: string; order: number; size: number; rows: ShelfRow[] }>();
   const order = Object.keys(shelfGroups);
   for (const row of rows) {
@@ -221,7 +221,7 @@ function sectionsOf(rows: readonly ShelfRow[], view: ShelfView): readonly ShelfS
       key,
       title: s.title,
       message: `${s.rows.length === 1 ? '1 line' : `${grouped(String(s.rows.length))} lines`}, ${piecesSay(s.rows)}`,
-      rows: sorted(s.rows, view),
+      rows: s.rows,
     }));
 }
 
@@ -251,7 +251,32 @@ const collator = new Intl.Collator('en', { numeric: true });
 const inOrder = (a: string, b: string): number =>
   a === b ? 0 : Number(a) - Number(b) || collator.compare(a, b);
 
-function sorted(rows: readonly ShelfRow[], { sort, down }: ShelfView): readonly ShelfRow[] {
+/** The whole shelf as it was last put in order: a key in the filter takes lines away, and leaves the order. */
+let last: {
+  readonly parts: readonly ShelfPart[];
+  readonly uses: ReadonlyMap<string, readonly Use[]>;
+  readonly sort: ShelfSort;
+  readonly down: boolean;
+  readonly rows: readonly ShelfRow[];
+} | null = null;
+
+function ordered(
+  parts: readonly ShelfPart[],
+  uses: ReadonlyMap<string, readonly Use[]>,
+  { sort, down }: ShelfView,
+): readonly ShelfRow[] {
+  if (last?.parts === parts && last.uses === uses && last.sort === sort && last.down === down)
+    return last.rows;
+  const rows = sorted(
+    parts.map((part) => rowOf(part, uses.get(part.id) ?? UNUSED)),
+    sort,
+    down,
+  );
+  last = { parts, uses, sort, down, rows };
+  return rows;
+}
+
+function sorted(rows: readonly ShelfRow[], sort: ShelfSort, down: boolean): readonly ShelfRow[] {
   const by = (a: ShelfRow, b: ShelfRow): number => {
     switch (sort) {
       case 'name':
