@@ -121,6 +121,12 @@ describe('tables', () => {
     const sheet = sheetCsv(planRun(wheelCutter('60, 73, 95, 97'), 95)!);
     expect(sheet.includes('\r')).toBe(false);
     const rows = Papa.parse<Record<string, string>>(sheet, { header: true, skipEmptyLines: true }).data;
+    expect([rows[1]?.['gap'], rows[1]?.['move'], rows[95]?.['gap'], rows[95]?.['move']]).toEqual([
+      '2',
+      '1',
+      '96',
+      '95',
+    ]);
     expect([
       rows.length,
       rows[1]?.['target (microsteps)'],
