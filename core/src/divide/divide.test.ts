@@ -300,6 +300,11 @@ describe('tolerance', () => {
     expect(within(length('1/1000000'), ZERO, N)).toBe(true);
   });
 
+  test('a count idles from one more than there are steps, not at as many', () => {
+    const few = dividerFor(driveOf(12, 1, []));
+    expect([12, 13].map((D) => divide(few, D).idle)).toEqual([false, true]);
+  });
+
   test('toleranceOf reads what the job asks', () => {
     expect(toleranceOf({ divisions: '' })).toBeNull();
     expect(toleranceOf({ divisions: '', toleranceArcsec: '20' })?.as).toBe('angle');
