@@ -170,6 +170,13 @@ describe('cells that a spreadsheet would run', () => {
   );
 
   test('numbers stay numbers, negative ones too', () => {
+    const formulas = ['=1+1', '+cmd', '-2+3', '@SUM(1)'];
+    expect(
+      writeCsv(
+        ['a'],
+        formulas.map((f) => [f]),
+      ),
+    ).toBe(`a\n${formulas.map((f) => `'${f}\n`).join('')}`);
     expect(writeCsv(['a'], [[-0.5], ['-1.25'], ['+18240'], [-1e-9]])).toBe('a\n-0.5\n-1.25\n+18240\n-1e-9\n');
   });
 });
