@@ -176,7 +176,7 @@ describe('cells that a spreadsheet would run', () => {
         ['a'],
         formulas.map((f) => [f]),
       ),
-    ).toBe(`a\n${formulas.map((f) => `'${f}\n`).join('')}`);
+    ).toBe(`a\n${formulas.map((f) => `"'${f}"\n`).join('')}`);
     expect(writeCsv(['a'], [[-0.5], ['-1.25'], ['+18240'], [-1e-9]])).toBe('a\n-0.5\n-1.25\n+18240\n-1e-9\n');
   });
 });
