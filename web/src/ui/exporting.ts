@@ -1,5 +1,6 @@
-import { type Drive, type Refusal, type Result } from '@pendrix/core';
+import { refusalSentence, type Drive, type Refusal, type Result } from '@pendrix/core';
 import type { ExportId, ExportOptions } from '@pendrix/core/exports/index';
+import { useNotices } from '../stores/notices.ts';
 import { fileStem, save } from './files.ts';
 
 /** The formats are loaded when something is first written. */
@@ -28,4 +29,13 @@ export async function saveExport(
   const { extension, type } = exportFormats[as];
   save(`${stem ?? (await fileStem(drive))}.${extension}`, text.value, type);
   return null;
+}
+
+/** The same from a key that has no place of its own for words: what cannot be written is said as a notice. */
+export function useSaveExport(): (...asked: Parameters<typeof saveExport>) => Promise<void> {
+  const notices = useNotices();
+  return async (...asked) => {
+    const refused = await saveExport(...asked);
+    if (refused) notices.tell({ message: refusalSentence(refused), tone: 'bad' });
+  };
 }

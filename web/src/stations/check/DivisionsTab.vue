@@ -13,7 +13,7 @@ import {
 import { MAX_ROWS, plainText, refusalSentence, type Refusal } from '@pendrix/core';
 import { useNotices } from '../../stores/notices.ts';
 import { useCopy } from '../../ui/copy.ts';
-import { exportText, saveExport } from '../../ui/exporting.ts';
+import { exportText, useSaveExport } from '../../ui/exporting.ts';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
@@ -32,6 +32,7 @@ const report = useReport();
 const copy = useCopy();
 const route = useRoute();
 const notices = useNotices();
+const saveExport = useSaveExport();
 
 const MAP_TO = 145;
 const chosen = ref<number | null>(null);
@@ -59,21 +60,15 @@ const setDivisions = (text: string, editSession: string): Refusal | null =>
 const setTolerance = (text: string, editSession: string): Refusal | null =>
   edit({ do: 'tolerance', as: tolerance.value.as === 'length' ? 'length' : 'angle', text }, editSession);
 
-const said = (refused: Refusal | null): void => {
-  if (refused) notices.tell({ message: refusalSentence(refused), tone: 'bad' });
-};
 const TABLE = { of: 'divisions' };
-const saveCsv = async (): Promise<void> =>
-  said(await saveExport(report.value.drive, 'csv', TABLE, 'divisions'));
+const saveCsv = (): Promise<void> => saveExport(report.value.drive, 'csv', TABLE, 'divisions');
 /** The places of the opened count, one after the other, on a rotary axis. */
-const saveMoves = async (): Promise<void> =>
-  said(
-    await saveExport(report.value.drive, 'gcode', { divisions: selected.value! }, `divide-${selected.value}`),
-  );
+const saveMoves = (): Promise<void> =>
+  saveExport(report.value.drive, 'gcode', { divisions: selected.value! }, `divide-${selected.value}`);
 async function copyCsv(): Promise<void> {
   const text = await exportText(report.value.drive, 'csv', TABLE);
   if (text.ok) await copy(text.value, 'The table, as CSV, is', 'Save it as CSV instead.');
-  else said(text.refusal);
+  else notices.tell({ message: refusalSentence(text.refusal), tone: 'bad' });
 }
 </script>
 

@@ -4,7 +4,7 @@ import { tableKey, type DutyReport, type InputSpec, type Refusal } from '@pendri
 import DutyLines from '../../ui/DutyLines.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import InputFields from '../../ui/InputFields.vue';
-import { saveExport } from '../../ui/exporting.ts';
+import { useSaveExport } from '../../ui/exporting.ts';
 import { useReport } from '../../ui/open-drive.ts';
 import IconButton from '../../ui/IconButton.vue';
 
@@ -16,6 +16,7 @@ defineProps<{
   set: (key: string, text: string, editSession?: string) => Refusal | null;
 }>();
 const report = useReport();
+const saveExport = useSaveExport();
 const emit = defineEmits<{ remove: [] }>();
 </script>
 

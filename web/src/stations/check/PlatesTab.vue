@@ -3,7 +3,7 @@ import { computed, h, ref } from 'vue';
 import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline } from '@mdi/js';
 import { plainText, workingAsText, type PlateRow, type Plates, type Refusal } from '@pendrix/core';
 import { useCopy } from '../../ui/copy.ts';
-import { saveExport } from '../../ui/exporting.ts';
+import { useSaveExport } from '../../ui/exporting.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import ReadField from '../../ui/ReadField.vue';
@@ -19,6 +19,7 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 /** Dividing by hand: which circle, how many holes, and what to make when none serves. */
 const { edit } = useOpenDrive();
 const report = useReport();
+const saveExport = useSaveExport();
 const copy = useCopy();
 const plates = computed(() => report.value.plates);
 const chosen = ref<number | null>(null);
@@ -46,7 +47,7 @@ const set =
 const setDivisions = (text: string, editSession: string): Refusal | null =>
   edit({ do: 'divisions', text }, editSession);
 
-const saveCsv = (): Promise<unknown> => saveExport(report.value.drive, 'csv', { of: 'plates' }, 'plates');
+const saveCsv = (): Promise<void> => saveExport(report.value.drive, 'csv', { of: 'plates' }, 'plates');
 const print = usePrintSheet(() =>
   plates.value
     ? h(PrintedPlates, { title: report.value.drive.name, plates: plates.value, opened: opened.value })

@@ -5,7 +5,7 @@ import { DutyChart } from '../../ui/duty-chart.ts';
 import { plainText, type RateWay } from '@pendrix/core';
 import { useCopy } from '../../ui/copy.ts';
 import FigureText from '../../ui/FigureText.vue';
-import { exportText, saveExport } from '../../ui/exporting.ts';
+import { exportText, useSaveExport } from '../../ui/exporting.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import ControllerFields from '../../ui/ControllerFields.vue';
 import DutyLines from '../../ui/DutyLines.vue';
@@ -20,6 +20,7 @@ import FieldGroup from '../../ui/FieldGroup.vue';
 
 /** Rates: whole ticks between two steps, one interval always or the rest shared out, and the constants for a program. */
 const report = useReport();
+const saveExport = useSaveExport();
 const copy = useCopy();
 const rates = useDuty('rates');
 const timer = useDuty('timer');
@@ -43,8 +44,8 @@ watch(
   },
   { immediate: true },
 );
-const saveHeader = (): Promise<unknown> => saveExport(report.value.drive, 'cheader');
-const saveRates = (): Promise<unknown> => saveExport(report.value.drive, 'csv', { of: 'rates' }, 'rates');
+const saveHeader = (): Promise<void> => saveExport(report.value.drive, 'cheader');
+const saveRates = (): Promise<void> => saveExport(report.value.drive, 'csv', { of: 'rates' }, 'rates');
 const copyHeader = (): Promise<void> =>
   copy(header.value ?? '', 'The constants are', 'Save the file instead.');
 function another(): void {

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { mdiCodeTags, mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import DutyLines from '../../ui/DutyLines.vue';
-import { saveExport } from '../../ui/exporting.ts';
+import { saveExport, useSaveExport } from '../../ui/exporting.ts';
 import { useReport } from '../../ui/open-drive.ts';
 import TextTable from '../../ui/TextTable.vue';
 import { useDuty } from '../../ui/use-duty.ts';
@@ -17,6 +17,7 @@ import InputFields from '../../ui/InputFields.vue';
 
 /** Sweeps in frames: uneven motion, the time of an interval, several axes on one clock. */
 const report = useReport();
+const saveTable = useSaveExport();
 const { list, specs, set, add, remove } = useDuty('sweeps');
 const sweeps = computed(() => report.value.duties.of('sweeps'));
 const chosen = ref(0);
@@ -153,7 +154,7 @@ function another(): void {
               v-if="ramp.table"
               variant="text"
               :prepend-icon="mdiFileDelimitedOutline"
-              @click="saveExport(report.drive, 'csv', { of: ramp.key }, 'intervals')"
+              @click="saveTable(report.drive, 'csv', { of: ramp.key }, 'intervals')"
               >CSV</v-btn
             >
           </div>

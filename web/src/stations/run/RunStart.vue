@@ -13,7 +13,7 @@ import {
   type Report,
   type RunPlan,
 } from '@pendrix/core';
-import { saveExport } from '../../ui/exporting.ts';
+import { useSaveExport } from '../../ui/exporting.ts';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import ReadField from '../../ui/ReadField.vue';
@@ -83,6 +83,7 @@ const start = (): void => {
   if (plan.value) void runs.start(plan.value, gap.value, named.value);
 };
 const MAX_CHIPS = 24;
+const saveExport = useSaveExport();
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 
 function choose(text: string): Refusal | null {
