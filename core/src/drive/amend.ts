@@ -5,10 +5,11 @@ import { kindOf, isStageKind } from './stages/index.ts';
 type Data = Readonly<Record<string, unknown>>;
 
 /**
- * A drive of this version as it was once written, brought to how it is written now; itself when there is nothing to bring. A tangent
- * arm stood in the job; it is an output. Unchecked data in, unchecked data out. (docs: formats)
+ * A drive as it was once kept, brought to how it is kept now. Version 1 had one train, which stands where it stood; a tangent arm stood
+ * in the job, and is an output. Unchecked data in, unchecked data out. (docs: formats)
  */
-export function amendDrive<T extends object>(file: T): T {
+export function amendDrive<T extends object>(written: T): T {
+  const file = { ...written, ...('version' in written && written.version === 1 && { version: 2 }) };
   const { job, train } = file as { readonly job?: Data; readonly train?: Data };
   const arm = job?.['arm'];
   if (!isData(job) || !isData(train) || !isData(arm)) return file;

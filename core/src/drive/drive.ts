@@ -20,6 +20,8 @@ export interface Job extends JobDuties {
 }
 
 export interface Train {
+  /** what it is called beside others; absent while it is the only one */
+  readonly name?: string;
   readonly source: Source;
   readonly stages: readonly Stage[];
   readonly output: Output;
@@ -44,16 +46,43 @@ export interface Encoder {
   readonly shaft: number;
 }
 
+/** Where a train hangs on another: `shaft` counted along that train, 0 being the one it begins at. */
+export interface Hang {
+  readonly train: string;
+  readonly shaft: number;
+}
+
 /**
- * One drive: plain immutable data, current version, checked. Exact quantities are text, as in the file; keys that this
+ * One more train of a drive: with a source of its own, or hanging on a shaft of another train, which then turns it. What its job does not
+ * say of tolerance, camera and load, the drive's says. (handbook: drive, more than one train)
+ */
+export interface FurtherTrain {
+  readonly name: string;
+  readonly from: Hang | null;
+  /** absent where it hangs on another */
+  readonly source?: Source;
+  readonly stages: readonly Stage[];
+  readonly output: Output;
+  readonly limits?: TurnLimits;
+  /** `shaft` counted along this train, 0 being the one it begins at */
+  readonly encoder?: Encoder;
+  readonly job: Job;
+  readonly find?: FindSettings;
+}
+
+/**
+ * One drive: plain immutable data, current version, checked. The first train, which has a source, stands in it with its job; what
+ * further trains there are beside it. Whatever reckons one train takes a drive and reads its first: `pathOf` gives any other as such. Exact quantities are text, as in the file; keys that this
  * version does not know are kept in it untouched. (docs: formats)
  */
 export interface Drive {
   readonly format: 'pendrix-drive';
-  readonly version: 1;
+  readonly version: 2;
   readonly name: string;
   readonly job: Job;
   readonly train: Train;
+  /** absent when there is one train */
+  readonly others?: readonly FurtherTrain[];
   readonly encoder?: Encoder;
   readonly timer?: Timer;
   readonly plates?: Plates;
@@ -82,12 +111,14 @@ export const encoderInputs: readonly InputSpec[] = [
 ];
 
 export const MAX_STAGES = 40;
+/** Most trains of one drive. */
+export const MAX_TRAINS = 40;
 export const MAX_NAME = 120;
 
 /** A drive with nothing asked of it yet: a 200-step motor at 1/16 straight on the work. */
 export const newDrive = (name: string): Drive => ({
   format: 'pendrix-drive',
-  version: 1,
+  version: 2,
   name,
   job: { divisions: '' },
   train: { source: STEPPER_DEFAULT, stages: [], output: { kind: 'rotary' } },

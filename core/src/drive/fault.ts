@@ -1,6 +1,6 @@
 import { at, parseRational, readDivisions, error, type Refusal } from '../numbers/index.ts';
 import { duties, MAX_DUTIES, refuseSweep, type DutyId, type Sweep } from './duties/index.ts';
-import { encoderInputs, MAX_STAGES, type Train } from './drive.ts';
+import { encoderInputs, MAX_STAGES, MAX_TRAINS, type Drive, type Train } from './drive.ts';
 import { findInputs, readFindInput } from './find-settings.ts';
 import { refusalOf, show } from './inputs.ts';
 import { refuseTrain } from './locks.ts';
@@ -12,6 +12,7 @@ import { isSourceKind, sourceKindOf, sources } from './sources/index.ts';
 import { isStageKind, kindOf, searchedKinds, stageInputs, stages } from './stages/index.ts';
 import { playInput } from './stages/common.ts';
 import type { StageData } from './stages/stage.ts';
+import { otherPlace, pathOf, ratioBetween, trainAt, trainCount, trainsFault, trainsOf } from './trains.ts';
 
 type Data = Readonly<Record<string, unknown>>;
 
@@ -91,13 +92,28 @@ export function findFault(value: unknown): Refusal | null {
   return null;
 }
 
-/** What the parts of a drive may not be together. */
-export function togetherFault(drive: {
-  readonly train: Train;
-  readonly job?: { readonly toleranceMm?: string; readonly radiusMm?: string };
-  readonly encoder?: { readonly shaft: number };
-}): Refusal | null {
-  const { encoder, job, train } = drive;
+/** What the parts of a drive may not be together; its trains are each right by themselves. */
+export function togetherFault(drive: Drive): Refusal | null {
+  const first = trainTogetherFault(drive.train, drive.encoder, drive.job);
+  const locks = first ?? refuseTrain(drive.train);
+  if (locks) return first ?? at('train', locks);
+  const trains = trainsFault(drive);
+  if (trains) return trains;
+  for (let i = 1; i < trainCount(drive); i++) {
+    const own = drive.others![i - 1]!;
+    const path = pathOf(drive, i).drive;
+    const refusal = trainTogetherFault({ ...path.train, stages: own.stages }, own.encoder, path.job);
+    if (refusal) return { ...refusal, path: otherPlace(i, refusal.path.replace(/^train\./, '')) };
+  }
+  return betweenFault(drive);
+}
+
+/** An encoder on a shaft that is there, and a tolerance along a circle with its radius. */
+function trainTogetherFault(
+  train: Train,
+  encoder: { readonly shaft: number } | undefined,
+  job: { readonly toleranceMm?: string; readonly radiusMm?: string } | undefined,
+): Refusal | null {
   if (encoder && encoder.shaft > train.stages.length)
     return error('noSuchShaft', String(encoder.shaft), {
       path: 'encoder.shaft',
@@ -105,8 +121,23 @@ export function togetherFault(drive: {
     }).refusal;
   if (job?.toleranceMm !== undefined && job.radiusMm === undefined && train.output.kind === 'rotary')
     return error('noRadius', '', { path: 'job.radiusMm' }).refusal;
-  const locks = refuseTrain(train);
-  return locks && at('train', locks);
+  return null;
+}
+
+/** Ratios are asked between outputs that are there and have a source in common. */
+function betweenFault(drive: Drive): Refusal | null {
+  const trains = trainsOf(drive);
+  const names = trains.map((t) => t.name).join(', ');
+  for (const [i, { from, to }] of (drive.job.between ?? []).entries()) {
+    const place = `job.between[${i}]`;
+    const [a, b] = [trainAt(trains, from), trainAt(trains, to)];
+    if (a < 0) return error('noSuchTrain', from, { path: `${place}.from`, limit: names }).refusal;
+    if (b < 0) return error('noSuchTrain', to, { path: `${place}.to`, limit: names }).refusal;
+    if (a === b) return error('sameOutput', to, { path: `${place}.to` }).refusal;
+    if (!ratioBetween(drive, a, b))
+      return error('noCommonSource', `${from} and ${to}`, { path: place }).refusal;
+  }
+  return null;
 }
 
 const isText = (value: unknown): boolean => value === undefined || typeof value === 'string';
@@ -156,14 +187,16 @@ function dutiesFault(job: Data, drive: Data): Refusal | null {
   return null;
 }
 
-function trainFault(train: unknown): Refusal | null {
+/** `driven`: it hangs on another train, which has the source. */
+function trainFault(train: unknown, driven = false): Refusal | null {
   if (!isData(train)) return bad('', train);
-  const { source, stages: list, output, limits } = train;
+  const { name, source, stages: list, output, limits } = train;
+  if (!isText(name)) return bad('name', name);
   if (!Array.isArray(list)) return bad('stages', list);
   if (list.length > MAX_STAGES) return error('tooManyStages', '', { limit: String(MAX_STAGES) }).refusal;
   const of = (place: string, refusal: Refusal | null): Refusal | null => refusal && at(place, refusal);
   const refusal =
-    of('source', sourceFault(source)) ??
+    (driven && source === undefined ? null : of('source', sourceFault(source))) ??
     of('output', outputFault(output)) ??
     list.reduce<Refusal | null>((found, stage, i) => found ?? of(`stages[${i}]`, stageFault(stage)), null);
   if (refusal || limits === undefined) return refusal;
@@ -173,6 +206,34 @@ function trainFault(train: unknown): Refusal | null {
     isText(limits['why'])
     ? null
     : bad('limits', limits);
+}
+
+/** A further train by itself, as the browser holds it. */
+function otherFault(one: unknown): Refusal | null {
+  if (!isData(one)) return bad('', one);
+  const { name, from, encoder, find, job } = one;
+  if (typeof name !== 'string' || name.trim() === '') return bad('name', name);
+  const hangs = hangFault(from);
+  if (hangs) return hangs;
+  const of = (place: string, refusal: Refusal | null): Refusal | null => refusal && at(place, refusal);
+  return (
+    trainFault(one, from !== null) ??
+    of('job', jobFault(job)) ??
+    dutiesFault(job as Data, {}) ??
+    (encoder === undefined ? null : of('encoder', encoderFault(encoder))) ??
+    (find === undefined ? null : of('find', findFault(find)))
+  );
+}
+
+/** Where a train hangs: null, or the name of a train and one of its shafts. */
+export function hangFault(from: unknown): Refusal | null {
+  if (from === null) return null;
+  if (!isData(from)) return error('notObject', show(from), { path: 'from' }).refusal;
+  const { train, shaft } = from;
+  if (typeof train !== 'string') return error('notText', show(train), { path: 'from.train' }).refusal;
+  return typeof shaft === 'number' && Number.isInteger(shaft) && shaft >= 0
+    ? null
+    : error('noSuchShaft', show(shaft), { path: 'from.shaft', limit: String(MAX_STAGES) }).refusal;
 }
 
 function platesFault(plates: unknown): Refusal | null {
@@ -192,11 +253,11 @@ function platesFault(plates: unknown): Refusal | null {
  */
 export function driveFault(value: unknown): Refusal | null {
   if (!isData(value)) return error('notObject', show(value)).refusal;
-  const { format, version, name, job, train, encoder, plates, find, dismissed } = value;
+  const { format, version, name, job, train, others, encoder, plates, find, dismissed } = value;
   if (format !== 'pendrix-drive') return bad('format', format);
-  if (typeof version === 'number' && version > 1)
-    return error('newerVersion', String(version), { path: 'version', limit: '1' }).refusal;
-  if (version !== 1) return bad('version', version);
+  if (typeof version === 'number' && version > 2)
+    return error('newerVersion', String(version), { path: 'version', limit: '2' }).refusal;
+  if (version !== 2) return bad('version', version);
   if (typeof name !== 'string' || name.trim() === '') return bad('name', name);
   const of = (place: string, refusal: Refusal | null): Refusal | null => refusal && at(place, refusal);
   const refusal =
@@ -209,5 +270,12 @@ export function driveFault(value: unknown): Refusal | null {
   if (refusal) return refusal;
   if (dismissed !== undefined && !(Array.isArray(dismissed) && dismissed.every((d) => typeof d === 'string')))
     return bad('dismissed', dismissed);
-  return togetherFault(value as unknown as Parameters<typeof togetherFault>[0]);
+  if (others !== undefined) {
+    if (!Array.isArray(others) || others.length >= MAX_TRAINS) return bad('others', others);
+    for (const [i, one] of others.entries()) {
+      const fault = otherFault(one);
+      if (fault) return at(`others[${i}]`, fault);
+    }
+  }
+  return togetherFault(value as unknown as Drive);
 }

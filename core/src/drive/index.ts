@@ -2,13 +2,32 @@ export {
   encoderInputs,
   MAX_NAME,
   MAX_STAGES,
+  MAX_TRAINS,
   newDrive,
   type Drive,
   type Encoder,
+  type FurtherTrain,
+  type Hang,
   type Job,
   type Train,
   type TurnLimits,
 } from './drive.ts';
+export {
+  COMMON_JOB,
+  FIRST_NAME,
+  otherPlace,
+  pathOf,
+  ratioBetween,
+  trainAt,
+  trainCount,
+  trainsFault,
+  trainsOf,
+  type BetweenPaths,
+  type Path,
+  type StagePlace,
+  type TrainOf,
+} from './trains.ts';
+export { freeTrainName } from './edits/trains.ts';
 export { readMoves, type Move } from './moves.ts';
 export {
   controllerInputs,
@@ -23,6 +42,7 @@ export {
   tickHz,
   pixelScale,
   type AltAz,
+  type BetweenOutputs,
   type Camera,
   type DutyId,
   type DutySpec,
@@ -89,6 +109,7 @@ export {
   dutyFault,
   encoderFault,
   findFault,
+  hangFault,
   outputFault,
   sourceFault,
   stageFault,

@@ -1,24 +1,49 @@
 import { error, ok, type Result } from '../numbers/index.ts';
-import { amendDrive, type Drive } from '../drive/index.ts';
+import { amendDrive, show, type Drive } from '../drive/index.ts';
 import { readJson } from './json.ts';
-import { migrate, type Unchecked } from './migrate.ts';
+import { migrate, type Migrated, type Unchecked } from './migrate.ts';
 import { driveSchema, refusalFrom } from './schema.ts';
+import { keptForm, trainsForm } from './trains-form.ts';
 
-/** Checks an unchecked drive of the current version. Unknown keys are kept; numbers where exact text is meant become text. */
-export function checkDrive(file: Unchecked): Result<Drive> {
-  const checked = driveSchema.validate(amendDrive(file), { convert: false, abortEarly: true });
+/** Checks an unchecked drive as it is kept. Unknown keys stay; numbers where exact text is meant become text. */
+function checkDrive(kept: Unchecked): Result<Drive> {
+  const checked = driveSchema.validate(amendDrive(kept), { convert: false, abortEarly: true });
   return checked.error ? { ok: false, refusal: refusalFrom(checked.error) } : ok(checked.value as Drive);
+}
+
+/** A drive of a file that was brought to the current version. A refusal names the place as the file that was read calls it. */
+function fromTrains({ file, from }: Migrated): Result<Drive> {
+  const { trains } = file;
+  const kept = keptForm(file);
+  if (!kept) {
+    if (from === 1) return checkDrive(file);
+    if (trains === undefined) return error('missing', '', { path: 'trains', example: '[ … ]' });
+    if (!Array.isArray(trains)) return error('notList', show(trains), { path: 'trains' });
+    const wrong = trains.findIndex((t) => typeof t !== 'object' || t === null || Array.isArray(t));
+    return wrong < 0
+      ? error('missing', '', { path: 'trains[0]', example: '{ … }' })
+      : error('notObject', show(trains[wrong]), { path: `trains[${wrong}]` });
+  }
+  const checked = checkDrive(kept.drive);
+  if (checked.ok || from === 1) return checked;
+  const { refusal } = checked;
+  return { ok: false, refusal: { ...refusal, path: kept.placeInFile(refusal.path) } };
+}
+
+/** An object of a file that is to be a drive, of any version. */
+export function driveFrom(value: unknown): Result<Drive> {
+  const file = migrate(value);
+  if (!file.ok) return file;
+  return file.value.format === 'pendrix-drive'
+    ? fromTrains(file.value)
+    : error('wrongFormat', file.value.format, { path: 'format', limit: 'pendrix-drive' });
 }
 
 /** Reads the text of a `*.pendrix.json` drive file. One refusal names the first place that is wrong. */
 export function readDrive(text: string): Result<Drive> {
   const json = readJson(text);
   if (!json.ok) return json;
-  const file = migrate(json.value);
-  if (!file.ok) return file;
-  if (file.value.format !== 'pendrix-drive')
-    return error('wrongFormat', file.value.format, { path: 'format', limit: 'pendrix-drive' });
-  return checkDrive(file.value.file);
+  return driveFrom(json.value);
 }
 
 /** Known keys first, in this order; unknown ones after them as they came. */
@@ -27,7 +52,9 @@ const ORDER: readonly string[] = [
   'version',
   'name',
   'job',
+  'trains',
   'train',
+  'from',
   'encoder',
   'timer',
   'plates',
@@ -87,8 +114,11 @@ export function ordered(value: unknown): unknown {
   return Object.fromEntries(entries.map(([k, v]) => [k, ordered(v)]));
 }
 
+/** A drive as a file holds it, its keys in order. */
+export const driveForm = (drive: Drive): unknown => ordered(trainsForm(drive));
+
 /** The text of a drive file: UTF-8, LF, deterministic. */
-export const writeDrive = (drive: Drive): string => `${JSON.stringify(ordered(drive), null, 2)}\n`;
+export const writeDrive = (drive: Drive): string => `${JSON.stringify(driveForm(drive), null, 2)}\n`;
 
 /** "Orrery wheel cutter" → "orrery-wheel-cutter.pendrix.json" */
 export const driveFileName = (drive: Drive): string =>

@@ -4,7 +4,7 @@ import { allDuties as full } from '../testing/samples.ts';
 import { checkAnswer, drillingMoves, makingCsv, platesAnswer, readDrive, writeDrive } from './index.ts';
 
 const read = (change: (d: Record<string, unknown>) => void): string => {
-  const data = JSON.parse(writeDrive(full)) as Record<string, unknown>;
+  const data = { ...(JSON.parse(JSON.stringify(full)) as Record<string, unknown>), version: 1 };
   change(data);
   const r = readDrive(JSON.stringify(data));
   return r.ok ? 'taken' : `${r.refusal.code} at ${r.refusal.path}`;

@@ -23,7 +23,11 @@ import {
 } from './index.ts';
 
 const cutter = wheelCutter('60, 73, 95, 97');
-const file = (): Record<string, unknown> => JSON.parse(writeDrive(cutter)) as Record<string, unknown>;
+/** As version 1 wrote it: one train, with its encoder beside it. */
+const file = (): Record<string, unknown> => ({
+  ...(JSON.parse(JSON.stringify(cutter)) as Record<string, unknown>),
+  version: 1,
+});
 const message = (r: Result<unknown>): string => (r.ok ? 'read' : refusalSentence(r.refusal));
 
 /** The file with the value at a path replaced; undefined takes it away. */
@@ -84,8 +88,8 @@ describe('drive files', () => {
     ['name', '   ', 'name: a drive needs a name; write one, for example Tide dial.'],
     [
       'version',
-      2,
-      'version: the file is of version 2, newer than the 1 that is understood here; update Pendrix, then open it.',
+      3,
+      'version: the file is of version 3, newer than the 2 that is understood here; update Pendrix, then open it.',
     ],
     ['version', 'one', 'version: "one" is not a whole count; write a whole number, for example 1.'],
     [
@@ -344,7 +348,7 @@ describe('workshop files', () => {
     // the run follows its drive to its new place
     expect(read.value.runs.map((r) => r.drive)).toEqual([0]);
     expect(read.value.left.map((l) => [l.name, l.refusal.path])).toEqual([
-      ['Orrery wheel cutter', 'drives[0].train.stages[1].wheel'],
+      ['Orrery wheel cutter', 'drives[0].trains[0].stages[1].wheel'],
       ['parts[0]', 'parts[0].teeth'],
     ]);
   });

@@ -1,11 +1,11 @@
 import { error, ok, type Result } from '../numbers/index.ts';
+import { toTrains, type Unchecked } from './trains-form.ts';
 
-/** A file as it was read: an object of one of our formats, any version, unchecked. */
-export type Unchecked = Readonly<Record<string, unknown>>;
+export type { Unchecked } from './trains-form.ts';
 
 /** Current version of each format. */
 export const VERSIONS = {
-  'pendrix-drive': 1,
+  'pendrix-drive': 2,
   'pendrix-workshop': 1,
   'pendrix-find': 1,
   'pendrix-shelf': 1,
@@ -16,10 +16,9 @@ type Migration = (file: Unchecked) => Unchecked;
 
 /**
  * Append-only: the migration at index n − 1 takes version n to n + 1, and each has a kept sample file in its test.
- * There is one version of each format so far.
  */
 const migrations: { readonly [F in Format]: readonly Migration[] } = {
-  'pendrix-drive': [],
+  'pendrix-drive': [toTrains],
   'pendrix-workshop': [],
   'pendrix-find': [],
   'pendrix-shelf': [],
@@ -28,8 +27,15 @@ const migrations: { readonly [F in Format]: readonly Migration[] } = {
 const isFormat = (format: unknown): format is Format =>
   typeof format === 'string' && Object.hasOwn(VERSIONS, format);
 
+/** A file of one of our formats in its current version, and the version it was written in. */
+export interface Migrated {
+  readonly format: Format;
+  readonly file: Unchecked;
+  readonly from: number;
+}
+
 /** Tells which of our files this is and brings it to the current version. */
-export function migrate(value: unknown): Result<{ readonly format: Format; readonly file: Unchecked }> {
+export function migrate(value: unknown): Result<Migrated> {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return error('notPendrix', '');
   let file = value as Unchecked;
   const { format, version } = file;
@@ -48,5 +54,5 @@ export function migrate(value: unknown): Result<{ readonly format: Format; reado
   if (version > current)
     return error('newerVersion', String(version), { path: 'version', limit: String(current) });
   for (const step of migrations[format].slice(version - 1)) file = step(file);
-  return ok({ format, file });
+  return ok({ format, file, from: version });
 }

@@ -5,11 +5,13 @@ import {
   dutyFault,
   encoderFault,
   findFault,
+  hangFault,
   MAX_DUTIES,
   MAX_GEARS,
   MAX_HOLES,
   MAX_NAME,
   MAX_STAGES,
+  MAX_TRAINS,
   outputFault,
   readMoves,
   show,
@@ -111,20 +113,44 @@ const name = Joi.string()
   .max(MAX_NAME)
   .custom((value: string, helpers) => value.trim() || refuse(helpers, error('noName', value).refusal));
 
-/** A drive file of version 1. Keys it does not name are kept. (docs: formats) */
+const list = Joi.array().items(stage).max(MAX_STAGES).required();
+
+/** A train that stands beside the first. */
+const further = Joi.object({
+  name: text(60).required(),
+  from: Joi.any().custom((value: unknown, helpers) => {
+    const refusal = hangFault(value);
+    return refusal
+      ? refuse(helpers, { ...refusal, path: refusal.path.replace(/^from\.?/, '') })
+      : (value as unknown);
+  }),
+  source: data(sourceFault),
+  stages: list,
+  output: data(outputFault).required(),
+  limits,
+  encoder: data(encoderFault),
+  job: job.required(),
+  find: data(findFault),
+}).unknown(true);
+
+/** A drive as it is kept. Keys it does not name are kept too. (docs: formats) */
 export const driveSchema = Joi.object({
   format: Joi.string().valid('pendrix-drive').required(),
-  version: Joi.number().valid(1).required(),
+  version: Joi.number().valid(2).required(),
   name: name.required(),
   job: job.default({ divisions: '' }),
   train: Joi.object({
+    name: text(60),
     source: data(sourceFault).required(),
-    stages: Joi.array().items(stage).max(MAX_STAGES).required(),
+    stages: list,
     output: data(outputFault).default({ kind: 'rotary' }),
     limits,
   })
     .unknown(true)
     .required(),
+  others: Joi.array()
+    .items(further)
+    .max(MAX_TRAINS - 1),
   encoder: data(encoderFault),
   timer: dutyOf('timer'),
   plates,
@@ -143,6 +169,11 @@ export const placeOf = (path: readonly (string | number)[]): string =>
     (out, key) => (typeof key === 'number' ? `${out}[${key}]` : out ? `${out}.${key}` : key),
     '',
   );
+
+const tooLong: Readonly<Record<string, Refusal['code']>> = {
+  stages: 'tooManyStages',
+  others: 'tooManyTrains',
+};
 
 /** Joi's first complaint as a refusal of ours. */
 export function refusalFrom(fault: Joi.ValidationError): Refusal {
@@ -171,7 +202,7 @@ export function refusalFrom(fault: Joi.ValidationError): Refusal {
     case 'string.max':
       return plain('tooLong');
     case 'array.max':
-      return plain(detail.path.at(-1) === 'stages' ? 'tooManyStages' : 'listTooLong', {
+      return plain(tooLong[String(detail.path.at(-1))] ?? 'listTooLong', {
         unit: String(detail.path.at(-1)),
       });
     case 'number.base':

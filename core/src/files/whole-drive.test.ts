@@ -489,7 +489,10 @@ describe('more of it', () => {
       job: { rates: Array.from({ length: 500 }, () => ({ kind: 'stars' })) as never },
     });
     const read = readDrive(writeDrive(d));
-    expect(read.ok ? '' : [read.refusal.code, read.refusal.path]).toEqual(['listTooLong', 'job.rates']);
+    expect(read.ok ? '' : [read.refusal.code, read.refusal.path]).toEqual([
+      'listTooLong',
+      'trains[0].job.rates',
+    ]);
   });
 
   test('along a screw a rate drifts by a length, not by an angle', () => {

@@ -2,7 +2,7 @@ import { at, error, ok, type Refusal, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { isRunState, type RunState } from '../run/index.ts';
 import { MAX_PARTS, type ShelfPart } from '../shelf/index.ts';
-import { checkDrive, ordered } from './drive-file.ts';
+import { driveForm, driveFrom, ordered } from './drive-file.ts';
 import { readJson } from './json.ts';
 import { migrate, type Unchecked } from './migrate.ts';
 import { checkLine } from './shelf-file.ts';
@@ -44,7 +44,7 @@ export function readWorkshop(text: string): Result<WorkshopRead> {
   if (!file.ok) return file;
   const { format, file: value } = file.value;
   if (format === 'pendrix-drive') {
-    const drive = checkDrive(value);
+    const drive = driveFrom(json.value);
     return drive.ok ? ok({ drives: [drive.value], parts: [], runs: [], left: [] }) : drive;
   }
   if (format !== 'pendrix-workshop' && format !== 'pendrix-shelf')
@@ -68,7 +68,7 @@ export function readWorkshop(text: string): Result<WorkshopRead> {
   const drives: Drive[] = [];
   for (const [i, drive] of lists['drives']!.entries()) {
     const path = `drives[${i}]`;
-    const checked = isData(drive) ? checkDrive(drive) : error('notObject', JSON.stringify(drive) ?? '');
+    const checked = isData(drive) ? driveFrom(drive) : error('notObject', JSON.stringify(drive) ?? '');
     if (checked.ok) {
       places.set(i, drives.length);
       drives.push(checked.value);
@@ -119,7 +119,7 @@ export function writeWorkshop({ drives, parts, runs }: Workshop): string {
   const file = {
     format: 'pendrix-workshop',
     version: 1,
-    drives: drives.map(ordered),
+    drives: drives.map(driveForm),
     ...(parts.length > 0 && { parts: parts.map(ordered) }),
     ...(runs.length > 0 && { runs: runs.map(ordered) }),
   };
