@@ -1,10 +1,31 @@
 import { readFile, stat } from 'node:fs/promises';
-import { error, type Drive, type Result } from '@pendrix/core';
+import { error, ok, pathOf, trainAt, trainsOf, type Drive, type Result } from '@pendrix/core';
 import { decodeText, MAX_BYTES, readDrive } from '@pendrix/core/files/index';
 
 /** Reads one drive file named on the command line. */
 export const readDriveFile = (files: readonly string[]): Promise<Result<Drive>> =>
   readNamedFile(files, 'demo/tide-dial.pendrix.json', readDrive);
+
+/** Which train `--train NAME` chooses; null when nobody chose. */
+export function chosenTrain(drive: Drive, name: string | undefined): Result<number | null> {
+  if (name === undefined) return ok(null);
+  const trains = trainsOf(drive);
+  const at = trainAt(trains, name);
+  return at < 0
+    ? error('noSuchTrain', name, { path: '--train', limit: trains.map((t) => t.name).join(', ') })
+    : ok(at);
+}
+
+/** Reads one drive file and gives the chosen output of it as a drive of one train; the first unless one is chosen. */
+export async function readOutput(
+  files: readonly string[],
+  train: string | undefined,
+): Promise<Result<Drive>> {
+  const drive = await readDriveFile(files);
+  if (!drive.ok) return drive;
+  const at = chosenTrain(drive.value, train);
+  return at.ok ? ok(pathOf(drive.value, at.value ?? 0).drive) : at;
+}
 
 /** Reads the one file named on the command line; what is wrong in it is said with its name. */
 export async function readNamedFile<T>(

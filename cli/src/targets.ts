@@ -15,19 +15,19 @@ import { sheetCsv } from '@pendrix/core/exports/index';
 import { targetsAnswer } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
 import { readOptions } from './options.ts';
-import { readDriveFile } from './read.ts';
+import { readOutput } from './read.ts';
 
-/** `pendrix targets FILE --divisions 73 [--json|--csv]`: the run sheet. */
+/** `pendrix targets FILE --divisions 73 [--train NAME] [--json|--csv]`: the run sheet. */
 export const targets: Command = {
   name: 'targets',
-  usage: 'targets FILE --divisions 73 [--json | --csv]',
+  usage: 'targets FILE --divisions 73 [--train NAME] [--json | --csv]',
   message: 'where to go for each division, in steps, degrees and turns of the crank',
   run: async (words) => {
-    const given = readOptions(words, { json: 'flag', csv: 'flag', divisions: 'text' });
+    const given = readOptions(words, { json: 'flag', csv: 'flag', divisions: 'text', train: 'text' });
     if (!given.ok) return given;
     const { files, flags, texts } = given.value;
     if (flags.has('json') && flags.has('csv')) return error('twice', 'the way to print');
-    const drive = await readDriveFile(files);
+    const drive = await readOutput(files, texts.get('train'));
     if (!drive.ok) return drive;
     const asked = texts.get('divisions');
     if (asked === undefined) return error('needsOption', '--divisions', { example: '--divisions 73' });

@@ -23,12 +23,13 @@ import { doubtKeys, doubtOf, doubtOfAll, SURE, type Doubt } from '../motion/inde
 import { sequenceOf, type RunPlan } from '../run/index.ts';
 import {
   plainText,
-  report,
   byPlates,
+  treeReport,
   dutyKinds,
   type DutyKind,
   type DutyKindId,
   type DutyReport,
+  type OutputReport,
   type Report,
   type PlateRow,
   type RateReport,
@@ -38,7 +39,7 @@ import {
 const piAnswer = (a: PiValue): object => ({ q: toText(a.q), piPower: a.piPower });
 
 /** What is told of a drive: one line a key, in the order they are printed; undefined is left out. To add one is to add a line. */
-const answers: Readonly<Record<string, (r: Report) => unknown>> = {
+const answers: Readonly<Record<string, (r: Report, shared: number) => unknown>> = {
   ratio: ({ kinematics: { reduction, hinge } }) =>
     hinge ? { q: toText(mul(reduction, hinge.q)), piPower: hinge.piPower } : toText(reduction),
   stepsPerTurn: ({ kinematics: { hinge, stepsPerTurn, stepsPerWorkTurn } }) =>
@@ -48,8 +49,10 @@ const answers: Readonly<Record<string, (r: Report) => unknown>> = {
     return counts ? toText(counts) : null;
   },
   turnsToClose: ({ kinematics: { turnsToClose } }) => turnsToClose?.toString() ?? null,
-  shafts: ({ kinematics }) =>
-    kinematics.shafts.map((s) => ({ index: s.index, turnsPerOutputTurn: toText(s.turnsPerOutputTurn) })),
+  shafts: ({ kinematics }, shared) =>
+    kinematics.shafts
+      .slice(shared)
+      .map((s, index) => ({ index, turnsPerOutputTurn: toText(s.turnsPerOutputTurn) })),
   secondsPerTurn: ({ kinematics: { hinge, reduction, speed } }) =>
     hinge ? null : toNumber(div(mul(rational(60), abs(reduction)), speed.rpm)),
   travelPerTurnMm: ({ kinematics: { travel } }) => travel && piAnswer(travel),
@@ -57,7 +60,8 @@ const answers: Readonly<Record<string, (r: Report) => unknown>> = {
   moves: ({ drive, kinematics }) => (kinematics.travel ? moveAnswers(drive, kinematics) : undefined),
   rates: ({ duties, kinematics }) => duties.rates.map((rate) => rateAnswer(rate, kinematics)),
   ...dutyAnswers(),
-  misfits: ({ train }) => train.stages.flatMap((s, stage) => s.warns.map((message) => ({ stage, message }))),
+  misfits: ({ train }, shared) =>
+    train.stages.slice(shared).flatMap((s, stage) => s.warns.map((message) => ({ stage, message }))),
   lostMotionArcsec: ({ drive }) => {
     const play = knownPlay(lostMotion(drive.train));
     return play === null ? null : play * Number(ARCSEC_PER_TURN);
@@ -65,12 +69,35 @@ const answers: Readonly<Record<string, (r: Report) => unknown>> = {
   verdict: (r) => r.verdict.map(verdictAnswer),
 };
 
-/** What `pendrix check --json` prints. Exact quantities are text, angles doubles. (docs: formats) */
-export function checkAnswer(drive: Drive): object {
-  const r = report(drive);
+/**
+ * What `pendrix check --json` prints: of one train, or of the one that was chosen, its answer; of several each under its name, and what
+ * holds between them. Exact quantities are text, angles doubles. (docs: formats)
+ */
+export function checkAnswer(drive: Drive, chosen: number | null = null): object {
+  const tree = treeReport(drive);
+  const one = tree.outputs[chosen ?? (tree.several ? -1 : 0)];
+  if (one) return outputAnswer(one);
+  return {
+    trains: tree.outputs.map((output) => ({ name: output.name, ...outputAnswer(output) })),
+    between: tree.between.map((b) => ({
+      from: b.from,
+      to: b.to,
+      ratio: b.ratio,
+      wanted: b.wanted,
+      ppm: b.ppm,
+      daysIn100Years: b.days,
+      grade: b.graded.grade,
+      ...doubtKeys(b.doubt),
+    })),
+    verdict: tree.verdict.map(verdictAnswer),
+  };
+}
+
+/** The answer of one output; shafts and stages are counted along its own train. */
+function outputAnswer({ report: r, shared }: OutputReport): object {
   return Object.fromEntries(
     Object.entries(answers)
-      .map(([key, answer]) => [key, answer(r)] as const)
+      .map(([key, answer]) => [key, answer(r, shared)] as const)
       .filter(([, value]) => value !== undefined),
   );
 }
@@ -231,6 +258,7 @@ const verdictAnswer = (cell: VerdictCell): object => ({
   grade: cell.graded?.grade ?? 'unknown',
   figure: cell.figure ? plainText(cell.figure.text) : cell.absent,
   ...(cell.graded && { word: cell.graded.word }),
+  ...(cell.train !== undefined && { train: cell.train }),
 });
 
 const countAnswer = (n: bigint): number | string =>

@@ -44,6 +44,13 @@ export const doubtOfAll = (k: Kinematics): Doubt => doubtFrom(k, 0);
 export const doubtOfStages = (stages: readonly Stage[]): Doubt =>
   doubtOf(kinematics({ ...newDrive('').train, stages }));
 
+/** Of a quotient of two pieces: whatever either rests on. */
+export const doubtOfBoth = (a: Doubt, b: Doubt): Doubt => ({
+  printed: [...a.printed, ...b.printed],
+  measured: [...a.measured, ...b.measured],
+  part: add(a.part, b.part),
+});
+
 export const isSure = (doubt: Doubt): boolean => doubt.printed.length === 0 && isZero(doubt.part);
 
 /** At the closing of one turn, ″. */

@@ -67,3 +67,7 @@ export function gradeRate(
 /** Frames of a sweep: all alike, uneven where nobody sees it, or seen. (handbook: travel) */
 export const gradeFrames = (alike: boolean, ripple: number, seen: number): Grade =>
   alike ? 'even' : ripple > seen ? 'misses' : 'rounded';
+
+/** A ratio between outputs: Even when it is exactly as wanted, Rounded within the parts in a million allowed, for it does add up. */
+export const gradeRatio = (exact: boolean, ppm: number, allowed: number | null): Grade =>
+  exact ? 'even' : allowed !== null && Math.abs(ppm) <= allowed ? 'rounded' : 'misses';

@@ -5,6 +5,7 @@ export {
   doubtOfStages,
   doubtOf,
   doubtOfAll,
+  doubtOfBoth,
   doubtPpm,
   isSure,
   SURE,
@@ -28,7 +29,9 @@ export {
 export {
   fails,
   gradeFrames,
+  GRADES,
   gradeRate,
+  gradeRatio,
   gradeReach,
   gradeRests,
   gradeSteps,

@@ -1,4 +1,5 @@
 export { report, type Report } from './report.ts';
+export { daysWords, treeReport, type BetweenReport, type OutputReport, type TreeReport } from './outputs.ts';
 export { plainText, raised, THIN, type Piece, type Rich } from './rich.ts';
 export { workingAsText, type Figure, type Graded, type WorkingLine } from './figure.ts';
 export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';

@@ -33,6 +33,8 @@ export interface VerdictCell {
   readonly graded: Graded | null;
   /** said instead when there is no figure: "no rate asked" */
   readonly absent: string;
+  /** whose it is, where a drive has several outputs */
+  readonly train?: string;
 }
 
 export const cellLabels = {
