@@ -242,7 +242,7 @@ describe('bad input ends with 2 and one sentence', () => {
     [['divide'], 'there is no command divide; the commands are check, targets, ratio, find, plates, export.'],
     [['check'], 'the file is missing'],
     [['check', 'nowhere.json'], 'the file nowhere.json cannot be read'],
-    [['check', CUTTER, '--colour'], 'there is no option --colour here; the options are --json.'],
+    [['check', CUTTER, '--colour'], 'there is no option --colour here; the options are --json, --train.'],
     [['check', CUTTER, CUTTER], 'the file is given twice'],
     [['check', CUTTER, '--json', '--json'], '--json is given twice'],
     [['check', CUTTER, '--json=yes'], 'there is no option --json=yes'],

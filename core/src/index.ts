@@ -3,6 +3,7 @@ export * from './drive/index.ts';
 export {
   cutWheel,
   shaftAngles,
+  treeAngles,
   type CutWheel,
   type Drawing,
   type DrawnWheel,

@@ -14,6 +14,7 @@ import EmptyState from './ui/EmptyState.vue';
 import ErrorBoundary from './ui/ErrorBoundary.vue';
 import KeysDialog from './ui/KeysDialog.vue';
 import { useKeys } from './ui/keys.ts';
+import OutputPicker from './ui/OutputPicker.vue';
 import NoticeBar from './ui/NoticeBar.vue';
 import { useNewVersion } from './ui/new-version.ts';
 import { provideOpenDrive } from './ui/open-drive.ts';
@@ -35,7 +36,7 @@ const finding = useFinding();
 const route = useRoute();
 const router = useRouter();
 const theme = useTheme();
-const { id, record, report, fault } = provideOpenDrive();
+const { id, record, report, tree, output, look, fault } = provideOpenDrive();
 
 const keysOpen = ref(false);
 const searchOpen = ref(false);
@@ -104,12 +105,12 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
   <v-app>
     <div class="frame" :class="{ open: railOpen }">
       <ErrorBoundary what="The rail" quiet>
-        <StationRail :drive-id="record ? id : null" :report="report" @keys="keysOpen = true" />
+        <StationRail :drive-id="record ? id : null" :tree="tree" @keys="keysOpen = true" />
       </ErrorBoundary>
       <div class="body">
         <TitleBar
           :title="title"
-          :report="report"
+          :tree="tree"
           :otherwise="id === null ? 'what comes out even' : ''"
           :undo="undo"
           :redo="redo"
@@ -118,14 +119,20 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
           @search="searchOpen = true"
           @menu="railOpen = !railOpen"
         >
+          <OutputPicker
+            v-if="tree?.several && route.meta['place'] !== 'train'"
+            :tree="tree"
+            :output="output"
+            @look="look"
+          />
           <template v-if="finding.running">
             <span class="searching" role="status">{{ finding.message }}</span>
             <v-btn class="stop" :prepend-icon="mdiStop" @click="finding.stop()">Stop and keep</v-btn>
           </template>
         </TitleBar>
         <RulerBar :progress="finding.part" />
-        <ErrorBoundary v-if="report && id" what="The verdict" quiet :again="report">
-          <VerdictStrip :report="report" :drive-id="id" />
+        <ErrorBoundary v-if="tree && id" what="The verdict" quiet :again="tree">
+          <VerdictStrip :tree="tree" :drive-id="id" @look="look" />
         </ErrorBoundary>
         <main>
           <template v-if="missing">
@@ -146,7 +153,7 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
           </ErrorBoundary>
         </main>
         <ErrorBoundary v-if="report" what="The working" quiet :again="working.key">
-          <WorkingDrawer :report="report" />
+          <WorkingDrawer :report="report" :tree="tree" />
         </ErrorBoundary>
       </div>
     </div>

@@ -125,7 +125,7 @@ function trainTogetherFault(
 }
 
 /** Ratios are asked between outputs that are there and have a source in common. */
-function betweenFault(drive: Drive): Refusal | null {
+export function betweenFault(drive: Drive): Refusal | null {
   const trains = trainsOf(drive);
   const names = trains.map((t) => t.name).join(', ');
   for (const [i, { from, to }] of (drive.job.between ?? []).entries()) {

@@ -15,6 +15,7 @@ export {
 export {
   COMMON_JOB,
   FIRST_NAME,
+  keptOnPath,
   otherPlace,
   pathOf,
   ratioBetween,

@@ -133,6 +133,13 @@ function jobOf(drive: Drive, own: Job): Job {
   return { ...(Object.fromEntries(kept) as Partial<Job>), ...own };
 }
 
+/** The chain along a path for a search: the stages that it shares stay as they are. */
+export function keptOnPath({ drive, shared }: Path): Drive {
+  if (shared === 0) return drive;
+  const stages = drive.train.stages.map((s, i) => (i < shared ? { ...s, kept: true } : s));
+  return { ...drive, train: { ...drive.train, stages } };
+}
+
 /** Train `at` by itself, as a drive of one train for an edit of it; where it hangs on another, the source is the path's. */
 export function soloOf(drive: Drive, at: number): Drive {
   if (at === 0) return drive;

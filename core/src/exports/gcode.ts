@@ -16,7 +16,7 @@ import { kinematicsOf, type Drive, type Kinematics } from '../drive/index.ts';
 import { doubtOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
 import { planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
-import { doubtText, noRun, planRun, shotAxes } from '../report/index.ts';
+import { doubtText, noRun, planRun, shotAxes, type DriveAxis } from '../report/index.ts';
 import type { ExportFormat, ExportOptions } from './export.ts';
 
 const CAUTION =
@@ -108,8 +108,9 @@ function lettersOf(axes: readonly ShotAxis[], asked: string | undefined): Result
 
 /** The job's sweeps as one shot: frame by frame all axes move, settle, a mark where the shutter opens, expose, write, the rest. */
 function shotGcode(drive: Drive, options: ExportOptions = {}): Result<string> {
-  const k = kinematicsOf(drive);
-  const axes = shotAxes(drive, k);
+  const found = shotAxes(drive);
+  if (!found.ok) return found;
+  const axes = found.value;
   if (axes.length === 0) return error('nothingToExport', 'sweeps; give --divisions');
   const letters = lettersOf(axes, options.axes);
   if (!letters.ok) return letters;
@@ -118,7 +119,7 @@ function shotGcode(drive: Drive, options: ExportOptions = {}): Result<string> {
   const unit = options.dwell ?? 's';
   const total = shotSeconds(shot.value);
   const message = [
-    ...axes.map((a, i) => axisMessage(drive, k, a, letters.value[i]!)),
+    ...axes.map((a, i) => axisMessage(drive, a, letters.value[i]!)),
     total === null
       ? `${shot.value.frames.length} frames, one after the other`
       : `${shot.value.frames.length} frames, ${shot.value.interval} s from mark to mark, ${total} s from the first mark to the last`,
@@ -131,7 +132,7 @@ function shotGcode(drive: Drive, options: ExportOptions = {}): Result<string> {
   );
 }
 
-function axisMessage(drive: Drive, k: Kinematics, { name, sweep, steps }: ShotAxis, letter: string): string {
+function axisMessage(drive: Drive, { name, sweep, steps, k }: DriveAxis, letter: string): string {
   const { top, accel } = speedOf(sweep, drive.timer);
   const what = sweep.unit === 'mm' ? 'mm' : 'degrees';
   const own = sweep.stepsPerUnit === undefined;

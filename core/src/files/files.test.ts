@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { ok, refusalSentence, type Result } from '../numbers/index.ts';
-import { driveFault, stages, type Drive } from '../drive/index.ts';
+import { driveFault, stages, trainsOf, type Drive } from '../drive/index.ts';
 import { startRun } from '../run/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import { planRun } from '../report/index.ts';
@@ -535,7 +535,9 @@ describe('the demo workshop', () => {
     const grades = names.flatMap((name) => {
       const read = readDrive(readFileSync(new URL(name, folder), 'utf8'));
       return read.ok
-        ? (checkAnswer(read.value) as { divisions: { grade: string }[] }).divisions.map((d) => d.grade)
+        ? trainsOf(read.value).flatMap((_, at) =>
+            (checkAnswer(read.value, at) as { divisions: { grade: string }[] }).divisions.map((d) => d.grade),
+          )
         : [];
     });
     for (const grade of ['even', 'evenMicrostep', 'rounded', 'misses']) expect(grades).toContain(grade);

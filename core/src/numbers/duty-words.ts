@@ -26,6 +26,10 @@ export const dutyWords = {
     message: (t) => `the file cannot be written (${t.given})`,
     cure: () => 'choose a folder that is there and that you may write in',
   },
+  twoSweeps: {
+    message: (t) => `${t.given} and ${t.limit ?? 'another train'} both sweep what one source turns`,
+    cure: () => 'take one of the two sweeps away',
+  },
   notCircles: {
     message: (t) => `${t.given} cannot be read as hole circles`,
     cure: () => 'write the holes of each circle, plates set apart by a slash, for example 15-20 / 21 23 27',

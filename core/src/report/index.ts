@@ -1,5 +1,12 @@
 export { report, type Report } from './report.ts';
-export { daysWords, treeReport, type BetweenReport, type OutputReport, type TreeReport } from './outputs.ts';
+export {
+  daysWords,
+  treeReport,
+  type BetweenReport,
+  type OutputReport,
+  type ShaftPlace,
+  type TreeReport,
+} from './outputs.ts';
 export { plainText, raised, THIN, type Piece, type Rich } from './rich.ts';
 export { workingAsText, type Figure, type Graded, type WorkingLine } from './figure.ts';
 export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
@@ -22,11 +29,12 @@ export {
   type ShelfSort,
   type ShelfView,
 } from './shelf.ts';
+export { treePicture, type TreePicture, type TreeRow } from './tree-picture.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
 export { errorScale, type ErrorScale } from './scale.ts';
 export { byPlates, noRun, planRun } from './run-plan.ts';
 export { doubtText } from './doubt-words.ts';
-export { shotAxes } from './duties/shot.ts';
+export { shotAxes, type DriveAxis } from './duties/shot.ts';
 export { benchReport, type BenchReport } from './bench.ts';
 export {
   holeNumbers,

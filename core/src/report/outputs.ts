@@ -1,6 +1,6 @@
 import { div, equal, exactly, mul, ONE, rational, sub, toNumber, toText } from '../numbers/index.ts';
 import { kindOf, pathOf, ratioBetween, sourceKindOf, trainAt, trainsOf } from '../drive/index.ts';
-import type { BetweenOutputs, Drive, Stage, TrainOf } from '../drive/index.ts';
+import type { BetweenOutputs, Drive, Hang, Path, Stage, TrainOf } from '../drive/index.ts';
 import {
   doubtOfBoth,
   doubtOfStages,
@@ -28,13 +28,29 @@ export interface OutputReport {
   /** which train, from 0 */
   readonly at: number;
   readonly name: string;
-  /** "200-step motor of its own" or "from shaft 3 of Mercury" */
+  /** "stepper motor of its own" or "from Mercury 3" */
   readonly begins: string;
+  readonly from: Hang | null;
+  /** the shafts along its path, by name: "Shaft 2", of several trains "Mercury 2" */
+  readonly shafts: readonly string[];
+  /** the same as places where a branch can begin */
+  readonly hangs: readonly ShaftPlace[];
+  /** those that no other train has */
+  readonly own: readonly ShaftPlace[];
   /** stages of the path that it shares with the train it hangs on */
   readonly shared: number;
   readonly report: Report;
+  /** its cells; where no rate is asked of it, a ratio that is asked stands for one */
+  readonly verdict: readonly VerdictCell[];
   /** for the list: what of it wants attention; null when nothing does */
   readonly attention: string | null;
+}
+
+/** A shaft where a train can begin: what it is called, and what turns it. */
+export interface ShaftPlace {
+  readonly title: string;
+  readonly message: string;
+  readonly from: Hang;
 }
 
 /** A ratio asked between two outputs, as the teeth make it. */
@@ -74,21 +90,35 @@ export interface TreeReport {
 export function treeReport(drive: Drive, reportOf: (drive: Drive) => Report = reportFor): TreeReport {
   const trains = trainsOf(drive);
   const several = trains.length > 1;
+  const between = (drive.job.between ?? []).map((asked, i) => betweenReport(drive, asked, i));
   const outputs = trains.map((train, at): OutputReport => {
     const path = pathOf(drive, at);
     const report = reportOf(path.drive);
+    const hangs = lazy(() => placesOf(trains, path, several));
     return {
       at,
       name: train.name,
       begins: beginsWords(train, drive, at),
+      from: train.from,
+      get shafts() {
+        return hangs().map((h) => h.title);
+      },
+      get hangs() {
+        return hangs();
+      },
+      get own() {
+        return hangs().filter((h) => trainAt([train], h.from.train) === 0);
+      },
       shared: path.shared,
       report,
+      get verdict() {
+        return ownCells(report.verdict, between, train.name);
+      },
       get attention() {
         return report.attention;
       },
     };
   });
-  const between = (drive.job.between ?? []).map((asked, i) => betweenReport(drive, asked, i));
   const cells = lazy(() => worstCells(outputs, between));
   const first = outputs[0]!.report;
   return {
@@ -115,9 +145,31 @@ export function treeReport(drive: Drive, reportOf: (drive: Drive) => Report = re
   };
 }
 
-/** "from shaft 3 of Mercury", "a hand crank of its own" */
+/** The shafts along a path, each as its own train counts it. */
+function placesOf(trains: readonly TrainOf[], path: Path, several: boolean): readonly ShaftPlace[] {
+  const root = trains[path.root]!;
+  const title = (name: string, shaft: number): string => (several ? `${name} ${shaft}` : `Shaft ${shaft}`);
+  return [
+    {
+      title: title(root.name, 0),
+      message: `the ${sourceKindOf(path.drive.train.source).short}`,
+      from: { train: root.name, shaft: 0 },
+    },
+    ...path.places.map(({ train, stage }) => {
+      const { name, stages } = trains[train]!;
+      const turns = stages[stage]!;
+      return {
+        title: title(name, stage + 1),
+        message: `turned by the ${kindOf(turns).short} ${kindOf(turns).label(turns)}`,
+        from: { train: name, shaft: stage + 1 },
+      };
+    }),
+  ];
+}
+
+/** "from Mercury 3", "hand crank of its own" */
 function beginsWords({ from, source }: TrainOf, drive: Drive, at: number): string {
-  if (from) return `from shaft ${from.shaft} of ${from.train}`;
+  if (from) return `from ${from.train} ${from.shaft}`;
   const title = sourceKindOf(source ?? pathOf(drive, at).drive.train.source).title.toLowerCase();
   return `${title} of its own`;
 }
@@ -150,7 +202,7 @@ function worstCells(
   outputs: readonly OutputReport[],
   between: readonly BetweenReport[],
 ): readonly VerdictCell[] {
-  const all = outputs.map((o) => o.report.verdict.map((cell) => ({ ...cell, train: o.name })));
+  const all = outputs.map((o) => o.verdict.map((cell) => ({ ...cell, train: o.name })));
   return all[0]!.map((first, i) => {
     const candidates: VerdictCell[] = all.map((cells) => cells[i]!);
     if (first.cell === 'rate') candidates.push(...between.map(betweenCell));
@@ -161,6 +213,24 @@ function worstCells(
     }
     return there.reduce((worst, c) => (rankOf(c.graded) < rankOf(worst.graded) ? c : worst));
   });
+}
+
+/** The worst ratio that is asked of an output takes the place of the rate that is not. */
+function ownCells(
+  cells: readonly VerdictCell[],
+  between: readonly BetweenReport[],
+  name: string,
+): readonly VerdictCell[] {
+  const its = between.filter(
+    (b) =>
+      trainAt(
+        [b].map((x) => ({ name: x.to })),
+        name,
+      ) === 0,
+  );
+  if (its.length === 0) return cells;
+  const worst = its.reduce((a, b) => (rankOf(b.graded) < rankOf(a.graded) ? b : a));
+  return cells.map((c) => (c.cell === 'rate' && c.figure === null ? betweenCell(worst) : c));
 }
 
 const betweenCell = (b: BetweenReport): VerdictCell => ({

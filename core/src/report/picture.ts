@@ -122,6 +122,18 @@ const scaled = (drive: Drive): boolean =>
     ),
   );
 
+/** How one train of several is drawn beside the others. */
+interface Beside {
+  /** px a millimetre, of all of them */
+  readonly scale: number;
+  /** it begins at an arbor of another train */
+  readonly hangs: boolean;
+  /** which way each of its shafts turns, true clockwise */
+  readonly sense: (shaft: number) => boolean;
+  /** the scale bar stands here */
+  readonly bar: boolean;
+}
+
 export function picture(
   drive: Drive,
   k: Kinematics,
@@ -129,6 +141,7 @@ export function picture(
   height: number,
   divisions: number,
   fold = true,
+  beside: Beside | null = null,
 ): Picture {
   const { source } = drive.train;
   const runs = stageRuns(drive.train, fold);
@@ -136,11 +149,12 @@ export function picture(
   const stages = runs.map((r) => drive.train.stages[r.at]!);
   const drawing = columnDrawing({
     shapes: stages.map((s) => kindOf(s).shape(s)),
-    source: sourceKindOf(source).glyph,
+    source: beside?.hangs ? 'arbor' : sourceKindOf(source).glyph,
     work: outputKindOf(drive.train.output).glyph,
     divisions,
     column,
     height,
+    ...(beside && { scale: beside.scale }),
   });
   const sourceParts = sourceKindOf(source).parts(source);
   const ofSource = {
@@ -154,19 +168,22 @@ export function picture(
     message:
       sourceParts.length > 0 ? does(sourceParts.reduce((n, p) => mul(n, p.factor), ONE)) : ['no steps'],
   };
-  const sense = (shaft: number): boolean => !k.shafts[shafts[shaft] ?? 0]?.against;
+  const sense = beside?.sense ?? ((shaft: number): boolean => !k.shafts[shafts[shaft] ?? 0]?.against);
   const arrows = [
-    arrowArc(drawing.source.x, drawing.source.y, drawing.source.half * 0.76, sense(0)),
+    ...(beside?.hangs
+      ? []
+      : [arrowArc(drawing.source.x, drawing.source.y, drawing.source.half * 0.76, sense(0))]),
     ...drawing.wheels
       .filter((w) => w.role === 'driven' && w.r > 40)
       .map((w) => arrowArc(w.x, w.y, w.r * 0.55, sense(w.stage + 1))),
-    arrowArc(drawing.work.x, drawing.work.y, drawing.work.r * 0.62, true),
+    arrowArc(drawing.work.x, drawing.work.y, drawing.work.r * 0.62, sense(runs.length)),
   ];
-  const bar = drawing.wheels.length + drawing.members.length > 0 ? barOf(drive, drawing, height) : null;
+  const parts = drawing.wheels.length + drawing.members.length;
+  const bar = parts > 0 && (beside?.bar ?? true) ? barOf(drive, drawing, height) : null;
   const encoder = encoderDisc(drive, drawing, column, shafts);
   const labels = laid(
     [
-      ofSource,
+      ...(beside?.hangs ? [] : [ofSource]),
       ...drawing.tags.map((t) => ({
         stage: t.stage,
         x: t.x,

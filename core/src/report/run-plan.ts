@@ -21,7 +21,9 @@ export function planRun(drive: Drive, divisions: number): RunPlan | null {
   const k = kinematicsOf(drive);
   const doubt = doubtText(doubtOf(k), 'arcsec').trim();
   const { limits } = drive.train;
+  const { name } = drive.train;
   const more = {
+    ...(name !== undefined && { train: name }),
     reduction: toText(k.reduction),
     ...(limits && {
       room: { back: limits.back, forth: limits.forth, ...(limits.why && { why: limits.why }) },

@@ -20,6 +20,8 @@ export interface PlatePlan {
 
 /** What a run follows to its end, whatever happens to the drive meanwhile. Exact numbers as text. */
 export interface RunPlan {
+  /** whose output is worked at, where a drive has several */
+  readonly train?: string;
   readonly divisions: number;
   /** what the work stops by; steps unless said */
   readonly by?: StopBy;

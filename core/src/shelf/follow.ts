@@ -1,5 +1,7 @@
 import {
   standingAlone,
+  togetherFault,
+  trainsOf,
   wheelSearch,
   type Drive,
   type Source,
@@ -26,20 +28,22 @@ export interface Use {
   readonly count: number;
 }
 
-/** Which lines a drive takes, and how many of each. */
-function takenBy({ train, encoder }: Drive): ReadonlyMap<string, number> {
+/** Which lines the trains of a drive take, and how many of each. */
+function takenBy(drive: Drive): ReadonlyMap<string, number> {
   const out = new Map<string, number>();
   const take = (id: string | undefined, count = 1): void => {
     if (id !== undefined) out.set(id, (out.get(id) ?? 0) + count);
   };
-  const ganged = train.source.kind === 'stepper' ? (train.source.ganged ?? 1) : 1;
-  take(train.source.partId, ganged);
-  take(train.source.driverPartId, ganged);
-  take(encoder?.partId);
-  for (const stage of train.stages) {
-    take(stage.partId);
-    take(stage.driverPartId);
-    take(stage.drivenPartId);
+  for (const { source, stages, encoder } of trainsOf(drive)) {
+    const ganged = source?.kind === 'stepper' ? (source.ganged ?? 1) : 1;
+    take(source?.partId, ganged);
+    take(source?.driverPartId, ganged);
+    take(encoder?.partId);
+    for (const stage of stages) {
+      take(stage.partId);
+      take(stage.driverPartId);
+      take(stage.drivenPartId);
+    }
   }
   return out;
 }
@@ -85,14 +89,26 @@ export function sourceOfPart(part: ShelfPart, before: Source): Source | null {
 }
 
 /**
- * A train whose stages say again what the lines they follow say now; the same object when nothing changed. A line that is not there,
- * or that no longer fits its mate, leaves what was last known: when it is back, it is followed again.
+ * A drive whose trains say again what the lines they follow say now; the same object when nothing changed, or when together they could
+ * not be. A line that is not there, or that no longer fits its mate, leaves what was last known: when it is back, it is followed again.
  */
-export function followed(train: Train, shelf: Shelf): Train {
+export function followedDrive(drive: Drive, shelf: Shelf): Drive {
+  const train = followed(drive.train, shelf);
+  const others = drive.others?.map((other) => followed(other, shelf));
+  if (train === drive.train && (others ?? []).every((t, i) => t === drive.others![i])) return drive;
+  const after: Drive = { ...drive, train, ...(others && { others }) };
+  return togetherFault(after) && !togetherFault(drive) ? drive : after;
+}
+
+/** One train of it; where it hangs on another, it has no source. */
+function followed<T extends { readonly source?: Source; readonly stages: readonly Stage[] }>(
+  train: T,
+  shelf: Shelf,
+): T {
   const stages = train.stages.map((stage) => followedStage(stage, shelf));
-  const source = followedSource(train.source, shelf);
+  const source = train.source && followedSource(train.source, shelf);
   const same = source === train.source && stages.every((s, i) => s === train.stages[i]);
-  return same ? train : { ...train, source, stages };
+  return same ? train : { ...train, ...(source && { source }), stages };
 }
 
 function followedStage(stage: Stage, shelf: Shelf): Stage {

@@ -23,7 +23,7 @@ export {
 } from './shelf.ts';
 export {
   aloneAt,
-  followed,
+  followedDrive,
   fromShelf,
   follows,
   left,

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { newDrive, type Drive, type Stage } from '../drive/index.ts';
+import { newDrive, type Drive, type FurtherTrain, type Stage } from '../drive/index.ts';
 import {
   checkPart,
   editPart,
-  followed,
+  followedDrive,
   left,
   newPart,
   pairOfParts,
@@ -183,27 +183,47 @@ describe('what drives take from the shelf', () => {
     expect(uses.get('nothing')).toBeUndefined();
   });
 
-  test('a train follows what the shelf message; what is gone, or no longer fits, leaves what was last known', () => {
-    const { train } = drive([
-      { ...pair, name: 'first' },
-      stageOfPart(worm)!,
-      { kind: 'spur', z1: 20, z2: 40 },
-    ]);
-    expect(followed(train, all)).toBe(train);
-    const cut = followed(train, shelf(small, { ...large, teeth: 60 } as ShelfPart, worm));
+  test('a drive follows what the shelf says; what is gone, or no longer fits, leaves what was last known', () => {
+    const one = drive([{ ...pair, name: 'first' }, stageOfPart(worm)!, { kind: 'spur', z1: 20, z2: 40 }]);
+    expect(followedDrive(one, all)).toBe(one);
+    const { train: cut } = followedDrive(one, shelf(small, { ...large, teeth: 60 } as ShelfPart, worm));
     expect(cut.stages[0]).toMatchObject({ z2: 60, name: 'first', drivenPartId: 'l' });
-    expect(cut.stages[2]).toBe(train.stages[2]);
-    expect(followed(train, shelf(small, worm))).toBe(train);
-    expect(followed(train, shelf(small, { ...large, moduleMm: 2 } as ShelfPart, worm))).toBe(train);
+    expect(cut.stages[2]).toBe(one.train.stages[2]);
+    expect(followedDrive(one, shelf(small, worm))).toBe(one);
+    expect(followedDrive(one, shelf(small, { ...large, moduleMm: 2 } as ShelfPart, worm))).toBe(one);
+  });
+
+  test('so do its branches, and what they take is in use', () => {
+    const branch: FurtherTrain = {
+      name: 'Moon',
+      from: { train: 'Train 1', shaft: 0 },
+      stages: [{ ...pair }],
+      output: { kind: 'rotary' },
+      job: { divisions: '' },
+    };
+    const two = { ...drive([]), others: [branch] };
+    expect(usesOf([two]).get('s')).toMatchObject([{ count: 1 }]);
+    const after = followedDrive(two, shelf(small, { ...large, teeth: 60 } as ShelfPart));
+    expect(after.others![0]!.stages[0]).toMatchObject({ z2: 60 });
+    expect(after.train).toBe(two.train);
   });
 
   test('a motor and a driver are followed each by itself', () => {
-    const { train } = newDrive('x');
+    const one = newDrive('x');
+    const { train } = one;
     const motor = part('motor', { id: 'm', fullSteps: 400 });
     const driver = part('driver', { id: 'd', modes: '1, 2, 4, 8' });
     const source = sourceOfPart(driver, sourceOfPart(motor, train.source)!)!;
     expect(source).toMatchObject({ fullSteps: 400, modes: [1, 2, 4, 8], partId: 'm', driverPartId: 'd' });
-    const now = followed({ ...train, source }, shelf({ ...motor, fullSteps: 200 } as ShelfPart));
-    expect(now.source).toMatchObject({ fullSteps: 200, partId: 'm', modes: [1, 2, 4, 8], driverPartId: 'd' });
+    const now = followedDrive(
+      { ...one, train: { ...train, source } },
+      shelf({ ...motor, fullSteps: 200 } as ShelfPart),
+    );
+    expect(now.train.source).toMatchObject({
+      fullSteps: 200,
+      partId: 'm',
+      modes: [1, 2, 4, 8],
+      driverPartId: 'd',
+    });
   });
 });

@@ -1,10 +1,9 @@
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import {
-  applyEdit,
   editPart,
   editPartInput,
-  followed,
+  followedDrive,
   left,
   newPart,
   partLabel,
@@ -57,10 +56,8 @@ export const useShelf = defineStore('shelf', () => {
     return [...ids].flatMap((id) => {
       const record = now('drive', id) as DriveRecord | null;
       if (!record) return [];
-      const train = followed(record.drive.train, shelf);
-      if (train === record.drive.train) return [];
-      const after = applyEdit(record.drive, { do: 'train', train, label: 'linked to the shelf' });
-      return after.ok ? [{ kind: 'drive', id, row: { ...record, drive: after.value } } as const] : [];
+      const drive = followedDrive(record.drive, shelf);
+      return drive === record.drive ? [] : [{ kind: 'drive', id, row: { ...record, drive } } as const];
     });
   });
 

@@ -86,15 +86,15 @@ export const useWorkshop = defineStore('workshop', () => {
     return [...rows, ...kept.map((run) => runRow(rows[run.drive]!.id, run))];
   }
 
-  /** The one way to edit a drive. A refusal changes nothing. */
-  function edit(id: string, e: Edit, editSession: string | null = null): Result<DriveRecord> {
+  /** The one way to edit a drive, as seen from one of its outputs. A refusal changes nothing. */
+  function edit(id: string, e: Edit, editSession: string | null = null, output = 0): Result<DriveRecord> {
     const record = records.value.get(id);
     if (!record) return error('unknownEdit', e.do);
-    const result = applyEdit(record.drive, e);
+    const result = applyEdit(record.drive, e, output);
     if (!result.ok) return result;
     if (JSON.stringify(result.value) === JSON.stringify(record.drive)) return ok(record);
     store.change(
-      editLabel(e, record.drive),
+      editLabel(e, record.drive, output),
       [{ kind: 'drive', id, row: { ...record, drive: result.value } }],
       editSession,
     );

@@ -4,7 +4,7 @@ import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { mdiMagnify } from '@mdi/js';
 import { readDivisions } from '@pendrix/core';
 import { useWorkshop } from '../stores/workshop.ts';
-import { reportOf, useOpenDrive } from './open-drive.ts';
+import { treeOf, useOpenDrive } from './open-drive.ts';
 import { places, stations } from './stations.ts';
 
 interface Hit {
@@ -50,7 +50,7 @@ const hits = computed<readonly Hit[]>(() => {
     if (`${r.drive.name} ${r.drive.job.divisions}`.toLowerCase().includes(text))
       found.push({
         title: r.drive.name,
-        message: reportOf(r.drive).purpose,
+        message: treeOf(r.drive).purpose,
         to: { name: 'job', params: { id: r.id } },
       });
   return found.slice(0, MOST);

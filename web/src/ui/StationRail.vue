@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { mdiKeyboardOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
-import { markWords, shelfMark, type Mark, type Report } from '@pendrix/core';
+import { markWords, shelfMark, type Mark, type TreeReport } from '@pendrix/core';
 import { useSettings } from '../stores/settings.ts';
 import { useShelf } from '../stores/shelf.ts';
 import { useWorkshop } from '../stores/workshop.ts';
@@ -10,7 +10,7 @@ import MarkIcon from './MarkIcon.vue';
 import { isShared, places, stations, type Place } from './stations.ts';
 
 /** The rail of stations; without an open drive they are greyed and lead nowhere. */
-const { driveId, report } = defineProps<{ driveId: string | null; report: Report | null }>();
+const { driveId, tree } = defineProps<{ driveId: string | null; tree: TreeReport | null }>();
 const emit = defineEmits<{ keys: [] }>();
 const settings = useSettings();
 const route = useRoute();
@@ -18,7 +18,7 @@ const route = useRoute();
 const shelf = useShelf();
 const workshop = useWorkshop();
 const marks = computed<readonly Mark[]>(() => [
-  ...(report?.marks(driveId === null ? 0 : workshop.runsOf(driveId).length) ?? []),
+  ...(tree?.marks(driveId === null ? 0 : workshop.runsOf(driveId).length) ?? []),
   shelfMark(shelf.parts, shelf.uses),
 ]);
 

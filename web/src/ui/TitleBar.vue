@@ -2,22 +2,22 @@
 import { computed } from 'vue';
 import { format } from 'date-fns';
 import { mdiAlertOutline, mdiCheck, mdiMagnify, mdiMenu, mdiRedoVariant, mdiUndoVariant } from '@mdi/js';
-import { refusalMessage, type Report } from '@pendrix/core';
+import { refusalMessage, type TreeReport } from '@pendrix/core';
 import { useRecords } from '../records/records.ts';
 import { backUpAll } from './backup.ts';
 import IconButton from './IconButton.vue';
 
 /** Name, purpose, whether everything is on the disk, undo and redo, search. */
-const { report, otherwise } = defineProps<{
+const { tree, otherwise } = defineProps<{
   title: string;
-  report: Report | null;
+  tree: TreeReport | null;
   otherwise: string;
   undo: string | null;
   redo: string | null;
 }>();
 const emit = defineEmits<{ undo: []; redo: []; search: []; menu: [] }>();
 const records = useRecords();
-const purpose = computed(() => report?.purpose ?? otherwise);
+const purpose = computed(() => tree?.purpose ?? otherwise);
 const saved = computed(() => (records.savedAt === null ? '' : format(records.savedAt, 'HH:mm:ss')));
 const trouble = computed(() => records.trouble && refusalMessage(records.trouble));
 </script>
@@ -83,7 +83,7 @@ h1 {
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
-  flex: 0 5 auto;
+  flex: 0 1000 auto;
   min-width: 0;
 }
 .saved {

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiChevronRight } from '@mdi/js';
-import type { CellId, Report } from '@pendrix/core';
+import type { CellId, TreeReport } from '@pendrix/core';
 import GradeTag from './GradeTag.vue';
 import RichText from './RichText.vue';
 import IconButton from './IconButton.vue';
 import { placeOf } from './stations.ts';
 
-/** The six cells under the title, each a link to the place that explains it. On a phone two at a time. */
-const { report, driveId } = defineProps<{ report: Report; driveId: string }>();
+/** The six cells under the title, each a link to the place that explains it; of several outputs the worst, by name. On a phone two at a time. */
+const { tree, driveId } = defineProps<{ tree: TreeReport; driveId: string }>();
+const emit = defineEmits<{ look: [train: string] }>();
 const page = ref(0);
 /** Two at a time, what a maker at the machine wants first. */
 const PAGES = [
@@ -22,7 +23,7 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 <template>
   <section class="verdict" aria-label="Verdict">
     <RouterLink
-      v-for="cell in report.verdict"
+      v-for="cell in tree.verdict"
       :key="cell.cell"
       class="cell"
       :class="{ off: !cell.figure, paged: !narrow.includes(cell.cell) }"
@@ -32,8 +33,9 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
         params: { id: driveId },
         query: cell.group ? { tab: cell.group } : {},
       }"
+      @click="cell.train !== undefined && emit('look', cell.train)"
     >
-      <span class="label">{{ cell.label }}</span>
+      <span class="label">{{ cell.train === undefined ? cell.label : `${cell.label}, ${cell.train}` }}</span>
       <span v-if="cell.figure" class="row"
         ><RichText class="value" :text="cell.figure.text" /><GradeTag
           v-if="cell.graded"
@@ -86,6 +88,9 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
   font-size: 13px;
   line-height: 16px;
   color: var(--p-quiet);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .row {
   display: flex;

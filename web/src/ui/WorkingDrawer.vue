@@ -1,19 +1,21 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
 import { mdiClose, mdiContentCopy } from '@mdi/js';
-import { workingAsText, type Report } from '@pendrix/core';
+import { workingAsText, type Report, type TreeReport } from '@pendrix/core';
 import { useCopy } from './copy.ts';
 import { useWorking } from '../stores/working.ts';
 import RichText from './RichText.vue';
 import IconButton from './IconButton.vue';
 
 /** The working of one figure, line by line, live. */
-const { report } = defineProps<{ report: Report }>();
+const { report, tree } = defineProps<{ report: Report; tree: TreeReport | null }>();
 const working = useWorking();
 const copy = useCopy();
 const head = ref<HTMLElement | null>(null);
 
-const figure = computed(() => (working.key === null ? null : report.figure(working.key)));
+const figure = computed(() =>
+  working.key === null ? null : (tree?.figure(working.key) ?? report.figure(working.key)),
+);
 const lines = computed(() => figure.value?.working() ?? []);
 
 watch(

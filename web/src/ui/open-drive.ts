@@ -1,7 +1,19 @@
 import { computed, inject, provide, watch, type ComputedRef, type InjectionKey } from 'vue';
 import { useRoute } from 'vue-router';
 import { useSessionStorage } from '@vueuse/core';
-import { report, type Drive, type Edit, type Refusal, type Report } from '@pendrix/core';
+import {
+  pathOf,
+  report,
+  trainAt,
+  trainsOf,
+  treeReport,
+  type Drive,
+  type Edit,
+  type Path,
+  type Refusal,
+  type Report,
+  type TreeReport,
+} from '@pendrix/core';
 import type { DriveRecord } from '../records/kinds.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 import { isShared, type Place } from './stations.ts';
@@ -15,11 +27,29 @@ export function reportOf(drive: Drive): Report {
   return known;
 }
 
+const trees = new WeakMap<Drive, TreeReport>();
+
+/** What all outputs of a drive come to, made once. */
+export function treeOf(drive: Drive): TreeReport {
+  const known = trees.get(drive) ?? treeReport(drive, reportOf);
+  trees.set(drive, known);
+  return known;
+}
+
 /** The drive whose address is open, with its report. */
 export interface OpenDrive {
   readonly id: ComputedRef<string | null>;
   readonly record: ComputedRef<DriveRecord | null>;
+  /** of the output that is looked at */
   readonly report: ComputedRef<Report | null>;
+  /** the way to that output; of a drive of one train the drive itself */
+  readonly path: ComputedRef<Path | null>;
+  /** all outputs */
+  readonly tree: ComputedRef<TreeReport | null>;
+  /** which output is looked at, from 0 */
+  readonly output: ComputedRef<number>;
+  /** looks at another output, by the name of its train */
+  readonly look: (train: string) => void;
   /** why there is no report of it; null when there is one */
   readonly fault: ComputedRef<unknown>;
   /** tries an edit; null when it was taken */
@@ -45,10 +75,17 @@ export function provideOpenDrive(): OpenDrive {
   });
   const record = computed(() => (id.value === null ? null : (workshop.records.get(id.value) ?? null)));
   const drive = computed(() => record.value?.drive ?? null);
+  /** by drive, the train that was last looked at: a name, so that it survives other trains coming and going */
+  const looked = useSessionStorage<Readonly<Record<string, string>>>('pendrix.outputs', {});
+  const output = computed(() => {
+    const name = looked.value[id.value ?? ''];
+    return name === undefined || !drive.value ? 0 : Math.max(0, trainAt(trainsOf(drive.value), name));
+  });
+  const path = computed(() => drive.value && pathOf(drive.value, output.value));
   /** a drive that cannot be reported on must not take the frame down with it */
   const made = computed<{ readonly report: Report | null; readonly fault: unknown }>(() => {
     try {
-      return { report: drive.value && reportOf(drive.value), fault: null };
+      return { report: path.value && reportOf(path.value.drive), fault: null };
     } catch (fault) {
       return { report: null, fault };
     }
@@ -57,10 +94,16 @@ export function provideOpenDrive(): OpenDrive {
     id,
     record,
     report: computed(() => made.value.report),
+    path,
+    tree: computed(() => (made.value.report && drive.value ? treeOf(drive.value) : null)),
+    output,
+    look: (train) => {
+      if (id.value !== null) looked.value = { ...looked.value, [id.value]: train };
+    },
     fault: computed(() => made.value.fault),
     edit: (edit, editSession) => {
       if (id.value === null) return null;
-      const result = workshop.edit(id.value, edit, editSession ?? null);
+      const result = workshop.edit(id.value, edit, editSession ?? null, output.value);
       return result.ok ? null : result.refusal;
     },
   };

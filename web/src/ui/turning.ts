@@ -1,9 +1,9 @@
 import { onScopeDispose, watch, type Ref } from 'vue';
-import { shaftAngles, type Motion, type Train } from '@pendrix/core';
+import type { Motion } from '@pendrix/core';
 
-/** A train set turning: `perSecond` turns of its source a second. */
+/** A train, or all trains of a drive, set turning: where the shafts stand, in turns, as `perSecond` goes by each second. */
 export interface Turning {
-  readonly train: Train;
+  readonly angles: (gone: number) => readonly number[];
   /** for each drawn shaft the shaft of the train, where some are folded away */
   readonly shafts?: readonly number[];
   readonly perSecond: number;
@@ -71,9 +71,8 @@ export function useTurning(
       el.removeAttribute('transform');
   }
 
-  function start({ train, perSecond, shafts }: Turning): void {
+  function start({ angles, perSecond, shafts }: Turning): void {
     cancelAnimationFrame(frame);
-    const angles = shaftAngles(train);
     before = performance.now();
     const step = (now: number): void => {
       if (svg.value && parts.length === 0) parts = movingIn(svg.value);

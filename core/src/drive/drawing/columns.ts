@@ -1,5 +1,5 @@
 import type { Shape, Wheel } from '../shape.ts';
-import type { SourceGlyph } from '../sources/source.ts';
+import type { BeginGlyph } from '../sources/source.ts';
 import type { Drawing, DrawnWheel, Tag } from './drawing.ts';
 import { sourceGlyph, workGlyph } from './glyphs.ts';
 import type { Line, Solid } from './labels.ts';
@@ -39,29 +39,52 @@ function extent(placed: readonly Placed[], least: number): readonly [number, num
   return [top, bottom];
 }
 
+/** Space above and below the parts, px. */
+const MARGIN = 26;
+
+/** How high a chain is, mm, and the largest scale that its columns allow, px a mm. */
+export function chainRoom(
+  shapes: readonly Shape[],
+  column: number,
+): { readonly mm: number; readonly scale: number } {
+  const [top, bottom] = extent(place(shapes), 12);
+  return {
+    mm: bottom - top,
+    scale: Math.min(2.6, ...shapes.map((s) => (column * 0.94) / Math.max(measures(s).width, 1))),
+  };
+}
+
+/** The height of a drawing in columns at a scale, px. */
+export const heightAt = (mm: number, scale: number): number => mm * scale + 2 * MARGIN;
+
 /** What a drawing in columns is made of. */
 export interface ColumnsAsked {
   readonly shapes: readonly Shape[];
-  readonly source: SourceGlyph;
+  readonly source: BeginGlyph;
   readonly work: Parameters<typeof workGlyph>[0];
   /** marks on a table */
   readonly divisions: number;
   /** width of one column, px */
   readonly column: number;
   readonly height: number;
+  /** px a millimetre, where several drawings are to be of one; else as large as there is room for */
+  readonly scale?: number;
 }
 
 /** The train in columns: motor, one column a stage, the work; part, shaft column and card stand in one vertical line. */
-export function columnDrawing({ shapes, source, work, divisions, column, height }: ColumnsAsked): Drawing {
+export function columnDrawing(asked: ColumnsAsked): Drawing {
+  const { shapes, source, work, divisions, column, height } = asked;
   const X = (i: number): number => column * i + column / 2;
   const placed = place(shapes);
-  const margin = 26;
+  const margin = MARGIN;
   const [top, bottom] = extent(placed, 12);
-  const scale = Math.min(
-    (height - 2 * margin) / (bottom - top),
-    ...shapes.map((s) => (column * 0.94) / Math.max(measures(s).width, 1)),
-    2.6,
-  );
+  const scale =
+    asked.scale ??
+    Math.min(
+      (height - 2 * margin) / (bottom - top),
+      ...shapes.map((s) => (column * 0.94) / Math.max(measures(s).width, 1)),
+      2.6,
+    );
   const middle = margin + (height - 2 * margin - (bottom - top) * scale) / 2;
   const Y = (mm: number): number => px(middle + (mm - top) * scale);
   const out = {
@@ -174,7 +197,7 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
   const last = shapes.length + 1;
   out.shafts.push({ x1: X(last - 1), x2: X(last), y: Y(end), far: true });
   const r = Math.min(column * 0.42, 80, Math.max(44, Math.min(Y(end) - 12, height - Y(end) - 12)));
-  const half = Math.max(20, Math.min(46, 21 * scale));
+  const half = source === 'arbor' ? 6 : Math.max(20, Math.min(46, 21 * scale));
   out.lines.push({ x1: X(last - 1), y1: Y(end), x2: X(last), y2: Y(end) });
   out.solids.push(
     { x: X(0) - half, y: Y(0) - half, w: 2 * half, h: 2 * half },
@@ -186,6 +209,7 @@ export function columnDrawing({ shapes, source, work, divisions, column, height 
     scale,
     source: sourceGlyph(source, X(0), Y(0), half),
     work: workGlyph(work, X(last), Y(end), r, divisions),
+    axes: [{ x: X(0), y: Y(0) }, ...placed.map(({ to }, i) => ({ x: X(i + 1), y: Y(to) }))],
     ...out,
   };
 }

@@ -14,6 +14,8 @@ export interface Drawing {
   readonly members: readonly DrawnMember[];
   readonly boxes: readonly DrawnBox[];
   readonly tags: readonly Tag[];
+  /** where the axis of each shaft is; empty for a small picture */
+  readonly axes: readonly { readonly x: number; readonly y: number }[];
   /** what words keep clear of, and what they had better not cross; empty for a small picture */
   readonly solids: readonly Solid[];
   readonly lines: readonly Line[];

@@ -1,5 +1,5 @@
 import type { OutputKind, OutputData } from '../outputs/output.ts';
-import type { SourceGlyph } from '../sources/source.ts';
+import type { BeginGlyph } from '../sources/source.ts';
 import type { Glyph, Stroke } from './drawing.ts';
 import { at, circle, px, threads } from './outline.ts';
 
@@ -25,9 +25,13 @@ const screws = (x: number, y: number, h: number): string =>
     .join('');
 
 /** The source around (x, y), `half` px to its edge; a small one without its details. */
-export function sourceGlyph(kind: SourceGlyph, x: number, y: number, half: number, small = false): Glyph {
+export function sourceGlyph(kind: BeginGlyph, x: number, y: number, half: number, small = false): Glyph {
   const mark = s2(`M${at(x, y, half * 0.2, -Math.PI / 2)}L${at(x, y, half * 0.48, -Math.PI / 2)}`);
-  const parts: Record<SourceGlyph, () => readonly [readonly Stroke[], readonly Stroke[]]> = {
+  const parts: Record<BeginGlyph, () => readonly [readonly Stroke[], readonly Stroke[]]> = {
+    arbor: () => [
+      [],
+      [s1(circle(x, y, 6), true), s2(`M${at(x, y, 1.5, -Math.PI / 2)}L${at(x, y, 6, -Math.PI / 2)}`)],
+    ],
     motor: () => [
       [s2(plate(x, y, half), true), ...(small ? [] : [s3(screws(x, y, half))])],
       small ? [] : [s2(circle(x, y, half * 0.52)), mark],

@@ -1,7 +1,7 @@
 export { cutWheel, type CutWheel } from './cut-wheel.ts';
-export { columnDrawing, type ColumnsAsked } from './columns.ts';
+export { chainRoom, columnDrawing, heightAt, type ColumnsAsked } from './columns.ts';
 export type { Drawing, DrawnWheel, Glyph, Motion, Stroke, Tag } from './drawing.ts';
 export { clearOf, layWords, roomOf, type Solid } from './labels.ts';
 export { arrowArc, px } from './outline.ts';
 export { rowDrawing } from './row.ts';
-export { shaftAngles } from './turning.ts';
+export { shaftAngles, treeAngles } from './turning.ts';

@@ -117,6 +117,7 @@ export function rowDrawing({
     belts,
     boxes,
     members,
+    axes: [],
     work,
     tags: [],
     solids: [],

@@ -1,6 +1,8 @@
 import { isNegative, toNumber } from '../../numbers/index.ts';
-import type { Train } from '../drive.ts';
-import { kindOf } from '../stages/index.ts';
+import type { Drive, Train } from '../drive.ts';
+import { sourceKindOf } from '../sources/index.ts';
+import { kindOf, type Stage } from '../stages/index.ts';
+import { trainAt, trainsOf } from '../trains.ts';
 import { genevaCrank } from './measures.ts';
 
 /**
@@ -8,15 +10,52 @@ import { genevaCrank } from './measures.ts';
  * A Geneva moves only while its pin is in a slot. Floating point: for the picture alone.
  */
 export function shaftAngles(train: Train): (turns: number) => readonly number[] {
-  const stages = train.stages.map((stage) => {
+  const along = following(train.stages);
+  const against = turnsAgainst(train.stages);
+  return (turns) => along(against ? -turns : turns);
+}
+
+const turnsAgainst = (stages: readonly Stage[]): boolean =>
+  stages.filter((s) => isNegative(kindOf(s).reduction(s))).length % 2 === 1;
+
+/** Where the shafts of a chain stand when its first stands at `turns`. */
+function following(stages: readonly Stage[]): (turns: number) => readonly number[] {
+  const each = stages.map((stage) => {
     const kind = kindOf(stage);
     return { r: toNumber(kind.reduction(stage)), slots: kind.locks?.(stage) ?? 0 };
   });
-  const against = train.stages.filter((s) => isNegative(kindOf(s).reduction(s))).length % 2 === 1;
   return (turns) => {
-    const out = [against ? -turns : turns];
-    for (const { r, slots } of stages) out.push(slots > 0 ? -indexed(out.at(-1)!, slots) : out.at(-1)! / r);
+    const out = [turns];
+    for (const { r, slots } of each) {
+      const before = out.at(-1)!;
+      out.push(slots > 0 ? -Math.sign(before || 1) * indexed(Math.abs(before), slots) : before / r);
+    }
     return out;
+  };
+}
+
+/**
+ * Where all shafts of a drive stand after `seconds` (≥ 0) at the speeds of its sources, in turns, those of each train after one another
+ * from the one it begins at. Each source turns so that the output of its own train goes clockwise. Floating point: for the picture alone.
+ */
+export function treeAngles(drive: Drive): (seconds: number) => readonly number[] {
+  const trains = trainsOf(drive);
+  const each = trains.map(({ from, source, stages }, at) => ({
+    up: from ? trainAt(trains, from.train) : -1,
+    shaft: from?.shaft ?? 0,
+    along: following(stages),
+    perSecond: source
+      ? (toNumber(sourceKindOf(source).speed(source).rpm) / 60) * (turnsAgainst(stages) ? -1 : 1)
+      : 0,
+    at,
+  }));
+  return (seconds) => {
+    const made: (readonly number[] | undefined)[] = [];
+    const of = (at: number): readonly number[] => {
+      const { up, shaft, along, perSecond } = each[at]!;
+      return (made[at] ??= along(up < 0 ? seconds * perSecond : of(up)[shaft]!));
+    };
+    return each.flatMap(({ at }) => of(at));
   };
 }
 

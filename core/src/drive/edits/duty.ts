@@ -1,4 +1,17 @@
-import { div, readSpeed, error, ok, toText, type Result } from '../../numbers/index.ts';
+import {
+  div,
+  error,
+  exactly,
+  mul,
+  ok,
+  rational,
+  readNumber,
+  readPeriod,
+  readSpeed,
+  toNumber,
+  toText,
+  type Result,
+} from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
 import { duties, MAX_DUTIES, refuseSweep, type DutyId, type DutySpec, type Sweep } from '../duties/index.ts';
 import { defaultsOf } from '../inputs.ts';
@@ -44,7 +57,7 @@ export const duty: EditKind<SetDuty> = {
     const list = dutiesIn(drive, edit.duty);
     const old = list[edit.at];
     if (!old) return error('noSuchDuty', String(edit.at + 1));
-    const text = edit.duty === 'rates' && edit.key === 'seconds' ? asPeriod(drive, edit.text) : ok(edit.text);
+    const text = written(drive, edit);
     if (!text.ok) return text;
     const read = withInput(old, spec.inputs, edit.key, text.value);
     if (!read.ok) return read;
@@ -60,6 +73,31 @@ export const duty: EditKind<SetDuty> = {
   },
   label: (edit) => `${duties[edit.duty].title}: ${inputLabel(duties[edit.duty].inputs, edit.key, edit.text)}`,
 };
+
+/** What was typed, in the form that its field takes. */
+function written(drive: Drive, { duty: id, key, text }: SetDuty): Result<string> {
+  if (id === 'rates' && key === 'seconds') return asPeriod(drive, text);
+  if (id === 'between' && key === 'wanted') return asRatioOfTimes(text);
+  if (id === 'between' && key === 'ppm') return asPpm(text);
+  return ok(text);
+}
+
+/** "12 h to 29.530589 d": the times of one turn, of the one output and of the other, as turns of the one during one of the other. */
+function asRatioOfTimes(text: string): Result<string> {
+  const [a, b, more] = text.split(/\s+to\s+|\s*→\s*/);
+  if (a === undefined || b === undefined || more !== undefined) return ok(text);
+  const [one, other] = [readPeriod(a), readPeriod(b)];
+  if (!one.ok) return one;
+  return other.ok ? ok(toText(div(other.value, one.value))) : other;
+}
+
+/** "0.01 d a year" is so many parts in a million of the 365.25 days of a year; exact until it is a number. */
+function asPpm(text: string): Result<string> {
+  const [, figure] = /^(.+?)\s*(?:d|days?)\s*(?:\/|an?\s|per\s)\s*(?:y|yr|years?)$/i.exec(text.trim()) ?? [];
+  if (figure === undefined) return ok(text.replace(/\s*ppm\s*$/i, ''));
+  const days = readNumber(figure);
+  return days.ok ? ok(String(toNumber(div(mul(days.value, rational(1_000_000)), exactly('365.25'))))) : days;
+}
 
 /** "0.5 mm/min" is so many seconds a turn, where a turn travels a length without π. */
 function asPeriod(drive: Drive, text: string): Result<string> {

@@ -1,5 +1,6 @@
 import { at, ok, type Refusal, type Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
+import { betweenFault } from '../fault.ts';
 import { refuseTrain } from '../locks.ts';
 import { dismiss } from './dismiss.ts';
 import { addDuty, duty, removeDuty } from './duty.ts';
@@ -85,7 +86,9 @@ export function applyEdit(drive: Drive, edit: Edit, on = 0): Result<Drive> {
 
 /** What no single stage can hold, on any path that was fit before. */
 function newlyRefused(before: Drive, after: Drive): Refusal | null {
-  if (after.train === before.train && after.others === before.others) return null;
+  if (after.train === before.train && after.others === before.others && after.job === before.job) return null;
+  const asked = after.job.between ? betweenFault(after) : null;
+  if (asked && !betweenFault(before)) return { ...asked, path: '' };
   for (let i = 0; i < trainCount(after); i++) {
     const refusal = refuseTrain(pathOf(after, i).drive.train);
     const old = i < trainCount(before) ? refuseTrain(pathOf(before, i).drive.train) : null;

@@ -94,6 +94,10 @@ function moved(
   return ok([{ train: place.train, edit: { ...edit, from: place.stage, to } }]);
 }
 
+/** Alike in all but whether a search may change it. */
+const alike = (a: Stage, b: Stage | undefined): boolean =>
+  same({ ...a, kept: undefined }, { ...b, kept: undefined });
+
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Another train in place of a path: its own stages are its own; shared ones may be others, but not more or fewer. */
@@ -101,7 +105,7 @@ function apart(drive: Drive, path: Path, edit: Extract<Edit, { do: 'train' }>): 
   const before = path.drive.train;
   const { stages, source } = edit.train;
   const shared = before.stages.slice(0, path.shared);
-  const kept = shared.every((s, i) => same(s, stages[i]));
+  const kept = shared.every((s, i) => alike(s, stages[i]));
   if (!kept && stages.length !== before.stages.length)
     return error('sharedStages', '', {
       limit: trainsOf(drive)[path.places[0]?.train ?? path.root]!.name,

@@ -14,6 +14,9 @@ export interface SourceData {
 /** How a source is drawn. */
 export type SourceGlyph = 'motor' | 'encoderMotor' | 'crank' | 'spring' | 'synchronous';
 
+/** What a drawn train begins with: its source, or an arbor of another train. */
+export type BeginGlyph = SourceGlyph | 'arbor';
+
 /** Everything Pendrix knows of one kind of source. */
 export interface SourceKind<D extends SourceData> {
   readonly kind: D['kind'];

@@ -41,7 +41,7 @@ export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
     of,
     one: (id) => of(id)[0] ?? null,
     get together() {
-      return togetherMessage(drive, k);
+      return togetherMessage(drive);
     },
     get all() {
       return all();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, type Component } from 'vue';
 import { useRoute } from 'vue-router';
-import { useReport } from '../../ui/open-drive.ts';
+import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import DivisionsTab from './DivisionsTab.vue';
 import DutyTab from './DutyTab.vue';
 import { firstTab, isTab } from './tabs.ts';
@@ -9,17 +9,19 @@ import { firstTab, isTab } from './tabs.ts';
 /** How good is it? A tab for each thing that is judged. These have a page of their own, loaded when it is first opened; any other is a `DutyTab`. */
 const panes: Readonly<Record<string, Component>> = {
   divisions: DivisionsTab,
+  outputs: defineAsyncComponent(() => import('./OutputsTab.vue')),
   plates: defineAsyncComponent(() => import('./PlatesTab.vue')),
   rate: defineAsyncComponent(() => import('./RateTab.vue')),
   arm: defineAsyncComponent(() => import('./ArmTab.vue')),
   sweep: defineAsyncComponent(() => import('./SweepTab.vue')),
 };
 const route = useRoute();
+const { tree } = useOpenDrive();
 const report = useReport();
 const open = computed<string>(() => {
   const asked = route.query['tab'];
-  if (isTab(asked)) return asked;
-  return typeof route.query['count'] === 'string' ? 'divisions' : firstTab(report.value);
+  if (isTab(asked) && (asked !== 'outputs' || tree.value?.several)) return asked;
+  return typeof route.query['count'] === 'string' ? 'divisions' : firstTab(report.value, tree.value?.several);
 });
 </script>
 

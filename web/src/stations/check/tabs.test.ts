@@ -46,8 +46,22 @@ describe('the tabs of Check', () => {
     ['a crank without plates', crank(drive({ divisions: '60' })), 'divisions'],
   ])('%s opens at its own', (_, d, want) => expect(firstTab(report(d))).toBe(want));
 
+  test('the outputs of several open where nothing else is asked of the one looked at', () => {
+    expect(firstTab(report(drive({})), true)).toBe('outputs');
+    expect(firstTab(report(drive({ divisions: '60' })), true)).toBe('divisions');
+  });
+
   test('only known ones are taken from an address', () => {
-    expect(tabs.map((t) => t.id)).toEqual(['divisions', 'plates', 'rate', 'camera', 'arm', 'sweep', 'spin']);
+    expect(tabs.map((t) => t.id)).toEqual([
+      'outputs',
+      'divisions',
+      'plates',
+      'rate',
+      'camera',
+      'arm',
+      'sweep',
+      'spin',
+    ]);
     expect(tabs.every((t) => isTab(t.id))).toBe(true);
     expect([isTab('toString'), isTab(null), isTab(['rate'])]).toEqual([false, false, false]);
   });

@@ -6,10 +6,13 @@ interface Tab {
   readonly title: string;
   /** the job asks for what it judges */
   readonly asked: (report: Report) => boolean;
+  /** only where a drive has several outputs */
+  readonly several?: true;
 }
 
 /** The tabs of Check in the order they stand: divisions, plates, and what else a drive is judged by. */
 export const tabs: readonly Tab[] = [
+  { id: 'outputs', title: 'Outputs', asked: () => true, several: true },
   {
     id: 'divisions',
     title: 'Divisions',
@@ -28,7 +31,8 @@ export const isTab = (text: unknown): text is string =>
   typeof text === 'string' && tabs.some((t) => t.id === text);
 
 /** What is shown when nobody chose: the plates of a head turned by hand, else the first that is asked. */
-export function firstTab(r: Report): string {
+export function firstTab(r: Report, several = false): string {
+  if (several && tabs.every((t) => t.several || !t.asked(r))) return 'outputs';
   if (byPlates(r.drive)) return 'plates';
-  return tabs.find((t) => t.asked(r))?.id ?? 'divisions';
+  return tabs.find((t) => !t.several && t.asked(r))?.id ?? 'divisions';
 }

@@ -11,7 +11,7 @@ import {
 import { cellLabels, refusalMessage, smallPicture, type Refusal, plainText } from '@pendrix/core';
 import type { DriveRecord } from '../../records/kinds.ts';
 import GradeTag from '../../ui/GradeTag.vue';
-import { reportOf } from '../../ui/open-drive.ts';
+import { treeOf } from '../../ui/open-drive.ts';
 import RichText from '../../ui/RichText.vue';
 import TrainDrawing from '../../ui/TrainDrawing.vue';
 import IconButton from '../../ui/IconButton.vue';
@@ -24,8 +24,10 @@ const { record, rename } = defineProps<{
 }>();
 const emit = defineEmits<{ duplicate: []; remove: []; export: [] }>();
 
-const report = computed(() => reportOf(record.drive));
-const drawing = computed(() => smallPicture(record.drive, 232, 70, report.value.counts[0] ?? 0));
+const tree = computed(() => treeOf(record.drive));
+const drawing = computed(() =>
+  smallPicture(record.drive, 232, 70, tree.value.outputs[0]!.report.counts[0] ?? 0),
+);
 const touched = computed(() => {
   const at = record.touchedAt;
   if (isToday(at)) return `today ${format(at, 'HH:mm')}`;
@@ -72,11 +74,11 @@ function endRename(keep: boolean): void {
       </form>
       <RouterLink v-else :to="{ name: 'job', params: { id: record.id } }"
         ><b>{{ record.drive.name }}</b
-        ><span>{{ report.purpose }}</span></RouterLink
+        ><span>{{ tree.purpose }}</span></RouterLink
       >
     </th>
     <td
-      v-for="cell in report.verdict"
+      v-for="cell in tree.verdict"
       :key="cell.cell"
       class="cell"
       :class="{ off: !cell.figure }"

@@ -1,7 +1,7 @@
 import { computed, onScopeDispose, shallowRef, watch, type ComputedRef } from 'vue';
 import { gradeWords, type Drive, type Graded } from '@pendrix/core';
 import type { DriveRecord } from '../../records/kinds.ts';
-import { reportOf } from '../../ui/open-drive.ts';
+import { treeOf } from '../../ui/open-drive.ts';
 
 /** What the list says of one drive beyond its row. */
 interface Judged {
@@ -20,9 +20,9 @@ function judge(drive: Drive): Judged {
   if (found) return found;
   let made: Judged;
   try {
-    const report = reportOf(drive);
-    const attention = report.attention ?? report.marks(0).find((m) => m.mark === 'diamond')?.reason ?? null;
-    made = { grade: report.verdict[1]?.graded?.grade ?? 'unknown', attention };
+    const tree = treeOf(drive);
+    const attention = tree.attention ?? tree.marks(0).find((m) => m.mark === 'diamond')?.reason ?? null;
+    made = { grade: tree.verdict[1]?.graded?.grade ?? 'unknown', attention };
   } catch {
     made = { grade: 'unknown', attention: 'Pendrix cannot judge this drive' };
   }

@@ -8,6 +8,7 @@ import {
   foundMessage,
   foundTrain,
   fromShelf,
+  keptOnPath,
   refusalMessage,
   withFound,
   type CureReport,
@@ -36,7 +37,7 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** Which trains would come out even? The search follows what is asked as it is written. */
 const FindChart = defineAsyncComponent(() => import('./FindChart.vue').then(afterLoading));
-const { edit, id } = useOpenDrive();
+const { edit, id, path } = useOpenDrive();
 const present = useReport();
 const finding = useFinding();
 const shelf = useShelf();
@@ -49,7 +50,9 @@ const all = ref(false);
 const order = ref<FindOrder>('best');
 const ORDERS = Object.entries(FIND_ORDERS).map(([value, title]) => ({ value, title }));
 
-const { settled } = useSettled(() => [present.value.drive, shelf.parts, records.ready] as const);
+/** Of a branch the stages that it shares stay as they are. */
+const searched = computed(() => keptOnPath(path.value!));
+const { settled } = useSettled(() => [searched.value, shelf.parts, records.ready] as const);
 watch(
   settled,
   ([drive, , ready]) => {
@@ -86,9 +89,7 @@ const row = computed<FindRow | null>(() => {
   return { ...found, row: other.value, teeth: String(other.value.teeth) };
 });
 const found = computed(() =>
-  row.value && mine.value
-    ? reportOf(withFound(present.value.drive, mine.value.request, row.value.row))
-    : null,
+  row.value && mine.value ? reportOf(withFound(searched.value, mine.value.request, row.value.row)) : null,
 );
 
 /** What the train takes of the shelf, beside what other drives take of it. */
@@ -98,7 +99,7 @@ const owned = (stages: readonly Stage[]): readonly Stage[] =>
 function use(): void {
   if (!row.value || !mine.value || id.value === null) return;
   const at = id.value;
-  const train = foundTrain(present.value.drive, mine.value.request, row.value.row);
+  const train = foundTrain(searched.value, mine.value.request, row.value.row);
   edit({
     do: 'train',
     train: { ...train, stages: owned(train.stages) },
@@ -114,11 +115,16 @@ function copy(): void {
   if (!row.value || !mine.value || id.value === null) return;
   const made = workshop.duplicate(id.value);
   if (!made) return;
-  workshop.edit(made.id, {
-    do: 'train',
-    train: foundTrain(made.drive, mine.value.request, row.value.row),
-    label: `use ${foundMessage(row.value.row)}`,
-  });
+  workshop.edit(
+    made.id,
+    {
+      do: 'train',
+      train: foundTrain(searched.value, mine.value.request, row.value.row),
+      label: `use ${foundMessage(row.value.row)}`,
+    },
+    null,
+    path.value?.train ?? 0,
+  );
   void router.push({ name: 'train', params: { id: made.id } });
 }
 /** Nothing found comes out even: what the present train lacks, and what would cure it, stands below what misses least. */
@@ -134,7 +140,7 @@ const lacking = computed(
 const takeCure = (cure: CureReport): void =>
   void edit({ do: 'train', train: cure.train, label: cure.message.toLowerCase() });
 const again = (): void => {
-  if (id.value !== null) void finding.again(id.value, present.value.drive);
+  if (id.value !== null) void finding.again(id.value, searched.value);
 };
 </script>
 

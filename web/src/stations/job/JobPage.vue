@@ -13,12 +13,14 @@ import DutySections from './DutySections.vue';
 import DivisionsField from './DivisionsField.vue';
 import OwesLedger from './OwesLedger.vue';
 import StepsScale from './StepsScale.vue';
+import BetweenAsks from '../../ui/BetweenAsks.vue';
+import OutputsTable from '../../ui/OutputsTable.vue';
 import ToleranceFields from './ToleranceFields.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** What must it do, and how well? */
 const route = useRoute();
-const { edit, id } = useOpenDrive();
+const { edit, id, tree } = useOpenDrive();
 const report = useReport();
 const job = computed(() => report.value.drive.job);
 const isNew = route.query['new'] === '1';
@@ -82,8 +84,22 @@ const examples = [
           :commit="rename"
         />
       </div>
+      <template v-if="tree?.several">
+        <div class="sec">
+          <h3>Outputs<small>each with its verdict</small></h3>
+          <OutputsTable />
+        </div>
+        <div class="sec">
+          <h3>Between outputs<small>ratios that must hold</small></h3>
+          <BetweenAsks />
+        </div>
+      </template>
       <div class="sec">
-        <h3>Divide<small>counts, one turn</small></h3>
+        <h3>
+          Divide<small>{{
+            tree?.several ? `one turn of ${report.drive.train.name}` : 'counts, one turn'
+          }}</small>
+        </h3>
         <DivisionsField
           :value="job.divisions"
           :in-force="report.counts.length"

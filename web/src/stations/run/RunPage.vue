@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { planDiffers, planRun } from '@pendrix/core';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
@@ -8,8 +8,8 @@ import RunStart from './RunStart.vue';
 import { useRun } from './use-run.ts';
 
 /** Stand at the machine: the sheet, the runs and the start, or the run that is on the bench. Its id is in the address, so that a reload finds it. */
-const { id, edit } = useOpenDrive();
-const report = useReport();
+const { id, edit, tree, look } = useOpenDrive();
+const looked = useReport();
 const route = useRoute();
 const router = useRouter();
 
@@ -20,6 +20,19 @@ const chosen = computed<string | null>({
 const runs = useRun(id.value ?? '', chosen);
 const { run, resumed } = runs;
 const sheetOpen = ref(false);
+/** A run stays with the output it was begun on, whichever is looked at. */
+const report = computed(() => {
+  const name = run.value?.state.plan.train;
+  const its = tree.value?.outputs.find((o) => o.name === name);
+  return its ? its.report : looked.value;
+});
+watch(
+  () => run.value?.state.plan.train,
+  (name) => {
+    if (name !== undefined && tree.value?.outputs.some((o) => o.name === name)) look(name);
+  },
+  { immediate: true },
+);
 
 const first = computed(() => {
   const count = route.query['count'];

@@ -82,7 +82,9 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
     resumed,
     nameFor: (plan) =>
       freeName(
-        `${plan.divisions} divisions`,
+        plan.train === undefined
+          ? `${plan.divisions} divisions`
+          : `${plan.train}, ${plan.divisions} divisions`,
         all.value.map((r) => r.name),
       ),
     start: async (plan, gap, name) => {

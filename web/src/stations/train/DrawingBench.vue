@@ -1,31 +1,25 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiArrowExpandHorizontal, mdiArrowULeftTop, mdiMinus, mdiPlus } from '@mdi/js';
-import type { Picture } from '@pendrix/core';
-import TrainDrawing from '../../ui/TrainDrawing.vue';
-import type { Turning } from '../../ui/turning.ts';
 import { keyHandler } from '../../ui/keys.ts';
 import IconButton from '../../ui/IconButton.vue';
 import { useView } from './use-view.ts';
 
-/** The drawing over its columns; zoomed, a window that is panned with the pointer or the arrows. */
-const { picture, selected, turning, room } = defineProps<{
-  picture: Picture;
-  selected: number | null;
-  turning: Turning | null;
+/** The pane of a drawing over its columns; zoomed, a window that is panned with the pointer or the arrows. */
+const { size, room } = defineProps<{
+  /** of the drawing in it, px */
+  size: { readonly width: number; readonly height: number };
   /** width that is seen of the strip, px */
   room: number;
 }>();
-const emit = defineEmits<{ choose: [stage: number] }>();
-const drawing = ref<InstanceType<typeof TrainDrawing> | null>(null);
 const pane = ref<HTMLElement | null>(null);
 const view = useView(
   pane,
-  () => picture.drawing,
+  () => size,
   () => room,
 );
 const { zoomed } = view;
-const longer = computed(() => picture.drawing.width > room + 1 || zoomed.value);
+const longer = computed(() => size.width > room + 1 || zoomed.value);
 const STEP = 60;
 const zoomKeys = keyHandler({
   larger: () => view.by(1.25),
@@ -43,10 +37,6 @@ function keys(e: KeyboardEvent): void {
   zoomKeys(e);
   if (zoomed.value) panKeys(e);
 }
-function choose(stage: number): void {
-  if (!view.moved()) emit('choose', stage);
-}
-defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
 </script>
 
 <template>
@@ -54,24 +44,18 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
     ref="pane"
     class="ground pane"
     :class="{ zoomed }"
-    :style="zoomed ? { width: `${room}px` } : {}"
+    :style="{ height: `${size.height}px`, ...(zoomed && { width: `${room}px` }) }"
     tabindex="0"
     role="group"
     aria-label="Drawing: plus and minus zoom, 0 goes back, W shows the whole train"
     @keydown="keys"
   >
-    <TrainDrawing
-      ref="drawing"
-      :drawing="picture.drawing"
-      :picture="picture"
-      :alt="picture.alt"
-      :selected="selected"
-      :turning="turning"
-      :view-box="view.viewBox.value"
-      @choose="choose"
-    />
+    <slot :view-box="view.viewBox.value" :moved="view.moved" />
   </div>
-  <div class="tools on-ground" :style="{ left: `${room - (zoomed ? 150 : 116)}px` }">
+  <div
+    class="tools on-ground"
+    :style="{ left: `${room - (zoomed ? 150 : 116)}px`, '--above': `${4 - size.height}px` }"
+  >
     <IconButton label="Smaller" :icon="mdiMinus" :size="16" @click="view.by(0.8)" />
     <IconButton
       label="Whole train"
@@ -93,7 +77,6 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
 
 <style scoped>
 .pane {
-  height: 314px;
   overflow: hidden;
   /* What is drawn here moves nothing around it. */
   contain: strict;
@@ -116,7 +99,7 @@ defineExpose({ svg: computed(() => drawing.value?.svg ?? null) });
   white-space: nowrap;
 }
 .tools :deep(.v-btn) {
-  top: -310px;
+  top: var(--above);
   color: var(--p-scribe);
   background: var(--p-ground-deep);
   border: 1px solid var(--p-scribe3);

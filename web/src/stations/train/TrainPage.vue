@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useElementSize } from '@vueuse/core';
 import { VueDraggable } from 'vue-draggable-plus';
 import {
   aloneAt,
+  freeTrainName,
   report as reportFor,
   stageRuns,
   type Edit,
+  type Hang,
   type InputValue,
   type Refusal,
   type Stage,
@@ -16,6 +18,7 @@ import {
 import FigureText from '../../ui/FigureText.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import AddStage from './AddStage.vue';
+import AddTrain from './AddTrain.vue';
 import ComparePanel from '../../ui/ComparePanel.vue';
 import BenchTop from './BenchTop.vue';
 import FromShelf from './FromShelf.vue';
@@ -23,6 +26,7 @@ import LedgerColumn from './LedgerColumn.vue';
 import SourceCard from './SourceCard.vue';
 import StageCard from './StageCard.vue';
 import TrainMenu from './TrainMenu.vue';
+import TrainsBar from './TrainsBar.vue';
 import TrueRatio from './TrueRatio.vue';
 import WorkCard from './WorkCard.vue';
 import { useCards } from './use-cards.ts';
@@ -33,7 +37,9 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** What turns what, and does it come out even? Part, shaft column and card stand in one vertical line. */
 const COLUMN = 205;
-const { edit, id } = useOpenDrive();
+const { edit, id, tree: openTree, path: openPath, output, look } = useOpenDrive();
+const tree = computed(() => openTree.value!);
+const path = computed(() => openPath.value!);
 const report = useReport();
 const cards = ref<HTMLElement | null>(null);
 const bench = ref<HTMLElement | null>(null);
@@ -45,8 +51,10 @@ const stages = computed(() => report.value.drive.train.stages);
 const sortable = computed({ get: () => [...stages.value], set: () => {} });
 /** Long rows of equal stages are one card, one column, one part of the drawing, until they are unfolded. */
 const unfolded = ref(false);
-const runs = computed(() => stageRuns(report.value.drive.train, !unfolded.value));
-const folds = computed(() => stageRuns(report.value.drive.train).some((r) => r.count > 1));
+const runs = computed(() => stageRuns(report.value.drive.train, !unfolded.value && !tree.value.several));
+const folds = computed(
+  () => !tree.value.several && stageRuns(report.value.drive.train).some((r) => r.count > 1),
+);
 const foldedNow = computed(() => runs.value.some((r) => r.count > 1));
 const width = computed(() => `${COLUMN * (runs.value.length + 2)}px`);
 /** What is typed on the card of a run goes into every stage of it, in one step. */
@@ -61,10 +69,25 @@ const editRun =
     }
     return null;
   };
-const { speed, still, turning } = useSpeed(() => report.value);
+const { speed, still, turning } = useSpeed(
+  () => report.value,
+  () => tree.value,
+);
+/** A stage of a train that is not on the path: its output is looked at, and the stage chosen. */
+function lookAt(train: number, stage: number): void {
+  look(tree.value.outputs[train]!.name);
+  selected.value = path.value.places.findIndex((p) => p.train === train && p.stage === stage);
+}
+/** The new one is looked at. */
+function addTrain(from: Hang | null): void {
+  const name = freeTrainName(tree.value.drive);
+  if (edit({ do: 'addTrain', name, from }) === null) look(name);
+}
+watch(output, () => (selected.value = null), { flush: 'sync' });
 const top = ref<InstanceType<typeof BenchTop> | null>(null);
 const { pinned, pair, pin, unpin, backToA, tryCure, take, drop, comparePinned } = useCompare(
-  () => id.value,
+  // each output has a train A of its own
+  () => id.value && (output.value === 0 ? id.value : `${id.value}/${path.value.drive.train.name ?? ''}`),
   () => report.value,
   edit,
   (drive) => reportFor(drive),
@@ -124,6 +147,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
         "
         @choose="(s) => (speed = s)"
       />
+      <AddTrain :tree="tree" :output="output" @add="addTrain" />
       <v-btn v-if="folds" variant="text" @click="unfolded = !unfolded">{{
         unfolded ? 'Fold equal stages' : 'Show every stage'
       }}</v-btn>
@@ -143,6 +167,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
         @shelf="shelfAt = { at: stages.length, replace: false }"
       />
     </header>
+    <TrainsBar v-if="tree.several" :tree="tree" :output="output" :edit="edit" @look="look" />
     <p v-if="pinned" class="pinned">
       <b>A is pinned.</b> What you change now is B.
       <v-btn variant="text" @click="comparePinned">Compare A and B</v-btn>
@@ -154,12 +179,15 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
         <BenchTop
           ref="top"
           :report="report"
+          :tree="tree"
+          :path="path"
           :column="COLUMN"
           :selected="selected"
           :turning="turning"
           :room="room"
           :fold="!unfolded"
           @choose="(s) => (selected = s)"
+          @look="lookAt"
         />
         <div ref="cards" class="cards">
           <SourceCard

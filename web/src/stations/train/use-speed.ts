@@ -1,6 +1,6 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import { usePreferredReducedMotion } from '@vueuse/core';
-import { toNumber, type Report } from '@pendrix/core';
+import { shaftAngles, toNumber, treeAngles, type Report, type TreeReport } from '@pendrix/core';
 import type { Turning } from '../../ui/turning.ts';
 
 /** Still, at the source's own speed, or twenty times as fast. */
@@ -11,7 +11,10 @@ export const SPEEDS = [
 ] as const;
 
 /** How the drawing turns; always still where less motion is wanted. */
-export function useSpeed(report: () => Report): {
+export function useSpeed(
+  report: () => Report,
+  tree: () => TreeReport,
+): {
   readonly speed: Ref<number>;
   readonly still: ComputedRef<boolean>;
   readonly turning: ComputedRef<Turning | null>;
@@ -21,8 +24,13 @@ export function useSpeed(report: () => Report): {
   const still = computed(() => motion.value === 'reduce');
   const turning = computed(() => {
     if (speed.value === 0 || still.value) return null;
+    const all = tree();
+    if (all.several) return { angles: treeAngles(all.drive), perSecond: speed.value };
     const { drive, kinematics } = report();
-    return { train: drive.train, perSecond: (toNumber(kinematics.speed.rpm) / 60) * speed.value };
+    return {
+      angles: shaftAngles(drive.train),
+      perSecond: (toNumber(kinematics.speed.rpm) / 60) * speed.value,
+    };
   });
   return { speed, still, turning };
 }

@@ -37,7 +37,11 @@ export function wholeOf(
 }
 
 /** Of the pane: `width` is that of the window, px. */
-export function useView(pane: Ref<HTMLElement | null>, drawing: () => Drawing, width: () => number): View {
+export function useView(
+  pane: Ref<HTMLElement | null>,
+  drawing: () => Pick<Drawing, 'width' | 'height'>,
+  width: () => number,
+): View {
   const at = shallowRef<ZoomTransform>(zoomIdentity);
   let moved = false;
   const zoomed = computed(() => at.value.k !== 1 || at.value.x !== 0 || at.value.y !== 0);
