@@ -10,7 +10,7 @@ const ROOMS = [
   ['drive'],
   ['motion'],
   ['shelf'],
-  ['divide', 'follow', 'travel', 'run', 'find'],
+  ['divide', 'follow', 'travel', 'run', 'find', 'arbors'],
   ['report'],
   ['files'],
   ['exports'],

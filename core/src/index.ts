@@ -17,4 +17,5 @@ export * from './follow/index.ts';
 export * from './travel/index.ts';
 export * from './run/index.ts';
 export * from './find/index.ts';
+export * from './arbors/index.ts';
 export * from './report/index.ts';

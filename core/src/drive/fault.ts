@@ -10,6 +10,7 @@ import { isOutputKind, outputKindOf, outputs } from './outputs/index.ts';
 import { MAX_HOLES } from './plates.ts';
 import { isSourceKind, sourceKindOf, sources } from './sources/index.ts';
 import { isStageKind, kindOf, searchedKinds, stageInputs, stages } from './stages/index.ts';
+import { sourceArborInputs } from './stages/arbor.ts';
 import { playInput } from './stages/common.ts';
 import type { StageData } from './stages/stage.ts';
 import { otherPlace, pathOf, ratioBetween, trainAt, trainCount, trainsFault, trainsOf } from './trains.ts';
@@ -45,7 +46,7 @@ export const sourceFault = (value: unknown): Refusal | null =>
     const source = data as { readonly kind: string; readonly modes?: unknown; readonly mode?: unknown };
     if (!isSourceKind(source.kind)) return null;
     const kind = sourceKindOf(source);
-    const refusal = refusalOf(kind.inputs, data);
+    const refusal = refusalOf([...kind.inputs, ...sourceArborInputs], data);
     if (refusal || !kind.hasModes) return refusal;
     const checked = checkModes(source.modes, source.mode);
     return checked.ok ? null : checked.refusal;

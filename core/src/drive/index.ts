@@ -84,6 +84,7 @@ export {
 export { isSourceKind, sourceKindOf, sources, type Source, type SourceKindId } from './sources/index.ts';
 export type { SourceGlyph } from './sources/source.ts';
 export { isOutputKind, outputKindOf, outputs, type Output, type OutputKindId } from './outputs/index.ts';
+export { layerName, MAX_LAYER } from './stages/arbor.ts';
 export { planetOffsets } from './stages/stepped.ts';
 export type { Origin, Owned, Part, Provenance, StageKind } from './stages/stage.ts';
 export type { ArmKind, TangentArm } from './outputs/tangent-arm.ts';

@@ -33,6 +33,8 @@ interface InputBase {
   readonly optional?: true;
   /** folded away with the less used ones */
   readonly more?: true;
+  /** set at the arbor plan, not on a card */
+  readonly plan?: true;
 }
 
 /**

@@ -3,10 +3,12 @@ import type { Drive } from '../drive/index.ts';
 import { cheader } from './c-header.ts';
 import { csv } from './csv.ts';
 import { exportOptions, type ExportFormat, type ExportOptions } from './export.ts';
+import { dxf } from './dxf.ts';
 import { gcode } from './gcode.ts';
+import { svg } from './svg.ts';
 
 /** Every format, for the page and the terminal alike. One line a format. */
-export const exportFormats = { cheader, gcode, csv } as const satisfies Readonly<
+export const exportFormats = { cheader, gcode, csv, svg, dxf } as const satisfies Readonly<
   Record<string, ExportFormat>
 >;
 

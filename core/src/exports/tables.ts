@@ -1,9 +1,11 @@
 import { toText } from '../numbers/index.ts';
-import type { Drive } from '../drive/index.ts';
+import { arborPlan, type ArborPlan } from '../arbors/index.ts';
+import { layerName, trainsOf, type Drive } from '../drive/index.ts';
 import {
   byPlates,
   doubtText,
   figuresTable,
+  millimetres,
   report,
   tableKey,
   type DutyTable,
@@ -87,6 +89,50 @@ function platesCsv(drive: Drive): string | null {
   );
 }
 
+/** The wheels of the arbor plan, arbor by arbor, with where each arbor stands. */
+function arborsCsv(drive: Drive, plan: ArborPlan): string {
+  const names = trainsOf(drive).map((t) => t.name);
+  const meshed = (id: number): string =>
+    plan.meshes
+      .flatMap((m) => (m.driver === id ? [m.driven] : m.driven === id ? [m.driver] : []))
+      .map((w) => `${plan.wheels[w]!.teeth} on ${plan.arbors[plan.wheels[w]!.arbor]!.name}`)
+      .join('; ');
+  return writeCsv(
+    [
+      'arbor',
+      'how',
+      'x (mm)',
+      'y (mm)',
+      'bore (mm)',
+      'teeth',
+      'layer',
+      'pitch diameter (mm)',
+      'outside (mm)',
+      'train',
+      'meshes with',
+    ],
+    plan.arbors.flatMap((a) =>
+      a.wheels.map((id) => {
+        const w = plan.wheels[id]!;
+        const shaft = a.shafts.find((s) => s.train === w.shaft.train && s.shaft === w.shaft.shaft);
+        return [
+          a.name,
+          a.how,
+          millimetres(a.at.x),
+          millimetres(a.at.y),
+          shaft?.boreMm ?? '',
+          w.teeth,
+          layerName(w.layer),
+          millimetres(w.pitchMm),
+          millimetres(w.outsideMm),
+          [...new Set(w.of.map((o) => names[o.train]!))].join('; '),
+          meshed(id),
+        ];
+      }),
+    ),
+  );
+}
+
 /** Every table that a drive has, by name. */
 export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
   const r = report(drive);
@@ -97,5 +143,7 @@ export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
   if (r.duties.rates.length > 0) out.set('rates', () => ratesCsv(r.duties.rates));
   for (const d of r.duties.all) out.set(tableKey(d), () => dutyCsv(d.table ?? figuresTable(d)));
   if (r.plates) out.set('plates', () => platesCsv(drive)!);
+  const plan = arborPlan(drive);
+  if (plan.meshes.length > 0) out.set('arbors', () => arborsCsv(drive, plan));
   return out;
 }

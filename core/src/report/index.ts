@@ -29,6 +29,14 @@ export {
   type ShelfSort,
   type ShelfView,
 } from './shelf.ts';
+export {
+  arborsReport,
+  millimetres,
+  type ArborRow,
+  type ArborsReport,
+  type PlanCure,
+  type PlanTrouble,
+} from './arbors.ts';
 export { treePicture, type TreePicture, type TreeRow } from './tree-picture.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
 export { errorScale, type ErrorScale } from './scale.ts';

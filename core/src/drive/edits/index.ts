@@ -2,6 +2,7 @@ import { at, ok, type Refusal, type Result } from '../../numbers/index.ts';
 import type { Drive } from '../drive.ts';
 import { betweenFault } from '../fault.ts';
 import { refuseTrain } from '../locks.ts';
+import { arbor } from './arbor.ts';
 import { dismiss } from './dismiss.ts';
 import { addDuty, duty, removeDuty } from './duty.ts';
 import type { EditKind } from './edit.ts';
@@ -54,6 +55,7 @@ const edits = {
   removeTrain,
   renameTrain,
   hangTrain,
+  arbor,
 } as const;
 
 type EditOf<K> = K extends EditKind<infer E> ? E : never;

@@ -66,6 +66,7 @@ export function landing(drive: Drive, on: number, edit: Edit): Result<readonly L
     case 'removeTrain':
     case 'renameTrain':
     case 'hangTrain':
+    case 'arbor':
       return ok([{ train: 0, edit }]);
     default:
       return here();

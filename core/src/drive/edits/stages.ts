@@ -1,6 +1,7 @@
 import { error, ok, type Result } from '../../numbers/index.ts';
 import { MAX_STAGES, type Drive } from '../drive.ts';
 import { defaultsOf, refusalOf, type InputValue } from '../inputs.ts';
+import { arborInputs } from '../stages/arbor.ts';
 import { commonInputs } from '../stages/common.ts';
 import { kindOf, stageInputs, stages as registry, type Stage, type StageKindId } from '../stages/index.ts';
 import type { StageData } from '../stages/stage.ts';
@@ -69,7 +70,7 @@ export const replaceStage: EditKind<ReplaceStage> = {
     const stage = made(edit.kind, edit.with);
     if (!stage.ok) return stage;
     const kept = Object.entries(before).filter(
-      ([key]) => commonInputs.some((i) => i.key === key) && edit.with[key] === undefined,
+      ([key]) => [...commonInputs, ...arborInputs].some((i) => i.key === key) && edit.with[key] === undefined,
     );
     const after = { ...stage.value, ...Object.fromEntries(kept) };
     return ok(

@@ -9,6 +9,11 @@ export interface SourceData {
   readonly partId?: string;
   /** the driver of the shelf whose modes it follows */
   readonly driverPartId?: string;
+  /** where its arbor is in the plan, as of a stage */
+  readonly axis?: string;
+  readonly arborXMm?: number;
+  readonly arborYMm?: number;
+  readonly boreMm?: number;
 }
 
 /** How a source is drawn. */

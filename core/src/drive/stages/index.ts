@@ -1,6 +1,7 @@
 import type { InputSpec } from '../inputs.ts';
 import { belt } from './belt.ts';
 import { box } from './box.ts';
+import { arborInputs } from './arbor.ts';
 import { commonInputs } from './common.ts';
 import { cycloidPinion } from './cycloid-pinion.ts';
 import { cycloidal } from './cycloidal.ts';
@@ -48,6 +49,7 @@ export const kindOf = (stage: StageData): StageKind<StageData> =>
 export const stageInputs = (stage: StageData): readonly InputSpec[] => [
   ...kindOf(stage).inputs,
   ...commonInputs,
+  ...arborInputs,
 ];
 
 /** Kinds of stage that a search may use, in the order of the registry; those that any two wheels make come first of all. */

@@ -30,6 +30,19 @@ export interface StageData {
   readonly partId?: string;
   readonly driverPartId?: string;
   readonly drivenPartId?: string;
+  /** distance of its two arbors when it is not what the teeth want, mm, exact text */
+  readonly distanceMm?: string;
+  /** 1 and up before the plate, −1 and down behind it */
+  readonly layer?: number;
+  /** arbors of one axis: tubes, hands on one centre */
+  readonly axis?: string;
+  /** where the arbor that it turns is pinned, mm */
+  readonly arborXMm?: number;
+  readonly arborYMm?: number;
+  /** where that arbor swings about the one before, degrees */
+  readonly arborDeg?: number;
+  /** of two places it takes the other */
+  readonly arborOther?: boolean;
   /** it stays as it is when trains are searched and cured: a bought head, a one-piece gear motor */
   readonly kept?: boolean;
 }

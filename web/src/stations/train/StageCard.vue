@@ -73,7 +73,7 @@ function setTimes(text: string): Refusal | null {
 function repeat(): void {
   if (edit({ do: 'repeatStage', at, times: times.value - 1 }) === null) timesOpen.value = false;
 }
-const specs = computed(() => stageInputs(stage));
+const specs = computed(() => stageInputs(stage).filter((i) => !i.plan));
 const set = (key: string, text: string, editSession?: string): Refusal | null =>
   edit({ do: 'stage', at, key, text }, editSession);
 

@@ -1,0 +1,53 @@
+import { between, type Point } from './geometry.ts';
+import type { Arbor, PlanMesh, PlanWheel } from './plan.ts';
+
+/** A wheel that meets what it should pass: a foreign arbor in its layer, or a wheel that it does not turn. */
+export interface Clash {
+  readonly wheel: number;
+  readonly meets: 'arbor' | 'wheel';
+  /** of arbors or of wheels */
+  readonly other: number;
+  readonly layer: number;
+  /** how far they overlap */
+  readonly mm: number;
+}
+
+/** Do two wheels of a layer overlap, and by how much, mm; 0 when they are clear. */
+export const overlap = (a: PlanWheelSize, at: Point, b: PlanWheelSize, bt: Point): number =>
+  Math.max(0, (a.outsideMm + b.outsideMm) / 2 - between(at, bt));
+
+type PlanWheelSize = Pick<PlanWheel, 'outsideMm'>;
+
+/** Every wheel against every foreign arbor that passes its layer, and against every wheel there. (handbook: drive, arbors and centre distances) */
+export function clashesOf(
+  arbors: readonly Arbor[],
+  wheels: readonly PlanWheel[],
+  meshes: readonly PlanMesh[],
+): readonly Clash[] {
+  const out: Clash[] = [];
+  for (const wheel of wheels) {
+    if (wheel.form === 'worm') continue;
+    const at = arbors[wheel.arbor]!.at;
+    for (const arbor of arbors) {
+      const [low, high] = arbor.span;
+      if (arbor.id === wheel.arbor || wheel.layer < low || wheel.layer > high) continue;
+      // the pinion inside a ring stands there by right
+      if (wheel.form === 'ring' && partners(meshes, wheel.id).some((w) => wheels[w]!.arbor === arbor.id))
+        continue;
+      const mm = (wheel.outsideMm + arbor.diameterMm) / 2 - between(at, arbor.at);
+      if (mm > 0) out.push({ wheel: wheel.id, meets: 'arbor', other: arbor.id, layer: wheel.layer, mm });
+    }
+  }
+  for (const [i, a] of wheels.entries())
+    for (const b of wheels.slice(i + 1)) {
+      if (a.layer !== b.layer || a.arbor === b.arbor || a.form === 'worm' || b.form === 'worm') continue;
+      if (partners(meshes, a.id).includes(b.id)) continue;
+      const mm = overlap(a, arbors[a.arbor]!.at, b, arbors[b.arbor]!.at);
+      if (mm > 0) out.push({ wheel: a.id, meets: 'wheel', other: b.id, layer: a.layer, mm });
+    }
+  return out.sort((x, y) => y.mm - x.mm);
+}
+
+/** The wheels that one turns, or is turned by. */
+export const partners = (meshes: readonly PlanMesh[], wheel: number): readonly number[] =>
+  meshes.flatMap((m) => (m.driver === wheel ? [m.driven] : m.driven === wheel ? [m.driver] : []));
