@@ -107,7 +107,7 @@ describe('pendrix export', () => {
   });
   test.each([
     [[CUTTER], '--as'],
-    [[CUTTER, '--as', 'dxf'], 'cheader, gcode, csv'],
+    [[CUTTER, '--as', 'pdf'], 'cheader, gcode, csv, svg, dxf'],
     [[CUTTER, '--as', 'cheader'], 'rates'],
     [[CUTTER, '--as', 'gcode'], 'sweeps'],
     [[CUTTER, '--as', 'csv', '--of', 'moons'], 'divisions'],

@@ -233,11 +233,12 @@ function wheelsOf(stage: Stage): readonly [Bare, Bare] | null {
       });
       return [pulley(shape.driver), pulley(shape.driven)];
     }
-    case 'worm':
-      return [
-        { form: 'worm', teeth: shape.starts, pitchMm: shape.wormMm, outsideMm: shape.wormMm },
-        { form: 'wheel', ...shape.wheel, outsideMm: shape.wheel.pitchMm * (1 + 2 / shape.wheel.teeth) },
-      ];
+    case 'worm': {
+      const { wormMm, wheel } = shape;
+      const worm: Bare = { form: 'worm', teeth: shape.starts, pitchMm: wormMm, outsideMm: wormMm };
+      const large: Bare = { form: 'wheel', ...wheel, outsideMm: wheel.pitchMm * (1 + 2 / wheel.teeth) };
+      return shape.byWheel ? [large, worm] : [worm, large];
+    }
     case 'geneva': {
       const crank = 2 * shape.centreMm * Math.sin(Math.PI / shape.slots);
       const slots = 2 * shape.centreMm * Math.cos(Math.PI / shape.slots);

@@ -26,6 +26,8 @@ export interface Train {
   readonly stages: readonly Stage[];
   readonly output: Output;
   readonly limits?: TurnLimits;
+  /** of a path, never kept: turns a minute of shaft 0 where its governor sits on a shaft that is not on the path */
+  readonly governedRpm?: string;
 }
 
 /** How far the work may turn from its home, turns, exact text; a run never passes them. (handbook: drive, limits of turning) */

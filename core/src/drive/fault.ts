@@ -120,6 +120,12 @@ function trainTogetherFault(
       path: 'encoder.shaft',
       limit: String(train.stages.length),
     }).refusal;
+  const { source } = train;
+  if (source.kind === 'spring' && (source.governorShaft ?? 0) > train.stages.length && !train.governedRpm)
+    return error('noSuchShaft', String(source.governorShaft), {
+      path: 'train.source.governorShaft',
+      limit: String(train.stages.length),
+    }).refusal;
   if (job?.toleranceMm !== undefined && job.radiusMm === undefined && train.output.kind === 'rotary')
     return error('noRadius', '', { path: 'job.radiusMm' }).refusal;
   return null;

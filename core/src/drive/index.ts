@@ -87,6 +87,7 @@ export { isOutputKind, outputKindOf, outputs, type Output, type OutputKindId } f
 export { layerName, MAX_LAYER } from './stages/arbor.ts';
 export { planetOffsets } from './stages/stepped.ts';
 export type { Origin, Owned, Part, Provenance, StageKind } from './stages/stage.ts';
+export { runningSeconds, windingTurns } from './sources/spring.ts';
 export type { ArmKind, TangentArm } from './outputs/tangent-arm.ts';
 export { refuseTrain } from './locks.ts';
 export { countsPerTurn, kinematics, kinematicsOf, type Kinematics, type Shaft } from './kinematics.ts';

@@ -1,5 +1,7 @@
 import {
   abs,
+  div,
+  exactly,
   isNegative,
   lcm,
   mul,
@@ -89,9 +91,20 @@ export function kinematics(train: Train): Kinematics {
     }),
     handed: train.stages.some((s) => kindOf(s).handed),
     lock,
-    speed: source.speed(train.source),
+    speed: speedOf(train, shaftsOf(reductions)),
     travel: output.travel(train.output),
   };
+}
+
+/** Turns a minute of shaft 0: of a spring whose governor sits further on, as that shaft and the teeth between make it. */
+function speedOf(train: Train, shafts: readonly Shaft[]): Kinematics['speed'] {
+  const { speed } = sourceKindOf(train.source);
+  const own = speed(train.source);
+  if (train.governedRpm !== undefined) return { ...own, rpm: exactly(train.governedRpm) };
+  const at = train.source.kind === 'spring' ? (train.source.governorShaft ?? 0) : 0;
+  const governed = shafts[at];
+  if (at === 0 || !governed) return own;
+  return { ...own, rpm: div(mul(own.rpm, shafts[0]!.turnsPerOutputTurn), governed.turnsPerOutputTurn) };
 }
 
 const closing = (steps: Rational | null, places: Rational | null): bigint | null => {

@@ -2,7 +2,13 @@
 export type Shape =
   | { readonly form: 'mesh'; readonly driver: Wheel; readonly driven: Wheel; readonly inner: boolean }
   | { readonly form: 'belt'; readonly driver: Wheel; readonly driven: Wheel; readonly crossed?: boolean }
-  | { readonly form: 'worm'; readonly starts: number; readonly wheel: Wheel; readonly wormMm: number }
+  | {
+      readonly form: 'worm';
+      readonly starts: number;
+      readonly wheel: Wheel;
+      readonly wormMm: number;
+      readonly byWheel?: boolean;
+    }
   | { readonly form: 'geneva'; readonly slots: number; readonly centreMm: number }
   | {
       readonly form: 'set';

@@ -1,8 +1,9 @@
-import { div, error, product, type Rational, type Refusal } from '../numbers/index.ts';
+import { div, error, product, toText, type Rational, type Refusal } from '../numbers/index.ts';
 import { MAX_TRAINS, type Drive, type FurtherTrain, type Hang, type Job, type Train } from './drive.ts';
 import type { Encoder, TurnLimits } from './drive.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { Output } from './outputs/index.ts';
+import { kinematics } from './kinematics.ts';
 import { refuseTrain } from './locks.ts';
 import type { Source } from './sources/index.ts';
 import { kindOf, type Stage } from './stages/index.ts';
@@ -115,11 +116,21 @@ function pathMade(drive: Drive, at: number): Path {
         stages: [...(up?.drive.train.stages.slice(0, shared) ?? []), ...own.stages],
         output: own.output,
         ...(limits && { limits }),
+        ...(up && governed(drive, up.root)),
       },
       ...(encoder && { encoder: { ...encoder, shaft: encoder.shaft + shared } }),
       ...(find && { find }),
     },
   };
+}
+
+/** The speed of a spring whose governor sits on a shaft of its own train, for the paths that leave it before. */
+function governed(drive: Drive, root: number): Pick<Train, 'governedRpm'> {
+  const { train } = pathOf(drive, root).drive;
+  const { source } = train;
+  return source.kind === 'spring' && source.governorShaft
+    ? { governedRpm: toText(kinematics(train).speed.rpm) }
+    : {};
 }
 
 /** A further train's job with what is common. A tolerance of its own, of either sort, stands for both. */

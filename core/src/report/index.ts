@@ -37,6 +37,13 @@ export {
   type PlanCure,
   type PlanTrouble,
 } from './arbors.ts';
+export {
+  planPicture,
+  type DrawnArbor,
+  type DrawnPlanWheel,
+  type LayersPicture,
+  type PlanPicture,
+} from './plan-picture.ts';
 export { treePicture, type TreePicture, type TreeRow } from './tree-picture.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
 export { errorScale, type ErrorScale } from './scale.ts';

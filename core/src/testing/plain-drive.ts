@@ -52,7 +52,9 @@ export function plainRatio(s: Loose): Frac {
       return (s['run'] ?? 'open') === 'open' ? r : { n: -r.n, d: r.d };
     }
     case 'worm':
-      return frac(big(s['wheel']), big(s['starts']));
+      return s['drives'] === 'wheel'
+        ? frac(big(s['starts']), big(s['wheel']))
+        : frac(big(s['wheel']), big(s['starts']));
     case 'planetary': {
       const [S, R] = [big(s['sun']), big(s['ring'])];
       // S·(ωS − ωC) + R·(ωR − ωC) = 0 with one of the three standing still

@@ -31,6 +31,7 @@ interface Palette {
   readonly scribeText: string;
   readonly centre: string;
   readonly bright: string;
+  readonly clash: string;
   readonly dotted: string;
 }
 
@@ -66,6 +67,7 @@ const day: Palette = {
   scribeText: '#BECBF0',
   centre: '#5E75BC',
   bright: '#FFFFFF',
+  clash: '#FFC2A6',
   dotted: '#BCC3BD',
 };
 
@@ -102,6 +104,7 @@ const night: Palette = {
   scribeText: '#CB5245',
   centre: '#6E2A23',
   bright: '#D9584A',
+  clash: '#D9584A',
   dotted: '#4A221D',
 };
 

@@ -160,7 +160,7 @@ const inner = (w: DrawnWheel): string => {
         class="thin"
         :class="tone(w.stage)"
         :d="w.threads"
-        :data-slides="JSON.stringify({ shaft: which(w.stage), px: w.pitch })"
+        :data-slides="JSON.stringify({ shaft: which(w.stage + (w.after ? 1 : 0)), px: w.pitch })"
       />
     </svg>
   </g>

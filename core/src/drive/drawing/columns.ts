@@ -153,17 +153,19 @@ export function columnDrawing(asked: ColumnsAsked): Drawing {
         return;
       }
       case 'worm': {
-        wheel(shape.wheel, i, 'driven', x, Y(to));
+        const back = shape.byWheel === true;
+        wheel(shape.wheel, i, back ? 'driver' : 'driven', x, Y(back ? from : to));
         const [w, h] = [
           px(Math.min(column * 0.55, Math.max(46, shape.wormMm * scale * 2.6))),
           px(Math.max(10, shape.wormMm * scale)),
         ];
-        const box = { x: px(x - w / 2), y: px(Y(from) - h / 2), w, h };
+        const box = { x: px(x - w / 2), y: px(Y(back ? to : from) - h / 2), w, h };
         const pitch = Math.max(4, Math.PI * scale);
         tag(i, 'whole', box.x + box.w + 10, box.y + box.h + 4);
         out.solids.push(box);
         out.worms.push({
           stage: i,
+          ...(back && { after: true as const }),
           ...box,
           threads: threads(box.x - pitch, box.y, box.w + 2 * pitch, box.h, pitch),
           pitch,

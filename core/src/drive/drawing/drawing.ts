@@ -84,6 +84,8 @@ export interface DrawnWorm {
   readonly w: number;
   readonly h: number;
   readonly threads: string;
+  /** it is turned by its wheel, so it is on the shaft after */
+  readonly after?: true;
   /** px from thread to thread: one turn of the worm */
   readonly pitch: number;
 }

@@ -25,7 +25,10 @@ export function measures(shape: Shape): Measures {
     }
     case 'worm': {
       const after = shape.wheel.pitchMm / 2;
-      return { offset: after + shape.wormMm / 2, before: shape.wormMm / 2, after, width: 2 * after };
+      const worm = shape.wormMm / 2;
+      return shape.byWheel
+        ? { offset: after + worm, before: after, after: worm, width: 2 * after }
+        : { offset: after + worm, before: worm, after, width: 2 * after };
     }
     case 'geneva': {
       const [before, after] = [

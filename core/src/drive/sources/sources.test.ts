@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { rational, toText } from '../../numbers/index.ts';
+import { exactly, rational, toText } from '../../numbers/index.ts';
 import { defaultsOf } from '../inputs.ts';
 import { sourceKindOf, sources, type Source } from './index.ts';
 import { runningSeconds } from './spring.ts';
@@ -35,7 +35,7 @@ describe('sources', () => {
 
   test('a spring runs turns × arbor ÷ speed', () => {
     const spring: Source = { kind: 'spring', storedTurns: '6', arborPerBarrelTurn: '60', rpm: '2' };
-    expect(toText(runningSeconds(spring))).toBe('10800');
+    expect(toText(runningSeconds(spring, exactly('2')))).toBe('10800');
     expect(facts(spring)).toContain('Runs 3 hours on one winding');
     expect(sourceKindOf(spring).fullSteps(spring)).toBeNull();
     expect(sourceKindOf(spring).caution?.message).toContain('qualified person');

@@ -7,11 +7,17 @@ export interface Spring extends SourceData {
   readonly storedTurns: string;
   readonly arborPerBarrelTurn: string;
   readonly rpm: string;
+  /** the shaft whose speed the governor holds, along the spring's own train; 0 unless said */
+  readonly governorShaft?: number;
 }
 
-/** Turns stored × arbor turns a barrel turn ÷ speed, in seconds. (handbook: drive, sources) */
-export const runningSeconds = (s: Spring): Rational =>
-  mul(div(mul(exactly(s.storedTurns), exactly(s.arborPerBarrelTurn)), exactly(s.rpm)), exactly('60'));
+/** Turns of shaft 0 on one winding, exact. */
+export const windingTurns = (s: Spring): Rational =>
+  mul(exactly(s.storedTurns), exactly(s.arborPerBarrelTurn));
+
+/** Turns stored × arbor turns a barrel turn ÷ speed of that arbor, in seconds. (handbook: drive, sources) */
+export const runningSeconds = (s: Spring, rpm: Rational): Rational =>
+  mul(div(windingTurns(s), rpm), exactly('60'));
 
 /** Spring barrel: no steps, a governed speed, and a time that it runs. */
 export const spring: SourceKind<Spring> = {
@@ -36,7 +42,25 @@ export const spring: SourceKind<Spring> = {
       default: '60',
       hint: 'turns of the governed arbor (shaft 0) for one turn of the barrel',
     },
-    { type: 'exact', key: 'rpm', label: 'Governed', unit: 'rpm', default: '2', hint: 'speed of the arbor' },
+    {
+      type: 'exact',
+      key: 'rpm',
+      label: 'Governed',
+      unit: 'rpm',
+      default: '2',
+      hint: 'speed of the shaft that the governor sits on',
+    },
+    {
+      type: 'count',
+      key: 'governorShaft',
+      label: 'Governor on shaft',
+      min: 0,
+      max: 40,
+      default: 0,
+      optional: true,
+      more: true,
+      hint: '0 is the arbor of the barrel; a fly or an escapement sits further on',
+    },
   ],
   step: 'step',
   stops: null,
@@ -46,9 +70,14 @@ export const spring: SourceKind<Spring> = {
   hasModes: false,
   speed: (s) => ({ rpm: exactly(s.rpm), estimate: false }),
   parts: () => [],
-  facts: (s) => [
-    `Runs ${durationText(toNumber(runningSeconds(s)))} on one winding: ${s.storedTurns} × ${s.arborPerBarrelTurn} turns at ${s.rpm} rpm.`,
-  ],
+  facts: (s) =>
+    s.governorShaft
+      ? [
+          `The governor holds shaft ${s.governorShaft} at ${s.rpm} rpm; Check tells how long one winding lasts.`,
+        ]
+      : [
+          `Runs ${durationText(toNumber(runningSeconds(s, exactly(s.rpm))))} on one winding: ${s.storedTurns} × ${s.arborPerBarrelTurn} turns at ${s.rpm} rpm.`,
+        ],
   glyph: 'spring',
   caution: {
     id: 'spring',

@@ -10,6 +10,8 @@ export interface Worm extends StageData {
   readonly moduleMm?: number;
   readonly wormDiameterMm?: number;
   readonly hand?: 'right' | 'left';
+  /** the wheel turns the worm: a great wheel that drives a fly; the worm drives unless said */
+  readonly drives?: 'worm' | 'wheel';
 }
 
 const starts = { type: 'count', key: 'starts', label: 'Starts', min: 1, max: 20, default: 1 } as const;
@@ -57,7 +59,7 @@ export const worm: StageKind<Worm> = {
   title: 'Worm',
   short: 'worm',
   message: 'a great reduction in one mesh; holds by itself when its thread is shallow',
-  written: '+wheel/starts',
+  written: '+wheel/starts, the reciprocal when `drives` is `wheel`',
   inputs: [
     starts,
     wheel,
@@ -74,12 +76,30 @@ export const worm: StageKind<Worm> = {
       default: 'right',
       optional: true,
     },
+    {
+      type: 'choice',
+      key: 'drives',
+      label: 'Driven by',
+      options: [
+        { value: 'worm', title: 'Its worm' },
+        { value: 'wheel', title: 'Its wheel' },
+      ],
+      default: 'worm',
+      optional: true,
+      more: true,
+    },
   ],
-  reduction: (s) => rational(s.wheel, s.starts),
-  parts: (s) => [
-    ...(s.starts > 1 ? [{ label: 'Worm starts', factor: rational(1n, s.starts) }] : []),
-    { label: 'Worm wheel', factor: rational(s.wheel) },
-  ],
+  reduction: (s) => (byWheel(s) ? rational(s.starts, s.wheel) : rational(s.wheel, s.starts)),
+  parts: (s) =>
+    byWheel(s)
+      ? [
+          { label: 'Worm wheel', factor: rational(1n, s.wheel) },
+          ...(s.starts > 1 ? [{ label: 'Worm starts', factor: rational(s.starts) }] : []),
+        ]
+      : [
+          ...(s.starts > 1 ? [{ label: 'Worm starts', factor: rational(1n, s.starts) }] : []),
+          { label: 'Worm wheel', factor: rational(s.wheel) },
+        ],
   origin: () => COUNTED,
   handed: true,
   shape: (s) => {
@@ -89,10 +109,18 @@ export const worm: StageKind<Worm> = {
       starts: s.starts,
       wheel: byModule(s.wheel, m),
       wormMm: s.wormDiameterMm ?? m * 18,
+      ...(byWheel(s) && { byWheel: true }),
     };
   },
-  toothed: (s) => ({ driven: [s.wheel], drivers: [s.starts] }),
-  holds: (s) => wormHolds(s),
+  toothed: (s) =>
+    byWheel(s) ? { driven: [s.starts], drivers: [s.wheel] } : { driven: [s.wheel], drivers: [s.starts] },
+  holds: (s) => !byWheel(s) && wormHolds(s),
+  warns: (s) =>
+    byWheel(s) && backwards(s, FRICTION.oiled) <= 0
+      ? [
+          `Its wheel cannot turn it, oiled either: the lead angle of ${degreesOf(s)}° is too small. More starts, or a thinner worm.`,
+        ]
+      : [],
   search: {
     title: 'Worms',
     by: 'whole',
@@ -101,10 +129,10 @@ export const worm: StageKind<Worm> = {
       `worms of ${STARTS.join(' or ')} starts on ${Math.max(from, WHEEL_FROM)} to ${to} teeth`,
   },
   owned,
-  label: (s) => `${s.starts} : ${s.wheel}`,
+  label: (s) => (byWheel(s) ? `${s.wheel} : ${s.starts}` : `${s.starts} : ${s.wheel}`),
   facts: (s) => [
     `One turn of the worm moves the wheel by ${s.starts === 1 ? 'one tooth' : `${s.starts} teeth`} of ${s.wheel}; ${s.hand ?? 'right'} hand.`,
-    holdMessage(s),
+    byWheel(s) ? backMessage(s) : holdMessage(s),
   ],
   play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.wheel) },
 };
@@ -123,6 +151,24 @@ const leadTangent = ({ starts, moduleMm, wormDiameterMm }: Worm): number =>
 /** Does it hold by itself, standing dry: μ ≥ tan λ·cos 20°, λ the lead angle. (handbook: force) */
 const wormHolds = (s: Worm, friction: number = FRICTION.dry): boolean =>
   friction >= leadTangent(s) * Math.cos(PRESSURE_ANGLE);
+
+const byWheel = (s: Worm): boolean => s.drives === 'wheel';
+
+const degreesOf = (s: Worm): string => ((Math.atan(leadTangent(s)) * 180) / Math.PI).toFixed(1);
+
+/** Part of the work that comes through when the wheel drives: tan(λ − φ)/tan λ, tan φ = μ/cos 20°; 0 or less: it stays put. (handbook: force) */
+function backwards(s: Worm, friction: number): number {
+  const lead = leadTangent(s);
+  const phi = Math.atan(friction / Math.cos(PRESSURE_ANGLE));
+  return Math.tan(Math.atan(lead) - phi) / lead;
+}
+
+function backMessage(s: Worm): string {
+  const [oiled, dry] = [backwards(s, FRICTION.oiled), backwards(s, FRICTION.dry)].map((e) =>
+    e <= 0 ? 'nothing' : `${Math.round(e * 100)} %`,
+  );
+  return `Lead angle ${degreesOf(s)}°: turned by its wheel ${oiled} comes through oiled, ${dry} dry, an estimate.`;
+}
 
 function holdMessage(s: Worm): string {
   const lead = `Lead angle ${((Math.atan(leadTangent(s)) * 180) / Math.PI).toFixed(1)}°`;

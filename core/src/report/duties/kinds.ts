@@ -5,6 +5,7 @@ import { camera } from './camera.ts';
 import { controller } from './controller.ts';
 import type { DutyKind } from './kind.ts';
 import { handPlates } from './hand-plates.ts';
+import { inTime } from './in-time.ts';
 import { ramp } from './ramp.ts';
 import { rates } from './rates.ts';
 import { knob, spins } from './spins.ts';
@@ -20,6 +21,7 @@ export const dutyKinds = {
   ramp,
   spins,
   knob,
+  inTime,
   plates: handPlates,
   controller,
 } as const satisfies Readonly<Record<string, DutyKind>>;

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import { useElementSize } from '@vueuse/core';
 import { VueDraggable } from 'vue-draggable-plus';
 import {
   aloneAt,
+  distanceOf,
   freeTrainName,
   report as reportFor,
   stageRuns,
@@ -35,18 +37,28 @@ import { SPEEDS, useSpeed } from './use-speed.ts';
 import ToggleChoice from '../../ui/ToggleChoice.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
 
+const PlanPage = defineAsyncComponent(() => import('./plan/PlanPage.vue'));
 /** What turns what, and does it come out even? Part, shaft column and card stand in one vertical line. */
 const COLUMN = 205;
 const { edit, id, tree: openTree, path: openPath, output, look } = useOpenDrive();
 const tree = computed(() => openTree.value!);
 const path = computed(() => openPath.value!);
 const report = useReport();
+const route = useRoute();
+const router = useRouter();
+/** The arbor plan is a second view of the drawing; the address tells which, so that a reload finds it. */
+const planned = computed(() => route.query['view'] === 'plan');
+const show = (view: 'plan' | undefined): void => void router.replace({ query: { ...route.query, view } });
 const cards = ref<HTMLElement | null>(null);
 const bench = ref<HTMLElement | null>(null);
 const { width: room } = useElementSize(bench);
 const { selected, said, add, move, remove, dropped } = useCards(cards, edit);
 
 const stages = computed(() => report.value.drive.train.stages);
+/** Two wheels that mesh have a distance, and so a plan. */
+const meshes = computed(() =>
+  tree.value.outputs.some((o) => o.report.drive.train.stages.some((s) => distanceOf(s).is === 'mesh')),
+);
 /** Sortable wants a list of its own; what it does to it is taken back and done as an edit. */
 const sortable = computed({ get: () => [...stages.value], set: () => {} });
 /** Long rows of equal stages are one card, one column, one part of the drawing, until they are unfolded. */
@@ -130,10 +142,23 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
 </script>
 
 <template>
-  <TwoColumns :aside="pair ? 'Comparison of trains' : 'Factor ledger'" shares="minmax(0, 1fr) 380px">
+  <PlanPage v-if="planned" @tree="show(undefined)" />
+  <TwoColumns v-else :aside="pair ? 'Comparison of trains' : 'Factor ledger'" shares="minmax(0, 1fr) 380px">
     <header class="sub">
       <h2>Train</h2>
-      <span class="quiet ratio">reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span>
+      <ToggleChoice
+        v-if="meshes"
+        label="View"
+        value="tree"
+        :options="[
+          { value: 'tree', title: 'Tree' },
+          { value: 'plan', title: 'Arbor plan' },
+        ]"
+        @choose="(v) => v === 'plan' && show('plan')"
+      />
+      <span v-if="!tree.several" class="quiet ratio"
+        >reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span
+      >
       <v-spacer />
       <ToggleChoice
         label="Drawing"

@@ -1,0 +1,395 @@
+import { layerName, pathOf, trainsOf, type Drive } from '../drive/index.ts';
+import { px, toothed } from '../drive/drawing/index.ts';
+import type { ArborPlan, PlanMesh, PlanWheel, Point } from '../arbors/index.ts';
+import { millimetres } from './arbors.ts';
+
+/** One wheel of the plan in pixels. */
+export interface DrawnPlanWheel {
+  readonly id: number;
+  readonly arbor: number;
+  readonly x: number;
+  readonly y: number;
+  readonly r: number;
+  /** toothed rim; "" for a smooth one, or one too small to show */
+  readonly rim: string;
+  /** degrees by which the rim is turned so that it meshes */
+  readonly phase: number;
+  readonly behind: boolean;
+  readonly label: { readonly x: number; readonly y: number; readonly teeth: string; readonly layer: string };
+  /** its shaft among those of all trains, for what turns */
+  readonly shaft: number;
+  /** on the path to the output that is looked at */
+  readonly lit: boolean;
+}
+
+export interface DrawnArbor {
+  readonly id: number;
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+  /** of the arbor, and of the tubes on it */
+  readonly rings: readonly number[];
+  readonly how: 'pinned' | 'solved' | 'swings';
+  /** its arc; null for one that does not swing */
+  readonly arc: { readonly x: number; readonly y: number; readonly r: number } | null;
+  readonly outputs: readonly string[];
+}
+
+/** The arbor plan seen from before the plate, and its layers edge on. */
+export interface PlanPicture {
+  readonly width: number;
+  readonly height: number;
+  /** px a millimetre */
+  readonly scale: number;
+  /** from back to front */
+  readonly wheels: readonly DrawnPlanWheel[];
+  readonly arbors: readonly DrawnArbor[];
+  readonly lines: readonly {
+    readonly x1: number;
+    readonly y1: number;
+    readonly x2: number;
+    readonly y2: number;
+    readonly text: string;
+    readonly differs: boolean;
+  }[];
+  readonly bar: { readonly length: number; readonly text: string };
+  readonly clashes: readonly { readonly x: number; readonly y: number; readonly r: number }[];
+  readonly layers: LayersPicture;
+  /** mm in the plan of a place in the picture */
+  readonly toPlan: (x: number, y: number) => Point;
+}
+
+/** Arbors as columns, layers as rows: a mesh that crosses a foreign arbor is seen at once. */
+export interface LayersPicture {
+  readonly columns: readonly { readonly arbor: number; readonly name: string; readonly x: number }[];
+  readonly rows: readonly { readonly layer: number; readonly name: string; readonly y: number }[];
+  /** y of the plate, top and bottom */
+  readonly plate: readonly [number, number];
+  readonly arbors: readonly {
+    readonly arbor: number;
+    readonly x: number;
+    readonly y1: number;
+    readonly y2: number;
+  }[];
+  readonly boxes: readonly {
+    readonly wheel: number;
+    readonly x: number;
+    readonly y: number;
+    readonly text: string;
+    readonly lit: boolean;
+  }[];
+  readonly meshes: readonly {
+    readonly x1: number;
+    readonly x2: number;
+    readonly y: number;
+    readonly lit: boolean;
+  }[];
+  readonly clashes: readonly { readonly x: number; readonly y: number }[];
+  readonly height: number;
+}
+
+const BAR_MM = [1, 2, 5, 10, 20, 30, 50, 100, 200, 500, 1000] as const;
+const MARGIN = 26;
+
+/** `sides`: which of the plate is shown. `output` is the train whose path is lit. */
+export function planPicture(
+  drive: Drive,
+  plan: ArborPlan,
+  output: number,
+  sides: 'both' | 'front' | 'behind',
+  width: number,
+  height: number,
+): PlanPicture {
+  const shown = plan.wheels.filter(
+    (w) => sides === 'both' || (sides === 'front' ? w.layer > 0 : w.layer < 0),
+  );
+  const room = extent(plan, shown);
+  const scale = Math.min(
+    (width - 2 * MARGIN) / (room.x1 - room.x0),
+    (height - 2 * MARGIN) / (room.y1 - room.y0),
+    12,
+  );
+  const left = (width - (room.x1 - room.x0) * scale) / 2;
+  const top = (height - (room.y1 - room.y0) * scale) / 2;
+  const X = (x: number): number => px(left + (x - room.x0) * scale);
+  const Y = (y: number): number => px(top + (room.y1 - y) * scale);
+  const lit = litStages(drive, output);
+  const phases = phasesOf(plan);
+  const firsts = firstShafts(drive);
+  const lines = linesOf(plan, X, Y);
+  const labels = labelPlaces(plan, shown, lines, X, Y, scale);
+  const wheels = [...shown]
+    .sort((a, b) => a.layer - b.layer)
+    .map((w): DrawnPlanWheel => {
+      const { at } = plan.arbors[w.arbor]!;
+      const [x, y] = [X(at.x), Y(at.y)];
+      const r = px((w.pitchMm / 2) * scale);
+      const pitch = (2 * Math.PI * r) / Math.max(1, w.teeth);
+      const module = w.teeth > 0 ? w.pitchMm / w.teeth : 0;
+      const teeth = w.form === 'wheel' || w.form === 'ring' || w.form === 'pulley';
+      const rim = teeth && pitch >= 1.7 && w.teeth > 2 ? toothed(x, y, r, w.teeth, 2.1 * module * scale) : '';
+      return {
+        id: w.id,
+        arbor: w.arbor,
+        x,
+        y,
+        r,
+        rim,
+        phase: phases[w.id] ?? 0,
+        behind: w.layer < 0,
+        label: {
+          ...labels.get(w.id)!,
+          teeth: w.teeth > 0 ? String(w.teeth) : millimetres(w.pitchMm),
+          layer: layerName(w.layer),
+        },
+        shaft: firsts[w.shaft.train]! + w.shaft.shaft,
+        lit: w.of.some((o) => lit.has(`${o.train}.${o.stage}`)),
+      };
+    });
+  return {
+    width,
+    height,
+    scale,
+    wheels,
+    arbors: plan.arbors.map((a): DrawnArbor => {
+      const about = a.swingsAbout === null ? null : plan.arbors[a.swingsAbout]!;
+      const bores = a.shafts.map((s) => s.boreMm ?? 0).filter((b) => b > 0);
+      const rings = [...new Set([...bores, a.diameterMm])].sort((p, q) => p - q);
+      return {
+        id: a.id,
+        name: a.name,
+        x: X(a.at.x),
+        y: Y(a.at.y),
+        rings: rings.map((d) => px(Math.max(3, (d / 2) * scale))),
+        how: a.how,
+        arc: about && {
+          x: X(about.at.x),
+          y: Y(about.at.y),
+          r: px(Math.hypot(a.at.x - about.at.x, a.at.y - about.at.y) * scale),
+        },
+        outputs: a.outputs,
+      };
+    }),
+    lines,
+    bar: barOf(scale),
+    clashes: plan.clashes.map((c) => {
+      const { at } = c.meets === 'arbor' ? plan.arbors[c.other]! : meeting(plan, c.wheel, c.other);
+      return {
+        x: X(at.x),
+        y: Y(at.y),
+        r: c.meets === 'arbor' ? px(Math.max(8, (plan.arbors[c.other]!.diameterMm / 2) * scale + 4)) : 10,
+      };
+    }),
+    layers: layersPicture(plan, lit),
+    toPlan: (x, y) => ({ x: (x - left) / scale + room.x0, y: room.y1 - (y - top) / scale }),
+  };
+}
+
+interface Extent {
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+}
+
+function extent(plan: ArborPlan, shown: readonly PlanWheel[]): Extent {
+  const out: Extent = { x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity };
+  const grow = ({ x, y }: Point, r: number): void => {
+    out.x0 = Math.min(out.x0, x - r);
+    out.y0 = Math.min(out.y0, y - r);
+    out.x1 = Math.max(out.x1, x + r);
+    out.y1 = Math.max(out.y1, y + r);
+  };
+  for (const a of plan.arbors) grow(a.at, Math.max(5, a.diameterMm / 2));
+  for (const w of shown) grow(plan.arbors[w.arbor]!.at, w.outsideMm / 2);
+  return out;
+}
+
+/** Half way between two wheels that overlap, on the line of their centres. */
+function meeting(plan: ArborPlan, a: number, b: number): { readonly at: Point } {
+  const [p, q] = [plan.arbors[plan.wheels[a]!.arbor]!.at, plan.arbors[plan.wheels[b]!.arbor]!.at];
+  const part = plan.wheels[a]!.outsideMm / (plan.wheels[a]!.outsideMm + plan.wheels[b]!.outsideMm);
+  return { at: { x: p.x + (q.x - p.x) * part, y: p.y + (q.y - p.y) * part } };
+}
+
+const litStages = (drive: Drive, output: number): ReadonlySet<string> =>
+  new Set(pathOf(drive, output).places.map((p) => `${p.train}.${p.stage}`));
+
+/** The number of each train's own shaft 0 among all shafts, as `treeAngles` counts them. */
+function firstShafts(drive: Drive): readonly number[] {
+  let first = 0;
+  return trainsOf(drive).map(({ stages }) => {
+    const mine = first;
+    first += stages.length + 1;
+    return mine;
+  });
+}
+
+/** How far each rim is turned so that a tooth stands in each gap, degrees clockwise, from the driver on. */
+function phasesOf(plan: ArborPlan): readonly number[] {
+  const out: (number | undefined)[] = plan.wheels.map(() => undefined);
+  for (const m of plan.meshes) {
+    const [a, b] = [plan.wheels[m.driver]!, plan.wheels[m.driven]!];
+    const first = (out[a.id] ??= 0);
+    if (out[b.id] !== undefined || a.teeth === 0 || b.teeth === 0 || m.distance.is !== 'mesh') continue;
+    out[b.id] = meshed(plan, m, (first * Math.PI) / 180) * (180 / Math.PI);
+  }
+  return out.map((phase) => phase ?? 0);
+}
+
+function meshed(plan: ArborPlan, m: PlanMesh, first: number): number {
+  const [a, b] = [plan.wheels[m.driver]!, plan.wheels[m.driven]!];
+  const [p, q] = [plan.arbors[a.arbor]!.at, plan.arbors[b.arbor]!.at];
+  const [r1, r2] = [a.pitchMm / 2, b.pitchMm / 2];
+  const pitch = (Math.PI * a.pitchMm) / a.teeth;
+  // y is turned down on the page, so angles are clockwise
+  const along = Math.atan2(p.y - q.y, q.x - p.x);
+  if (a.form === 'ring' || b.form === 'ring') {
+    const contact = b.form === 'ring' ? along + Math.PI : along;
+    return contact + ((first - contact) * r1 + pitch / 2) / r2;
+  }
+  return along + Math.PI - ((first - along) * r1 + pitch / 2) / r2;
+}
+
+/** A box of words, its middle and its size, px. */
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+}
+
+const shared = (a: Box, b: Box): number =>
+  Math.max(0, (a.w + b.w) / 2 - Math.abs(a.x - b.x)) * Math.max(0, (a.h + b.h) / 2 - Math.abs(a.y - b.y));
+
+const WORDS = { w: 46, h: 18 };
+const AROUND = 32;
+
+/**
+ * Where each wheel's words stand: inside its rim where there is room, clear of arbors, of distances and of one another; a place that a
+ * larger wheel's rim runs through is the next best.
+ */
+function labelPlaces(
+  plan: ArborPlan,
+  shown: readonly PlanWheel[],
+  lines: PlanPicture['lines'],
+  X: (x: number) => number,
+  Y: (y: number) => number,
+  scale: number,
+): ReadonlyMap<number, { readonly x: number; readonly y: number }> {
+  const taken: Box[] = [
+    ...plan.arbors.map((a) => ({ x: X(a.at.x), y: Y(a.at.y), w: 28, h: 28 })),
+    ...lines.map((l) => ({ x: (l.x1 + l.x2) / 2, y: (l.y1 + l.y2) / 2, w: l.text.length * 8.4 + 12, h: 22 })),
+  ];
+  const rims = shown.map((w) => {
+    const { at } = plan.arbors[w.arbor]!;
+    return { x: X(at.x), y: Y(at.y), r: (w.pitchMm / 2) * scale };
+  });
+  const out = new Map<number, { x: number; y: number }>();
+  for (const w of [...shown].sort((a, b) => a.outsideMm - b.outsideMm)) {
+    const { at } = plan.arbors[w.arbor]!;
+    const [cx, cy] = [X(at.x), Y(at.y)];
+    const r = (w.pitchMm / 2) * scale;
+    // small wheels have their words outside
+    const reaches = r > 30 ? [r - 16, r - 34].filter((v) => v > 18) : [r + 18, r + 30];
+    let best: Box = { x: cx, y: cy + r, ...WORDS };
+    let least = Infinity;
+    for (const [ring, reach] of reaches.entries())
+      for (let step = 0; step < AROUND; step++) {
+        // from below on, to either side in turn
+        const turn = ((step % 2 === 0 ? 1 : -1) * Math.ceil(step / 2) * 2 * Math.PI) / AROUND;
+        const a = Math.PI / 2 + turn;
+        const box = {
+          x: cx + (reach + (r > 30 ? 0 : 8)) * Math.cos(a),
+          y: cy + reach * Math.sin(a),
+          ...WORDS,
+        };
+        const words = taken.reduce((sum, t) => sum + shared(box, t), 0);
+        const crossed = rims.filter(
+          (rim) => Math.abs(Math.hypot(box.x - rim.x, box.y - rim.y) - rim.r) < 13,
+        ).length;
+        const cost = words * 4 + crossed * 60 + step + ring * 12;
+        if (cost < least) [best, least] = [box, cost];
+      }
+    taken.push(best);
+    out.set(w.id, { x: px(best.x), y: px(best.y + 5) });
+  }
+  return out;
+}
+
+function linesOf(plan: ArborPlan, X: (x: number) => number, Y: (y: number) => number): PlanPicture['lines'] {
+  const out = new Map<string, PlanPicture['lines'][number]>();
+  for (const m of plan.meshes) {
+    const [a, b] = [plan.wheels[m.driver]!.arbor, plan.wheels[m.driven]!.arbor];
+    if (a === b || m.distance.is === 'coaxial' || m.distance.is === 'crossed') continue;
+    const key = [a, b].sort((p, q) => p - q).join();
+    const d = plan.disagreements.find((x) => [x.a, x.b].includes(a) && [x.a, x.b].includes(b));
+    const [p, q] = [plan.arbors[a]!.at, plan.arbors[b]!.at];
+    const all = d ? [...new Set(d.meshes.map((x) => millimetres(x.mm)))] : [];
+    const text =
+      all.length > 1 ? all.join(' ≠ ') : m.distance.is === 'free' ? 'any' : millimetres(m.distance.mm);
+    if (!out.has(key))
+      out.set(key, { x1: X(p.x), y1: Y(p.y), x2: X(q.x), y2: Y(q.y), text, differs: d !== undefined });
+  }
+  return [...out.values()];
+}
+
+function barOf(scale: number): PlanPicture['bar'] {
+  const mm = BAR_MM.find((m) => m * scale >= 70) ?? 1000;
+  return { length: px(mm * scale), text: `${mm} mm` };
+}
+
+const COLUMN = 26;
+const ROW = 22;
+const PLATE = 10;
+const LEFT = 34;
+
+function layersPicture(plan: ArborPlan, lit: ReadonlySet<string>): LayersPicture {
+  const arbors = plan.arbors.filter((a) => a.wheels.length > 0);
+  const order = [...arbors].sort((a, b) => a.at.x - b.at.x);
+  const tops = [...plan.wheels.map((w) => w.layer), ...arbors.flatMap((a) => a.span)];
+  const front = Math.max(0, ...tops);
+  const back = Math.min(0, ...tops);
+  const y = (layer: number): number =>
+    layer > 0
+      ? (front - layer + 0.5) * ROW
+      : layer < 0
+        ? front * ROW + PLATE + (-layer - 0.5) * ROW
+        : front * ROW + PLATE / 2;
+  const x = new Map(order.map((a, i) => [a.id, LEFT + (i + 0.5) * COLUMN]));
+  const isLit = (id: number): boolean => plan.wheels[id]!.of.some((o) => lit.has(`${o.train}.${o.stage}`));
+  const layers = [
+    ...Array.from({ length: front }, (_, i) => front - i),
+    ...Array.from({ length: -back }, (_, i) => -(i + 1)),
+  ];
+  return {
+    columns: order.map((a) => ({ arbor: a.id, name: a.name, x: x.get(a.id)! })),
+    rows: layers.map((layer) => ({ layer, name: layerName(layer), y: y(layer) })),
+    plate: [front * ROW, front * ROW + PLATE],
+    arbors: order.map((a) => ({
+      arbor: a.id,
+      x: x.get(a.id)!,
+      y1: a.span[1] > 0 ? y(a.span[1]) : front * ROW + PLATE,
+      y2: a.span[0] < 0 ? y(a.span[0]) : front * ROW,
+    })),
+    boxes: plan.wheels.map((w) => ({
+      wheel: w.id,
+      x: x.get(w.arbor)!,
+      y: y(w.layer),
+      text: w.teeth > 0 ? String(w.teeth) : '·',
+      lit: isLit(w.id),
+    })),
+    meshes: plan.meshes.flatMap((m) => {
+      const [a, b] = [plan.wheels[m.driver]!, plan.wheels[m.driven]!];
+      const ends = [x.get(a.arbor)!, x.get(b.arbor)!].sort((p, q) => p - q);
+      return a.arbor === b.arbor || a.layer !== b.layer
+        ? []
+        : [{ x1: ends[0]!, x2: ends[1]!, y: y(a.layer), lit: lit.has(`${m.train}.${m.stage}`) }];
+    }),
+    clashes: plan.clashes.map((c) => ({
+      x: x.get(c.meets === 'arbor' ? c.other : plan.wheels[c.other]!.arbor)!,
+      y: y(c.layer),
+    })),
+    height: (front - back) * ROW + PLATE + 20,
+  };
+}
