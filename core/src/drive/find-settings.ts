@@ -15,11 +15,13 @@ import { searchedKinds, type StageKindId } from './stages/index.ts';
 
 /** What a search for trains was bent to, kept with the drive. What is absent is read from the job, the train, or is free. (handbook: find) */
 export interface FindSettings {
-  readonly question?: 'divisions' | 'ratio' | 'rate';
+  readonly question?: 'divisions' | 'ratio' | 'rate' | 'branches';
   /** as typed; the job's when absent */
   readonly divisions?: string;
   /** exact; the present train's ratio when absent */
   readonly target?: string;
+  /** of a second branch that leaves the same shaft */
+  readonly target2?: string;
   readonly periodSeconds?: string;
   readonly tickHz?: string;
   readonly bits?: number;
@@ -100,9 +102,11 @@ export const findInputs: readonly InputSpec[] = [
     ['divisions', 'Divisions'],
     ['ratio', 'Ratio'],
     ['rate', 'Rate'],
+    ['branches', 'Two branches'],
   ]),
   text('divisions', 'Divide by', 'read from the job'),
   exact('target', 'Ratio', '365.24219'),
+  exact('target2', 'Second ratio', '12'),
   exact('periodSeconds', 'One turn in', '86164.0905', 's'),
   exact('tickHz', 'Timer', '2000000', 'Hz'),
   count('bits', 'Counter', 1, 53, 32, 'bits'),
@@ -212,7 +216,7 @@ export function readFindInput(
     const read = readWheels(given);
     return read.ok ? ok(`${read.value.from}-${read.value.to}`) : read;
   }
-  if (key === 'target' && given.includes(':')) {
+  if ((key === 'target' || key === 'target2') && given.includes(':')) {
     const read = readReduction(given);
     return read.ok ? ok(toText(read.value.value)) : read;
   }

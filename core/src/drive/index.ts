@@ -28,7 +28,7 @@ export {
   type StagePlace,
   type TrainOf,
 } from './trains.ts';
-export { freeTrainName } from './edits/trains.ts';
+export { freeTrainName, freeTrainNames } from './edits/trains.ts';
 export { readMoves, type Move } from './moves.ts';
 export {
   controllerInputs,

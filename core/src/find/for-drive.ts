@@ -5,6 +5,7 @@ import {
   compare,
   div,
   exactly,
+  isZero,
   mul,
   rational,
   readDivisions,
@@ -35,6 +36,10 @@ import {
 import { partKindOf, type ShelfPart } from '../shelf/index.ts';
 import { kitOf } from './pool.ts';
 import type { Asked, Between, FindRequest } from './request.ts';
+import type { TwoAsked } from './two-branches.ts';
+
+/** Pairs of branches that are kept. */
+const BRANCH_ROWS = 30;
 
 /** Rows of one number of stages that are kept. */
 const ROWS = 24;
@@ -47,6 +52,7 @@ export interface FindForm {
   readonly question: NonNullable<FindSettings['question']>;
   readonly divisions: string;
   readonly target: string;
+  readonly target2: string;
   readonly periodSeconds: string;
   readonly tickHz: string;
   readonly bits: number;
@@ -74,6 +80,7 @@ export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindFo
     question: set.question ?? (rate && drive.job.divisions.trim() === '' ? 'rate' : 'divisions'),
     divisions: set.divisions ?? drive.job.divisions,
     target: set.target ?? toText(abs(kinematics(drive.train).reduction)),
+    target2: set.target2 ?? '',
     periodSeconds: set.periodSeconds ?? (rate ? toText(periodOf(rate)) : '86164.0905'),
     tickHz: set.tickHz ?? toText(tickHz(timer ?? USUAL_TIMER)),
     bits: set.bits ?? counterBits(timer ?? USUAL_TIMER),
@@ -174,6 +181,8 @@ function shortest({ timer }: Drive, form: FindForm): FindRequest['interval'] {
 }
 
 function askedOf(form: FindForm): Result<Asked> {
+  // two branches are another search
+  if (form.question === 'branches') return error('empty', '', { path: 'question', example: 'ratio' });
   if (form.question === 'ratio') return ok({ question: 'ratio', target: exactly(form.target) });
   if (form.question === 'rate')
     return ok({
@@ -224,4 +233,20 @@ function errorOf(drive: Drive, { question }: FindForm, { errorPpm }: FindSetting
   if (errorPpm !== undefined) return exactly(errorPpm);
   if (question !== 'divisions') return exactly(PPM);
   return div(exactly(drive.job.toleranceArcsec ?? CREEP_ARCSEC), exactly(ARCSEC_PER_MILLIONTH));
+}
+
+/** What a drive asks of two branches at once; refused while one of the ratios is missing. */
+export function branchesAsked(drive: Drive): Result<TwoAsked> {
+  const form = findForm(drive);
+  if (form.target2 === '') return error('empty', '', { path: 'target2', example: '12' });
+  const wheels = readWheels(form.wheels);
+  if (!wheels.ok) return { ok: false, refusal: at('wheels', wheels.refusal) };
+  const [first, second] = [form.target, form.target2].map((t) => abs(exactly(t)));
+  if (isZero(first!) || isZero(second!)) return error('zero', '0', { path: 'target2', example: '12' });
+  return ok({
+    wanted: [first!, second!],
+    within: mul(exactly(drive.find?.errorPpm ?? '0'), rational(1, 1_000_000)),
+    teeth: wheels.value,
+    count: BRANCH_ROWS,
+  });
 }

@@ -1,4 +1,14 @@
-import { sequenceOf, stepsBack, type PlatePlan, type RunState, type Step } from '../run/index.ts';
+import {
+  placesOf,
+  rowOf,
+  rowsOf,
+  sequenceOf,
+  stepsBack,
+  type PlatePlan,
+  type RunPlan,
+  type RunState,
+  type Step,
+} from '../run/index.ts';
 import { platePicture, type PlatePicture } from './duties/plate-picture.ts';
 import { sheet, type SheetRow } from './sheet.ts';
 import { whole } from './text.ts';
@@ -18,6 +28,13 @@ export interface BenchReport {
   /** what to do: "Back by 3 459 microsteps, 51 beyond that and forward again; clamp, cut." */
   readonly message: string;
   readonly then: { readonly title: string; readonly message: string };
+  /** of a grid: which row, and where the other axis stands; null for one axis */
+  readonly grid: {
+    readonly title: string;
+    readonly train: string;
+    readonly target: string;
+    readonly at: SheetRow['position'];
+  } | null;
   /** what the large key does */
   readonly go: string;
   /** the crank by plates: the move, the hole it ends in, how it is made; null by motor */
@@ -51,7 +68,8 @@ export function benchReport(state: RunState): BenchReport {
     place: state.finished ? 'Done' : placeOf(step, plan.divisions),
     title: state.finished ? 'All cut' : state.paused ? 'Waiting' : placeOf(step, plan.divisions),
     message: nowMessage(state, row, s.unit),
-    then: thenMessage(next, s.unit),
+    then: rowEnds(state, next) ?? thenMessage(next, s.unit),
+    grid: gridOf(state),
     go: goMessage(state, next),
     plate: plan.plate ? plateMessage(plan.plate, step.gap, plan.divisions) : null,
   };
@@ -61,6 +79,30 @@ const placeOf = (step: Step, D: number): string => {
   if (step.is === 'rewind') return step.gap > D ? 'Rewind to the start' : 'Rewind';
   return `Gap ${step.gap}`;
 };
+
+/** The other axis of a grid, where it stands in this row. */
+function gridOf(state: RunState): BenchReport['grid'] {
+  const { rows } = state.plan;
+  if (!rows) return null;
+  const other = sheet(rows).row(rowStep(rows, rowOf(state)));
+  return {
+    title: `Row ${rowOf(state)} of ${rows.divisions}`,
+    train: rows.train ?? '',
+    target: other.target,
+    at: other.position,
+  };
+}
+
+const rowStep = (rows: RunPlan, row: number): number => Math.max(0, sequenceOf(rows).indexOf('gap', row));
+
+/** At the end of a row of a grid the other axis goes on, and this one begins again. */
+function rowEnds(state: RunState, next: SheetRow | null): BenchReport['then'] | null {
+  const { rows, divisions } = state.plan;
+  if (!rows || state.gap < divisions || rowOf(state) >= rows.divisions || next?.is === 'rewind') return null;
+  const s = sheet(rows);
+  const to = s.row(rowStep(rows, rowOf(state) + 1));
+  return { title: `Row ${rowOf(state) + 1}`, message: `${rows.train ?? 'the other'} to ${to.target}` };
+}
 
 /** The true signed move: back passes the lost motion and comes forward. */
 function moveMessage({ way }: SheetRow, unit: string): string {
@@ -75,7 +117,8 @@ function moveMessage({ way }: SheetRow, unit: string): string {
 }
 
 function nowMessage(state: RunState, row: SheetRow, unit: string): string {
-  if (state.finished) return `${state.plan.divisions} gaps are done. Back takes you to the last one.`;
+  if (state.finished)
+    return `${placesOf(state.plan)} ${state.plan.rows ? 'places' : 'gaps'} are done. Back takes you to the last one.`;
   if (state.paused) return 'P goes on where you were.';
   // the counts of a lock are the source's, whatever its rests are called
   const counted = unit === 'rests' ? 'counts of the source' : unit;
@@ -92,9 +135,14 @@ function thenMessage(next: SheetRow | null, unit: string): BenchReport['then'] {
   return { title: `Gap ${next.gap}`, message: next.moved };
 }
 
-function goMessage({ rewinding, gap, plan }: RunState, next: SheetRow | null): string {
-  if (rewinding) return gap >= plan.divisions ? 'Rewound, finish' : 'Rewound, go on';
+function goMessage(state: RunState, next: SheetRow | null): string {
+  const { rewinding, gap, plan } = state;
+  const row = rowOf(state);
+  const lastRow = row >= rowsOf(plan);
+  if (rewinding)
+    return gap < plan.divisions ? 'Rewound, go on' : lastRow ? 'Rewound, finish' : 'Rewound, next row';
   if (next?.is === 'rewind') return 'Cut, rewind';
+  if (gap >= plan.divisions && !lastRow) return 'Cut, next row';
   return gap < plan.divisions ? 'Cut, go on' : 'Cut, finish';
 }
 

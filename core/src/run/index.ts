@@ -2,9 +2,13 @@ export { passesRoom, stopsOfPlan, type PlatePlan, type RunPlan } from './plan.ts
 export { sequenceOf, wayBetween, type Sequence, type Step, type Way } from './sequence.ts';
 export {
   doneGaps,
+  doneInRow,
   isRunState,
   nextState,
+  placesOf,
   planDiffers,
+  rowOf,
+  rowsOf,
   secondsLeft,
   startRun,
   stepsBack,

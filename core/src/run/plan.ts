@@ -23,6 +23,8 @@ export interface RunPlan {
   /** whose output is worked at, where a drive has several */
   readonly train?: string;
   readonly divisions: number;
+  /** a grid: the other axis, which steps on each time this one has made its turn of gaps */
+  readonly rows?: RunPlan;
   /** what the work stops by; steps unless said */
   readonly by?: StopBy;
   /** counts of the source for one turn of the work; of a plate its holes */

@@ -3,10 +3,14 @@ import fc from 'fast-check';
 import { compare, neg, rational, sub, toText } from '../numbers/index.ts';
 import {
   doneGaps,
+  doneInRow,
   isRunState,
   nextState,
   passesRoom,
+  placesOf,
   planDiffers,
+  rowOf,
+  rowsOf,
   secondsLeft,
   startRun,
   sequenceOf,
@@ -188,6 +192,65 @@ describe('the sequence at the machine', () => {
         );
         steps.forEach((step, i) => expect(s.indexOf(step.is, step.gap)).toBe(i));
       }),
+    );
+  });
+});
+
+describe('a grid of two axes', () => {
+  const axis = (divisions: number, train: string): RunPlan => ({
+    divisions,
+    train,
+    stepsPerTurn: '3200',
+    reduction: '1',
+  });
+  const plan: RunPlan = { ...axis(3, 'Azimuth'), rows: axis(2, 'Altitude') };
+  const walk = (times: number, what: 'next' | 'back' = 'next', from = startRun(plan, 0)): RunState => {
+    let state = from;
+    for (let i = 0; i < times; i++) state = nextState(state, { do: what, at: i + 1 });
+    return state;
+  };
+
+  test('row by row, and done after the last place of the last row', () => {
+    const places = [0, 1, 2, 3, 4, 5, 6].map((n) => {
+      const s = walk(n);
+      return [rowOf(s), s.gap, s.finished, doneGaps(s), doneInRow(s)];
+    });
+    expect(places).toEqual([
+      [1, 1, false, 0, 0],
+      [1, 2, false, 1, 1],
+      [1, 3, false, 2, 2],
+      [2, 1, false, 3, 0],
+      [2, 2, false, 4, 1],
+      [2, 3, false, 5, 2],
+      [2, 3, true, 6, 3],
+    ]);
+    expect([placesOf(plan), rowsOf(plan), rowsOf(axis(3, 'x'))]).toEqual([6, 2, 1]);
+  });
+
+  test('back goes into the row before, and not beyond the first place', () => {
+    const back = walk(1, 'back', walk(3));
+    expect([rowOf(back), back.gap]).toEqual([1, 3]);
+    const start = startRun(plan, 0);
+    expect(nextState(start, { do: 'back', at: 1 })).toBe(start);
+  });
+
+  test('limits of the inner axis are wound back at the end of each row', () => {
+    const limited: RunPlan = { ...plan, room: { back: '0', forth: '1' } };
+    let state = startRun(limited, 0);
+    const seen: string[] = [];
+    for (let i = 0; i < 8; i++) {
+      state = nextState(state, { do: 'next', at: i });
+      seen.push(`${rowOf(state)}.${state.gap}${state.rewinding ? 'r' : ''}${state.finished ? '!' : ''}`);
+    }
+    expect(seen).toEqual(['1.2', '1.3', '1.3r', '2.1', '2.2', '2.3', '2.3r', '2.3!']);
+  });
+
+  test('comes back from storage, and not with a row that is not there', () => {
+    const state = walk(4);
+    expect(isRunState(JSON.parse(JSON.stringify(state)))).toBe(true);
+    expect(isRunState({ ...state, row: 3 })).toBe(false);
+    expect(isRunState({ ...state, plan: { ...plan, rows: { ...plan.rows, stepsPerTurn: 'x' } } })).toBe(
+      false,
     );
   });
 });

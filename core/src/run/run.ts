@@ -5,6 +5,8 @@ import { sequenceOf, type Step } from './sequence.ts';
 export interface Move {
   /** the gap that was reached */
   readonly gap: number;
+  /** of a grid, the row it is in; the first unless said */
+  readonly row?: number;
   /** it was wound back, towards that gap; D + 1 is home */
   readonly rewind?: true;
   /** milliseconds since 1970 */
@@ -18,6 +20,8 @@ export interface Move {
 export interface RunState {
   readonly plan: RunPlan;
   readonly gap: number;
+  /** of a grid, the row it stands in, 1 and on; the first unless said */
+  readonly row?: number;
   readonly finished: boolean;
   /** it is being wound back before the next gap, or home after the last */
   readonly rewinding?: boolean;
@@ -47,17 +51,28 @@ export function nextState(state: RunState, event: RunEvent): RunState {
       const { rewinding, ...rest } = state;
       const next = state.gap + 1;
       if (!rewinding && sequenceOf(state.plan).indexOf('rewind', next) >= 0)
-        return moved({ ...state, rewinding: true }, { gap: next, at: event.at, rewind: true });
-      if (state.gap >= state.plan.divisions) return { ...rest, finished: true };
-      return moved({ ...rest, gap: next }, { gap: next, at: event.at });
+        return moved(
+          { ...state, rewinding: true },
+          { gap: next, ...inRow(state), at: event.at, rewind: true },
+        );
+      if (state.gap >= state.plan.divisions) {
+        const row = rowOf(state) + 1;
+        if (row > rowsOf(state.plan)) return { ...rest, finished: true };
+        return moved({ ...rest, gap: 1, row }, { gap: 1, row, at: event.at });
+      }
+      return moved({ ...rest, gap: next }, { gap: next, ...inRow(state), at: event.at });
     }
     case 'back': {
       if (state.paused && !state.finished) return state;
       const { rewinding, ...rest } = state;
       if (rewinding || state.finished)
-        return moved({ ...rest, finished: false }, { gap: state.gap, at: event.at });
-      if (state.gap <= 1) return state;
-      return moved({ ...state, gap: state.gap - 1 }, { gap: state.gap - 1, at: event.at });
+        return moved({ ...rest, finished: false }, { gap: state.gap, ...inRow(state), at: event.at });
+      if (state.gap > 1)
+        return moved({ ...state, gap: state.gap - 1 }, { gap: state.gap - 1, ...inRow(state), at: event.at });
+      const row = rowOf(state) - 1;
+      if (row < 1) return state;
+      const { divisions } = state.plan;
+      return moved({ ...state, gap: divisions, row }, { gap: divisions, row, at: event.at });
     }
     case 'pause':
       return state.finished || state.paused ? state : { ...state, paused: true };
@@ -65,6 +80,17 @@ export function nextState(state: RunState, event: RunEvent): RunState {
       return state.paused ? { ...state, paused: false } : state;
   }
 }
+
+/** Rows of a grid; 1 for a run of one axis. */
+export const rowsOf = (plan: RunPlan): number => plan.rows?.divisions ?? 1;
+
+/** The row a run stands in, from 1. */
+export const rowOf = (state: Pick<RunState, 'row'>): number => state.row ?? 1;
+
+const inRow = ({ row }: RunState): { readonly row?: number } => (row === undefined ? {} : { row });
+
+/** All places of a run, of all its rows. */
+export const placesOf = (plan: RunPlan): number => plan.divisions * rowsOf(plan);
 
 const moved = (state: RunState, move: Move): RunState => ({ ...state, moves: [...state.moves, move] });
 
@@ -86,8 +112,12 @@ function indexOfMove({ plan }: RunState, move: Move): number {
   return at >= 0 ? at : Math.max(0, sequence.indexOf('gap', Math.min(move.gap, plan.divisions)));
 }
 
-/** Gaps that are done: those before the present one, or all. */
-export const doneGaps = (state: RunState): number => (state.finished ? state.plan.divisions : state.gap - 1);
+/** Gaps that are done: those before the present one, or all; of a grid those of the rows before, too. */
+export const doneGaps = (state: RunState): number =>
+  state.finished ? placesOf(state.plan) : (rowOf(state) - 1) * state.plan.divisions + state.gap - 1;
+
+/** The same of the present row of a grid alone: what the picture of the wheel shows. */
+export const doneInRow = (state: RunState): number => (state.finished ? state.plan.divisions : state.gap - 1);
 
 /** Moves needed before a pace is told. */
 const PACED = 3;
@@ -97,15 +127,27 @@ export function secondsLeft(state: RunState): number | null {
   const spans: number[] = [];
   for (let i = 1; i < state.moves.length; i++) {
     const [before, now] = [state.moves[i - 1]!, state.moves[i]!];
-    if (now.gap > before.gap && !now.rewind) spans.push(now.at - before.at);
+    if ((now.gap > before.gap || rowOf(now) > rowOf(before)) && !now.rewind) spans.push(now.at - before.at);
   }
   if (spans.length < PACED) return null;
   const last = spans.slice(-21).sort((a, b) => a - b);
   const median = last[Math.floor(last.length / 2)]!;
-  return ((state.plan.divisions - doneGaps(state)) * median) / 1000;
+  return ((placesOf(state.plan) - doneGaps(state)) * median) / 1000;
 }
 
 const NUMBERS = ['divisions', 'by', 'stepsPerTurn', 'reduction', 'places', 'room', 'plate'] as const;
+
+const isPlan = (plan: RunPlan): boolean => {
+  try {
+    exactly(plan.stepsPerTurn);
+    exactly(plan.reduction);
+    if (plan.places !== undefined) exactly(plan.places);
+    if (plan.room) [plan.room.back, plan.room.forth].forEach(exactly);
+  } catch {
+    return false;
+  }
+  return Number.isSafeInteger(plan.divisions) && plan.divisions >= 1;
+};
 
 /** Would a run begun now follow other numbers? `now` is the plan of the drive as it stands; null when it can make none. */
 export const planDiffers = (plan: RunPlan, now: RunPlan | null): boolean =>
@@ -116,26 +158,20 @@ export function isRunState(value: unknown): value is RunState {
   const s = value as Partial<RunState> | null;
   const plan = s?.plan;
   if (!s || !plan || !Array.isArray(s.moves)) return false;
-  try {
-    exactly(plan.stepsPerTurn);
-    exactly(plan.reduction);
-    if (plan.places !== undefined) exactly(plan.places);
-    if (plan.room) [plan.room.back, plan.room.forth].forEach(exactly);
-  } catch {
-    return false;
-  }
+  if (!isPlan(plan) || (plan.rows !== undefined && !isPlan(plan.rows))) return false;
   const D = plan.divisions;
   const isGap = (gap: unknown, most: number): boolean =>
     Number.isSafeInteger(gap) && (gap as number) >= 1 && (gap as number) <= most;
   return (
     isGap(D, Number.MAX_SAFE_INTEGER) &&
     isGap(s.gap, D) &&
+    isGap(s.row ?? 1, rowsOf(plan)) &&
     typeof s.finished === 'boolean' &&
     typeof s.paused === 'boolean' &&
     typeof s.startedAt === 'number' &&
     s.moves.length > 0 &&
     (s.moves as readonly (Partial<Move> | null)[]).every(
-      (m) => isGap(m?.gap, D + 1) && typeof m?.at === 'number',
+      (m) => isGap(m?.gap, D + 1) && isGap(m?.row ?? 1, rowsOf(plan)) && typeof m?.at === 'number',
     ) &&
     (plan.plate === undefined || isPlatePlan(plan.plate))
   );

@@ -1,5 +1,7 @@
 import { error, ok, type Result } from '../../numbers/index.ts';
 import { MAX_TRAINS, type Drive, type FurtherTrain, type Hang, type Job } from '../drive.ts';
+import { stageFault } from '../fault.ts';
+import type { Stage } from '../stages/index.ts';
 import { STEPPER_DEFAULT } from '../sources/stepper.ts';
 import { FIRST_NAME, pathOf, trainAt, trainsFault, trainsOf } from '../trains.ts';
 import type { EditKind } from './edit.ts';
@@ -33,11 +35,16 @@ const missing = (drive: Drive, name: string): Result<never> =>
       .join(', '),
   });
 
-/** "Train 2", or the next that is free. */
-export function freeTrainName(drive: Drive): string {
+/** "Train 2" and on, those that are free. */
+export function freeTrainNames(drive: Drive, count: number): readonly string[] {
   const trains = trainsOf(drive);
-  for (let i = trains.length + 1; ; i++) if (trainAt(trains, `Train ${i}`) < 0) return `Train ${i}`;
+  const out: string[] = [];
+  for (let i = trains.length + 1; out.length < count; i++)
+    if (trainAt(trains, `Train ${i}`) < 0) out.push(`Train ${i}`);
+  return out;
 }
+
+export const freeTrainName = (drive: Drive): string => freeTrainNames(drive, 1)[0]!;
 
 export interface AddTrain {
   readonly do: 'addTrain';
@@ -45,9 +52,11 @@ export interface AddTrain {
   readonly name?: string;
   /** the shaft it begins at; null for an axis with a source of its own */
   readonly from: Hang | null;
+  /** nothing in it yet when absent */
+  readonly stages?: readonly Stage[];
 }
 
-/** One more train: a branch from a shaft, or an axis of its own with the usual motor; nothing in it yet. */
+/** One more train: a branch from a shaft, or an axis of its own with the usual motor. */
 export const addTrain: EditKind<AddTrain> = {
   id: 'addTrain',
   apply: (drive, edit) => {
@@ -56,11 +65,13 @@ export const addTrain: EditKind<AddTrain> = {
       return error('tooManyTrains', String(others.length + 2), { limit: String(MAX_TRAINS) });
     const name = readName(edit.name ?? freeTrainName(drive));
     if (!name.ok) return name;
+    const bad = (edit.stages ?? []).map((s) => stageFault(s)).find((fault) => fault !== null);
+    if (bad) return { ok: false, refusal: bad };
     const one: FurtherTrain = {
       name: name.value,
       from: edit.from,
       ...(edit.from === null && { source: STEPPER_DEFAULT }),
-      stages: [],
+      stages: edit.stages ?? [],
       output: { kind: 'rotary' },
       job: { divisions: '' },
     };

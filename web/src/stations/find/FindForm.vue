@@ -62,10 +62,11 @@ const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
       Wanted<span v-if="form.question === 'divisions'" class="q">{{ from }}</span>
     </h3>
     <ToggleChoice
+      v-if="form.question !== 'branches'"
       class="full"
       label="Question"
       :value="form.question"
-      :options="optionsOf('question')"
+      :options="optionsOf('question').filter((o) => o.value !== 'branches')"
       @choose="(v) => choose('question', v)"
     />
     <ReadField
@@ -76,18 +77,26 @@ const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
       :commit="commit('divisions')"
     />
     <ReadField
-      v-if="form.question === 'ratio'"
+      v-if="form.question === 'ratio' || form.question === 'branches'"
       label="Ratio"
       unit=": 1"
       :value="form.target"
       :commit="commit('target')"
+    />
+    <ReadField
+      v-if="form.question === 'branches'"
+      label="Second ratio"
+      unit=": 1"
+      :value="form.target2"
+      placeholder="12"
+      :commit="commit('target2')"
     />
     <template v-if="form.question === 'rate'">
       <ReadField label="One turn in" unit="s" :value="form.periodSeconds" :commit="commit('periodSeconds')" />
       <ReadField label="Timer" unit="Hz" :value="form.tickHz" :commit="commit('tickHz')" />
       <ReadField label="Counter" unit="bits" :value="String(form.bits)" :commit="commit('bits')" />
     </template>
-    <template v-if="form.question !== 'ratio'">
+    <template v-if="form.question === 'divisions' || form.question === 'rate'">
       <ReadField label="Motor" unit="a turn" :value="String(form.fullSteps)" :commit="commit('fullSteps')" />
       <ChoiceField
         label="Finest step"
@@ -107,13 +116,14 @@ const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
       v-if="form.question !== 'divisions'"
       label="Max error"
       unit="ppm"
-      placeholder="1000"
+      :placeholder="form.question === 'branches' ? 'exact' : '1000'"
       :value="typed('errorPpm')"
       :commit="commit('errorPpm')"
     />
 
     <h3>Parts</h3>
     <ToggleChoice
+      v-if="form.question !== 'branches'"
       class="full"
       label="Parts"
       :value="form.made"
@@ -121,96 +131,98 @@ const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
       @choose="(v) => choose('made', v)"
     />
     <ReadField
-      v-if="form.made !== 'shelf'"
+      v-if="form.made !== 'shelf' || form.question === 'branches'"
       label="Wheels"
       unit="teeth"
       :value="form.wheels.replace('-', '–')"
       :commit="commit('wheels')"
     />
-    <div class="kinds" role="group" aria-label="Kinds of stage">
-      <CheckField
-        v-for="k in kinds"
-        :key="k.kind"
-        :label="k.title"
-        :value="form.kinds.includes(k.kind)"
-        @set="toggle(k.kind)"
-      />
-    </div>
+    <template v-if="form.question !== 'branches'">
+      <div class="kinds" role="group" aria-label="Kinds of stage">
+        <CheckField
+          v-for="k in kinds"
+          :key="k.kind"
+          :label="k.title"
+          :value="form.kinds.includes(k.kind)"
+          @set="toggle(k.kind)"
+        />
+      </div>
 
-    <KeepStages :drive="drive" :edit="edit" />
+      <KeepStages :drive="drive" :edit="edit" />
 
-    <h3>Limits</h3>
-    <div class="upto">
-      <span>{{ drive.train.stages.some((s) => s.kept) ? 'Stages beside' : 'Max stages' }}</span>
-      <ToggleChoice
-        label="Max stages"
-        :value="form.maxStages"
-        :options="STAGES"
-        @choose="(n) => choose('maxStages', String(n))"
+      <h3>Limits</h3>
+      <div class="upto">
+        <span>{{ drive.train.stages.some((s) => s.kept) ? 'Stages beside' : 'Max stages' }}</span>
+        <ToggleChoice
+          label="Max stages"
+          :value="form.maxStages"
+          :options="STAGES"
+          @choose="(n) => choose('maxStages', String(n))"
+        />
+      </div>
+      <ReadField
+        label="Max ratio of a pair"
+        unit=": 1"
+        placeholder="any"
+        :value="typed('pairRatio')"
+        :commit="commit('pairRatio')"
       />
-    </div>
-    <ReadField
-      label="Max ratio of a pair"
-      unit=": 1"
-      placeholder="any"
-      :value="typed('pairRatio')"
-      :commit="commit('pairRatio')"
-    />
-    <ReadField
-      label="Max teeth"
-      placeholder="any"
-      :value="typed('mostTeeth')"
-      :commit="commit('mostTeeth')"
-    />
-    <ReadField
-      class="long"
-      label="Ratio"
-      placeholder="any"
-      :value="form.between.replace('-', '–')"
-      :commit="commit('between')"
-    />
-    <ReadField
-      label="Min output speed"
-      unit="rpm"
-      placeholder="any"
-      :value="typed('leastRpm')"
-      :commit="commit('leastRpm')"
-    />
-    <ReadField
-      v-if="form.made !== 'shelf'"
-      label="Max cost"
-      unit="€"
-      placeholder="any"
-      :value="typed('mostCost')"
-      :commit="commit('mostCost')"
-    />
-    <ReadField
-      v-if="form.question === 'divisions'"
-      label="Max drift a turn"
-      unit="ppm"
-      placeholder="tolerance"
-      hint="how far a train that nearly comes out even may drift each turn"
-      :value="typed('errorPpm')"
-      :commit="commit('errorPpm')"
-    />
-    <ChoiceField
-      label="Hunting tooth"
-      :value="set.meet ?? 'any'"
-      :options="optionsOf('meet')"
-      @choose="(v) => choose('meet', v)"
-    />
-    <ChoiceField
-      label="Self-locking"
-      :value="set.holds ?? 'any'"
-      :options="optionsOf('holds')"
-      @choose="(v) => choose('holds', v)"
-    />
-    <ChoiceField
-      label="Backlash"
-      :value="set.play ?? 'any'"
-      :options="optionsOf('play')"
-      @choose="(v) => choose('play', v)"
-    />
+      <ReadField
+        label="Max teeth"
+        placeholder="any"
+        :value="typed('mostTeeth')"
+        :commit="commit('mostTeeth')"
+      />
+      <ReadField
+        class="long"
+        label="Ratio"
+        placeholder="any"
+        :value="form.between.replace('-', '–')"
+        :commit="commit('between')"
+      />
+      <ReadField
+        label="Min output speed"
+        unit="rpm"
+        placeholder="any"
+        :value="typed('leastRpm')"
+        :commit="commit('leastRpm')"
+      />
+      <ReadField
+        v-if="form.made !== 'shelf'"
+        label="Max cost"
+        unit="€"
+        placeholder="any"
+        :value="typed('mostCost')"
+        :commit="commit('mostCost')"
+      />
+      <ReadField
+        v-if="form.question === 'divisions'"
+        label="Max drift a turn"
+        unit="ppm"
+        placeholder="tolerance"
+        hint="how far a train that nearly comes out even may drift each turn"
+        :value="typed('errorPpm')"
+        :commit="commit('errorPpm')"
+      />
+      <ChoiceField
+        label="Hunting tooth"
+        :value="set.meet ?? 'any'"
+        :options="optionsOf('meet')"
+        @choose="(v) => choose('meet', v)"
+      />
+      <ChoiceField
+        label="Self-locking"
+        :value="set.holds ?? 'any'"
+        :options="optionsOf('holds')"
+        @choose="(v) => choose('holds', v)"
+      />
+      <ChoiceField
+        label="Backlash"
+        :value="set.play ?? 'any'"
+        :options="optionsOf('play')"
+        @choose="(v) => choose('play', v)"
+      />
+    </template>
   </form>
 </template>
 

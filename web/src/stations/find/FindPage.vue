@@ -30,6 +30,7 @@ import { reportOf, useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import { afterLoading, useNextFrame } from '../../ui/next-frame.ts';
 import { useSettled } from '../../ui/settled.ts';
 import FindForm from './FindForm.vue';
+import TwoBranches from './TwoBranches.vue';
 import FindList from './FindList.vue';
 import FindOpened from './FindOpened.vue';
 import ToggleChoice from '../../ui/ToggleChoice.vue';
@@ -37,7 +38,12 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** Which trains would come out even? The search follows what is asked as it is written. */
 const FindChart = defineAsyncComponent(() => import('./FindChart.vue').then(afterLoading));
-const { edit, id, path } = useOpenDrive();
+const { edit, id, path, tree, look } = useOpenDrive();
+const two = computed(() => present.value.drive.find?.question === 'branches');
+function usedTwo([first]: readonly [string, string]): void {
+  look(first);
+  if (id.value !== null) void router.push({ name: 'train', params: { id: id.value } });
+}
 const present = useReport();
 const finding = useFinding();
 const shelf = useShelf();
@@ -56,7 +62,8 @@ const { settled } = useSettled(() => [searched.value, shelf.parts, records.ready
 watch(
   settled,
   ([drive, , ready]) => {
-    if (id.value !== null && ready) void finding.search(id.value, drive);
+    if (id.value !== null && ready && drive.find?.question !== 'branches')
+      void finding.search(id.value, drive);
   },
   { immediate: true },
 );
@@ -145,12 +152,22 @@ const again = (): void => {
 </script>
 
 <template>
-  <TwoColumns class="find" aside="The opened train" shares="minmax(0, 1fr) 320px" :wide="!row">
+  <TwoColumns class="find" aside="The opened train" shares="minmax(0, 1fr) 320px" :wide="!row || two">
     <header class="sub">
       <h2>Find</h2>
       <span class="q">Which trains would come out even?</span>
       <v-spacer />
+      <ToggleChoice
+        label="Search for"
+        :value="two"
+        :options="[
+          { value: false, title: 'One train' },
+          { value: true, title: 'Two branches' },
+        ]"
+        @choose="(v) => edit({ do: 'find', key: 'question', text: v ? 'branches' : 'ratio' })"
+      />
       <ChoiceField
+        v-if="!two"
         class="order"
         across
         label="Sort by"
@@ -159,7 +176,7 @@ const again = (): void => {
         @choose="(v) => (order = v as FindOrder)"
       />
       <ToggleChoice
-        v-if="report"
+        v-if="report && !two"
         label="Shown"
         :value="all"
         :options="[
@@ -169,7 +186,7 @@ const again = (): void => {
         @choose="(v) => (all = v)"
       />
       <v-btn
-        v-if="report && report.all > 0"
+        v-if="report && report.all > 0 && !two"
         variant="text"
         :prepend-icon="mdiFileDelimitedOutline"
         @click="saveFound(report.groups.flatMap((g) => g.rows))"
@@ -178,7 +195,8 @@ const again = (): void => {
     </header>
     <div class="body">
       <FindForm :drive="present.drive" :shelf="shelf.parts" :edit="edit" />
-      <div class="results">
+      <TwoBranches v-if="two && path && tree" :path="path" :tree="tree" :edit="edit" @used="usedTwo" />
+      <div v-else class="results">
         <template v-if="report">
           <p class="asked">
             <b>{{ report.asked }}</b>

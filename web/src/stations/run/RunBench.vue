@@ -16,8 +16,10 @@ import {
   angleText,
   benchReport,
   doneGaps,
+  doneInRow,
   gradeWords,
   limitText,
+  placesOf,
   secondsLeft,
   sheet,
   timeLeft,
@@ -61,7 +63,7 @@ const D = computed(() => state.plan.divisions);
 const left = computed(() => {
   if (state.finished) return 'all done';
   const time = timeLeft(secondsLeft(state));
-  return `${D.value - done.value} to go${time ? `, ${time}` : ''}`;
+  return `${placesOf(state.plan) - done.value} to go${time ? `, ${time}` : ''}`;
 });
 const opened = computed(() => report.opened(D.value));
 const chart = computed(() => report.chart(D.value));
@@ -108,6 +110,13 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
         >
       </p>
       <div class="scroll main">
+        <p v-if="bench.grid" class="row-of">
+          <b>{{ bench.grid.title }}</b>
+          <span
+            >{{ bench.grid.train }} at <DmsText class="mono" :of="bench.grid.at" />, go to
+            <b class="mono"><Digits :text="bench.grid.target" /></b
+          ></span>
+        </p>
         <div class="target">
           <p class="what">
             <span
@@ -201,7 +210,7 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
             <p class="small"><Digits :text="bench.then.message" /></p>
           </div>
         </div>
-        <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="done" :left="left" />
+        <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="doneInRow(state)" :left="left" />
         <!-- A key that is held down cuts once. -->
         <div class="keys" @keydown.enter="(e: KeyboardEvent) => e.repeat && e.preventDefault()">
           <button

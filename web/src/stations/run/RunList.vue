@@ -2,7 +2,7 @@
 import { computed, nextTick, ref } from 'vue';
 import { format } from 'date-fns';
 import { mdiDeleteOutline, mdiDotsVertical, mdiPencilOutline } from '@mdi/js';
-import { doneGaps } from '@pendrix/core';
+import { doneGaps, placesOf, rowOf, rowsOf } from '@pendrix/core';
 import type { RunRecord } from '../../records/kinds.ts';
 import type { CurrentRun } from './use-run.ts';
 import IconButton from '../../ui/IconButton.vue';
@@ -16,7 +16,9 @@ const groups = computed(() =>
   ].filter((g) => g.list.length > 0),
 );
 const place = ({ state }: RunRecord): string =>
-  state.finished ? `all ${state.plan.divisions} done` : `gap ${state.gap} of ${state.plan.divisions}`;
+  state.finished
+    ? `all ${placesOf(state.plan)} done`
+    : `${state.plan.rows ? `row ${rowOf(state)} of ${rowsOf(state.plan)}, ` : ''}gap ${state.gap} of ${state.plan.divisions}`;
 const action = (r: RunRecord): string => (r.state.finished ? 'Look at it' : r.ended ? 'Take up' : 'Go on');
 
 const renaming = ref<string | null>(null);

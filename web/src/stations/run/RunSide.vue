@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { format } from 'date-fns';
-import { doneGaps, type BenchReport, type RunState } from '@pendrix/core';
+import { doneInRow, type BenchReport, type RunState } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
 import PlateDrawing from '../../ui/PlateDrawing.vue';
@@ -9,7 +9,7 @@ import RunWheel from './RunWheel.vue';
 
 /** Beside the target: the wheel under the cutter and the last moves. */
 const { state, bench, left } = defineProps<{ state: RunState; bench: BenchReport; left: string }>();
-const done = computed(() => doneGaps(state));
+const done = computed(() => doneInRow(state));
 </script>
 
 <template>

@@ -14,7 +14,9 @@ import {
   type RunPlan,
 } from '@pendrix/core';
 import { useSaveExport } from '../../ui/exporting.ts';
+import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureText from '../../ui/FigureText.vue';
+import { useOpenDrive } from '../../ui/open-drive.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import ReadField from '../../ui/ReadField.vue';
 import RichText from '../../ui/RichText.vue';
@@ -49,9 +51,27 @@ watch(
     if (now !== null) count.value = now;
   },
 );
-const plan = computed(
-  () => running?.plan ?? (count.value === null ? null : planRun(report.drive, count.value)),
+/** A grid: another output that steps on each time this one has made its turn. */
+const { tree } = useOpenDrive();
+const others = computed(() =>
+  (tree.value?.outputs ?? []).filter((o) => o.name !== report.drive.train.name && o.report.divider !== null),
 );
+const rowsBy = ref('');
+const rowsCount = ref(2);
+const rows = computed(() => {
+  const by = others.value.find((o) => o.name === rowsBy.value);
+  return by ? planRun(by.report.drive, rowsCount.value) : null;
+});
+const plan = computed(() => {
+  if (running) return running.plan;
+  const own = count.value === null ? null : planRun(report.drive, count.value);
+  return own && rows.value ? { ...own, rows: rows.value } : own;
+});
+function setRows(text: string): Refusal | null {
+  const read = readCount(text, { min: 2, max: 1000, unit: 'rows', example: '5' });
+  if (read.ok) rowsCount.value = read.value;
+  return read.ok ? null : read.refusal;
+}
 /** Why there is no run of that count: no circle, no steps, no room to turn. */
 const limited = computed(() => {
   const refusal = count.value === null || running ? null : noRun(report.drive, count.value);
@@ -150,7 +170,7 @@ const print = usePrintSheet(() =>
       <template v-if="plan && head">
         <div class="now ground on-ground">
           <p class="big mono">{{ plan.divisions }}</p>
-          <p>gaps to cut</p>
+          <p>{{ plan.rows ? `gaps in each of ${plan.rows.divisions} rows` : 'gaps to cut' }}</p>
         </div>
         <dl class="lines facts">
           <div>
@@ -197,6 +217,23 @@ const print = usePrintSheet(() =>
           <template v-else>
             <div class="begin">
               <ReadField label="Name of this blank" :value="named" :commit="setName" />
+              <template v-if="others.length > 0">
+                <ChoiceField
+                  label="In a grid with"
+                  :value="rowsBy"
+                  :options="[
+                    { value: '', title: 'nothing' },
+                    ...others.map((o) => ({ value: o.name, title: o.name })),
+                  ]"
+                  @choose="(v) => (rowsBy = v)"
+                />
+                <ReadField
+                  v-if="rowsBy !== ''"
+                  :label="`Divisions of ${rowsBy}`"
+                  :value="String(rowsCount)"
+                  :commit="setRows"
+                />
+              </template>
               <ReadField label="Start at gap" :value="String(gap)" :commit="setGap" />
             </div>
             <v-btn

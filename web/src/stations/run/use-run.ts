@@ -84,7 +84,7 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
       freeName(
         plan.train === undefined
           ? `${plan.divisions} divisions`
-          : `${plan.train}, ${plan.divisions} divisions`,
+          : `${plan.train}, ${plan.divisions} ${plan.rows ? `× ${plan.rows.divisions}` : 'divisions'}`,
         all.value.map((r) => r.name),
       ),
     start: async (plan, gap, name) => {

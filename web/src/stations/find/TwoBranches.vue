@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { mdiStop } from '@mdi/js';
+import {
+  branchesAsked,
+  freeTrainNames,
+  measured,
+  refusalMessage,
+  type Edit,
+  type Path,
+  type Refusal,
+  type Stage,
+  type TreeReport,
+} from '@pendrix/core';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import ReadField from '../../ui/ReadField.vue';
+import { useSettled } from '../../ui/settled.ts';
+import type { TextBranches } from '../../workers/branches-work.ts';
+import { useBranches } from './use-branches.ts';
+
+/** Two branches that leave one shaft, looked for at once: the fewest wheels, a common one where there can be. */
+const { path, tree, edit } = defineProps<{
+  path: Path;
+  tree: TreeReport;
+  edit: (edit: Edit, session?: string) => Refusal | null;
+}>();
+const emit = defineEmits<{ used: [names: readonly [string, string]] }>();
+const { rows, busy, failed, search, stop } = useBranches();
+const asked = computed(() => branchesAsked(path.drive));
+const refusal = computed(() => (asked.value.ok ? null : refusalMessage(asked.value.refusal)));
+const { settled } = useSettled(() => asked.value);
+watch(
+  settled,
+  (now) => {
+    if (now.ok) void search(now.value);
+  },
+  { immediate: true },
+);
+const shafts = computed(() => tree.outputs[path.train]!.hangs);
+const at = ref('');
+const from = computed(() => shafts.value.find((s) => s.title === at.value) ?? shafts.value[0]!);
+const names = ref<[string, string]>(['', '']);
+const free = computed(() => freeTrainNames(tree.drive, 2));
+const named = (i: 0 | 1): string => names.value[i].trim() || free.value[i]!;
+const setName =
+  (i: 0 | 1) =>
+  (text: string): Refusal | null => {
+    names.value = i === 0 ? [text, names.value[1]] : [names.value[0], text];
+    return null;
+  };
+const words = (pairs: TextBranches['first']): string => pairs.map((p) => p.join(':')).join(' · ');
+const SHARES = { nothing: '', wheel: 'one wheel drives both', pair: 'the first pair drives both' } as const;
+const off = (ppm: number): string => (ppm === 0 ? 'exact' : `${ppm > 0 ? '+' : ''}${measured(ppm)} ppm`);
+
+/** Both are hung on the shaft in one step. */
+const failure = ref<Refusal | null>(null);
+const failureSaid = computed(() => failure.value && refusalMessage(failure.value));
+function use(row: TextBranches): void {
+  const session = `branches-${Date.now()}`;
+  const stages = (pairs: TextBranches['first']): readonly Stage[] =>
+    pairs.map(([z1, z2]): Stage => ({ kind: 'spur', z1, z2 }));
+  const [a, b] = [named(0), named(1)];
+  const hang = from.value.from;
+  failure.value =
+    edit({ do: 'addTrain', name: a, from: hang, stages: stages(row.first) }, session) ??
+    edit(
+      row.shares === 'pair'
+        ? // a common pair belongs to the first; the second goes on from it
+          {
+            do: 'addTrain',
+            name: b,
+            from: { train: a, shaft: 1 },
+            stages: stages(row.second.slice(1)),
+          }
+        : { do: 'addTrain', name: b, from: hang, stages: stages(row.second) },
+      session,
+    );
+  if (!failure.value) emit('used', [a, b]);
+}
+</script>
+
+<template>
+  <div class="two">
+    <div class="fields">
+      <ChoiceField
+        label="Both leave"
+        across
+        :value="from.title"
+        :options="shafts.map((s) => ({ value: s.title, title: s.title, subtitle: s.message }))"
+        @choose="(v) => (at = v)"
+      />
+      <ReadField label="First is called" :value="names[0]" :placeholder="named(0)" :commit="setName(0)" />
+      <ReadField label="Second" :value="names[1]" :placeholder="named(1)" :commit="setName(1)" />
+    </div>
+    <p v-if="refusal" class="quiet">
+      <b>{{ refusal.message }}.</b> {{ refusal.cure }}. Write both ratios at the left: turns of the shaft for
+      one of either output.
+    </p>
+    <p v-else-if="failed" class="tone-misses">The search failed. Ask for fewer wheels.</p>
+    <p v-else-if="busy" class="quiet" role="status">
+      Searching…
+      <v-btn variant="text" :prepend-icon="mdiStop" @click="stop">Stop</v-btn>
+    </p>
+    <p v-if="failureSaid" class="tone-misses" role="alert">
+      <b>{{ failureSaid.message }}.</b> {{ failureSaid.cure }}.
+    </p>
+    <div v-if="rows && !refusal" class="scroll list" tabindex="0" aria-label="Two branches that were found">
+      <table v-if="rows.length > 0">
+        <thead>
+          <tr>
+            <th scope="col" class="r">Wheels</th>
+            <th scope="col">First</th>
+            <th scope="col">Second</th>
+            <th scope="col">Off by</th>
+            <th scope="col" class="r">Teeth</th>
+            <th scope="col"><span class="sr-only">take it</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(r, i) in rows" :key="i">
+            <td class="r mono">
+              <b>{{ r.wheels }}</b>
+            </td>
+            <td class="mono">{{ words(r.first) }}</td>
+            <td class="mono">
+              {{ words(r.second) }}<span class="quiet">{{ SHARES[r.shares] }}</span>
+            </td>
+            <td>
+              {{ off(r.ppm[0]) }}<span class="line">{{ off(r.ppm[1]) }}</span>
+            </td>
+            <td class="r mono">{{ r.teeth }}</td>
+            <td><v-btn @click="use(r)">Use</v-btn></td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-else-if="!busy" class="quiet">
+        No two branches of one or two pairs each make both ratios within that. Allow an error, or more teeth.
+      </p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  padding: 12px 16px 0 20px;
+  gap: 10px;
+}
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  --field-width: 130px;
+}
+.list {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+th {
+  text-align: left;
+  font-size: 13px;
+  font-weight: 400;
+  color: var(--p-quiet);
+  padding: 4px 12px 6px 0;
+}
+td {
+  border-top: 1px solid var(--p-row);
+  padding: 4px 12px 4px 0;
+}
+.r {
+  text-align: right;
+}
+td .quiet,
+.line {
+  display: block;
+  font: 400 13px/17px var(--text);
+}
+</style>
