@@ -1,12 +1,4 @@
-import {
-  byPlates,
-  daysWords,
-  plainText,
-  ok,
-  treeReport,
-  type OutputReport,
-  type TreeReport,
-} from '@pendrix/core';
+import { byPlates, plainText, ok, treeReport, type OutputReport, type TreeReport } from '@pendrix/core';
 import { checkAnswer } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
 import { readOptions } from './options.ts';
@@ -50,13 +42,13 @@ function severalText(tree: TreeReport): string {
   if (tree.between.length > 0)
     parts.push(
       table(
-        ['Ratio', 'wanted', 'the teeth make', 'off by', 'in 100 years', 'Grade'],
+        ['Ratio', 'wanted', 'the teeth make', 'off by', 'adds up to', 'Grade'],
         tree.between.map((b) => [
           b.title,
           b.wanted,
           plainText(b.figures.ratio.text),
           plainText(b.figures.off.text),
-          daysWords(b.days),
+          b.message,
           b.graded.word,
         ]),
         new Set([0, 5]),

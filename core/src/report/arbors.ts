@@ -10,6 +10,7 @@ import {
   type Clash,
   type Disagreement,
   type PlanMesh,
+  type PlanWheel,
 } from '../arbors/index.ts';
 import { lazy } from './lazy.ts';
 import { counted, listed, measured, signed } from './text.ts';
@@ -66,6 +67,10 @@ const howWords = { pinned: 'pinned', solved: 'solved', swings: 'swings' } as con
 /** mm as a maker reads them: no zeros behind the point that say nothing. */
 export const millimetres = (mm: number): string => String(Number(mm.toFixed(3)));
 
+/** "76"; a rim by its diameter, a pin that turns a Geneva as what it is. */
+export const wheelWords = (w: PlanWheel): string =>
+  w.form === 'crank' ? 'pin' : w.teeth > 0 ? String(w.teeth) : `${millimetres(w.pitchMm)} mm`;
+
 /** The arbors of a drive in words. Cures are sought when they are first asked for. */
 export function arborsReport(drive: Drive): ArborsReport {
   const plan = arborPlan(drive);
@@ -100,7 +105,7 @@ function rowOf(plan: ArborPlan, arbor: Arbor): ArborRow {
       const w = plan.wheels[id]!;
       return {
         id,
-        teeth: w.teeth > 0 ? String(w.teeth) : `${millimetres(w.pitchMm)} mm`,
+        teeth: wheelWords(w),
         layer: layerName(w.layer),
         trains: [...new Set(w.of.map((o) => o.train))],
       };

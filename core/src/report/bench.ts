@@ -86,7 +86,7 @@ function gridOf(state: RunState): BenchReport['grid'] {
   if (!rows) return null;
   const other = sheet(rows).row(rowStep(rows, rowOf(state)));
   return {
-    title: `Row ${rowOf(state)} of ${rows.divisions}`,
+    title: `Row ${rowOf(state)} of ${rowsOf(state.plan)}`,
     train: rows.train ?? '',
     target: other.target,
     at: other.position,
@@ -98,7 +98,8 @@ const rowStep = (rows: RunPlan, row: number): number => Math.max(0, sequenceOf(r
 /** At the end of a row of a grid the other axis goes on, and this one begins again. */
 function rowEnds(state: RunState, next: SheetRow | null): BenchReport['then'] | null {
   const { rows, divisions } = state.plan;
-  if (!rows || state.gap < divisions || rowOf(state) >= rows.divisions || next?.is === 'rewind') return null;
+  if (!rows || state.gap < divisions || rowOf(state) >= rowsOf(state.plan) || next?.is === 'rewind')
+    return null;
   const s = sheet(rows);
   const to = s.row(rowStep(rows, rowOf(state) + 1));
   return { title: `Row ${rowOf(state) + 1}`, message: `${rows.train ?? 'the other'} to ${to.target}` };

@@ -1,6 +1,5 @@
 export { report, type Report } from './report.ts';
 export {
-  daysWords,
   treeReport,
   type BetweenReport,
   type OutputReport,

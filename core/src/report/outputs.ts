@@ -1,4 +1,15 @@
-import { div, equal, exactly, mul, ONE, rational, sub, toNumber, toText } from '../numbers/index.ts';
+import {
+  div,
+  equal,
+  exactly,
+  isNegative,
+  mul,
+  ONE,
+  rational,
+  sub,
+  toNumber,
+  toText,
+} from '../numbers/index.ts';
 import { kindOf, pathOf, ratioBetween, sourceKindOf, trainAt, trainsOf } from '../drive/index.ts';
 import type { BetweenOutputs, Drive, Hang, Path, Stage, TrainOf } from '../drive/index.ts';
 import {
@@ -66,6 +77,8 @@ export interface BetweenReport {
   readonly ppm: number;
   /** days that `to` is late, or early when below 0, after a hundred years of `from`'s time */
   readonly days: number;
+  /** what it adds up to, in words: "0.21 d early in 100 years", "it turns the other way" */
+  readonly message: string;
   readonly figures: { readonly ratio: Figure; readonly off: Figure };
   readonly graded: Graded;
   readonly doubt: Doubt;
@@ -282,7 +295,12 @@ function betweenReport(drive: Drive, asked: BetweenOutputs, i: number): BetweenR
   const grade = gradeRatio(exact, ppm, allowed);
   const key = `between.${i}`;
   const title = `${asked.to} to ${asked.from}`;
-  const off = exact ? ['exact'] : [signed(measured(ppm), ppm), { unit: 'ppm' }];
+  const against = isNegative(ratio) !== isNegative(wanted);
+  const off: Rich = exact
+    ? ['exact']
+    : against
+      ? ['the other way']
+      : [signed(measured(ppm), ppm), { unit: 'ppm' }];
   const sure = isSure(doubt);
   const lines = workingOf(asked, apart);
   const found: WorkingLine = {
@@ -299,8 +317,13 @@ function betweenReport(drive: Drive, asked: BetweenOutputs, i: number): BetweenR
     wanted: asked.wanted,
     ppm,
     days,
+    message: exact
+      ? 'it never drifts'
+      : against
+        ? 'it turns the other way'
+        : `${daysWords(days)} in 100 years`,
     doubt,
-    graded: doubtful({ grade, word: gradeWords[grade] }, doubt, 'ppm'),
+    graded: doubtful({ grade, word: against ? 'Turns the other way' : gradeWords[grade] }, doubt, 'ppm'),
     figures: {
       ratio: {
         key: `${key}.ratio`,
@@ -314,7 +337,7 @@ function betweenReport(drive: Drive, asked: BetweenOutputs, i: number): BetweenR
         key: `${key}.off`,
         label: `${title}, off by`,
         value: ppm,
-        text: off as Rich,
+        text: off,
         exact: exact && sure,
         working: () => [
           ...lines,
@@ -325,10 +348,14 @@ function betweenReport(drive: Drive, asked: BetweenOutputs, i: number): BetweenR
             : [{ label: 'allowed', text: [`±${measured(allowed)}`, { unit: 'ppm' }] as Rich, exact: true }]),
           {
             label: 'in 100 years',
-            text: exact ? ['nothing: it is exactly so'] : [daysWords(days, asked.to)],
+            text: exact
+              ? ['nothing: it is exactly so']
+              : against
+                ? ['it runs away from it']
+                : [daysWords(days, asked.to)],
             exact: false,
           },
-          { label: 'off by', text: strong(off as Rich), exact: exact && sure },
+          { label: 'off by', text: strong(off), exact: exact && sure },
         ],
       },
     },
@@ -336,7 +363,7 @@ function betweenReport(drive: Drive, asked: BetweenOutputs, i: number): BetweenR
 }
 
 /** "0.21 d early": what a ratio adds up to in a hundred years. */
-export const daysWords = (days: number, name = ''): string =>
+const daysWords = (days: number, name = ''): string =>
   days === 0
     ? 'to the day'
     : `${name && `${name} `}${grouped(measured(Math.abs(days)))} d ${days < 0 ? 'early' : 'late'}`;

@@ -1,7 +1,7 @@
 import { layerName, pathOf, trainsOf, type Drive } from '../drive/index.ts';
 import { px, toothed } from '../drive/drawing/index.ts';
 import type { ArborPlan, PlanMesh, PlanWheel, Point } from '../arbors/index.ts';
-import { millimetres } from './arbors.ts';
+import { millimetres, wheelWords } from './arbors.ts';
 
 /** One wheel of the plan in pixels. */
 export interface DrawnPlanWheel {
@@ -139,7 +139,7 @@ export function planPicture(
         behind: w.layer < 0,
         label: {
           ...labels.get(w.id)!,
-          teeth: w.teeth > 0 ? String(w.teeth) : millimetres(w.pitchMm),
+          teeth: wheelWords(w),
           layer: layerName(w.layer),
         },
         shaft: firsts[w.shaft.train]! + w.shaft.shaft,
@@ -376,7 +376,7 @@ function layersPicture(plan: ArborPlan, lit: ReadonlySet<string>): LayersPicture
       wheel: w.id,
       x: x.get(w.arbor)!,
       y: y(w.layer),
-      text: w.teeth > 0 ? String(w.teeth) : '·',
+      text: w.form === 'crank' ? 'pin' : w.teeth > 0 ? String(w.teeth) : '·',
       lit: isLit(w.id),
     })),
     meshes: plan.meshes.flatMap((m) => {

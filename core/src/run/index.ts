@@ -1,4 +1,4 @@
-export { passesRoom, stopsOfPlan, type PlatePlan, type RunPlan } from './plan.ts';
+export { mostRows, passesRoom, stopsOfPlan, type PlatePlan, type RunPlan } from './plan.ts';
 export { sequenceOf, wayBetween, type Sequence, type Step, type Way } from './sequence.ts';
 export {
   doneGaps,

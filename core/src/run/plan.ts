@@ -25,6 +25,8 @@ export interface RunPlan {
   readonly divisions: number;
   /** a grid: the other axis, which steps on each time this one has made its turn of gaps */
   readonly rows?: RunPlan;
+  /** how many of its divisions are rows, from its first; all unless said */
+  readonly rowCount?: number;
   /** what the work stops by; steps unless said */
   readonly by?: StopBy;
   /** counts of the source for one turn of the work; of a plate its holes */
@@ -56,6 +58,13 @@ export function stopsOfPlan(plan: RunPlan): Stops {
 function roomOfPlan({ room, rewind, divisions }: RunPlan): Room | null {
   if (room) return { back: exactly(room.back), forth: exactly(room.forth), why: room.why ?? '' };
   return rewind ? { back: rational(0), forth: rational(divisions - 1, divisions), why: '' } : null;
+}
+
+/** Rows that the other axis of a grid can be stepped through from home, within its limits and without winding back. */
+export function mostRows({ divisions, ...plan }: RunPlan): number {
+  const room = roomOfPlan({ divisions, ...plan });
+  if (!room) return divisions;
+  return Math.min(divisions, Number((room.forth.n * BigInt(divisions)) / room.forth.d) + 1);
 }
 
 /** Why D divisions pass the room there is: the turns they need. null when they keep within it. (handbook: drive, limits of turning) */

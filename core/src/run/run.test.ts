@@ -5,6 +5,7 @@ import {
   doneGaps,
   doneInRow,
   isRunState,
+  mostRows,
   nextState,
   passesRoom,
   placesOf,
@@ -243,6 +244,14 @@ describe('a grid of two axes', () => {
       seen.push(`${rowOf(state)}.${state.gap}${state.rewinding ? 'r' : ''}${state.finished ? '!' : ''}`);
     }
     expect(seen).toEqual(['1.2', '1.3', '1.3r', '2.1', '2.2', '2.3', '2.3r', '2.3!']);
+  });
+
+  test('no more rows than the other axis has room for, from its home', () => {
+    const rows = axis(24, 'Altitude');
+    expect([mostRows(rows), mostRows({ ...rows, room: { back: '0', forth: '1/4' } })]).toEqual([24, 7]);
+    const some = { ...plan, rows, rowCount: 2 };
+    expect([rowsOf(some), placesOf(some)]).toEqual([2, 6]);
+    expect(isRunState(startRun({ ...some, rowCount: 25 }, 0))).toBe(false);
   });
 
   test('comes back from storage, and not with a row that is not there', () => {

@@ -82,7 +82,7 @@ export function nextState(state: RunState, event: RunEvent): RunState {
 }
 
 /** Rows of a grid; 1 for a run of one axis. */
-export const rowsOf = (plan: RunPlan): number => plan.rows?.divisions ?? 1;
+export const rowsOf = ({ rows, rowCount }: RunPlan): number => (rows ? (rowCount ?? rows.divisions) : 1);
 
 /** The row a run stands in, from 1. */
 export const rowOf = (state: Pick<RunState, 'row'>): number => state.row ?? 1;
@@ -159,6 +159,8 @@ export function isRunState(value: unknown): value is RunState {
   const plan = s?.plan;
   if (!s || !plan || !Array.isArray(s.moves)) return false;
   if (!isPlan(plan) || (plan.rows !== undefined && !isPlan(plan.rows))) return false;
+  const { rowCount = 1, rows } = plan;
+  if (!Number.isSafeInteger(rowCount) || rowCount < 1 || rowCount > (rows?.divisions ?? 1)) return false;
   const D = plan.divisions;
   const isGap = (gap: unknown, most: number): boolean =>
     Number.isSafeInteger(gap) && (gap as number) >= 1 && (gap as number) <= most;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiClose, mdiPlus } from '@mdi/js';
-import { daysWords, duties, refusalMessage, showInput, type Refusal } from '@pendrix/core';
+import { duties, refusalMessage, showInput, type Refusal } from '@pendrix/core';
 import ChoiceField from './ChoiceField.vue';
 import FigureText from './FigureText.vue';
 import GradeTag from './GradeTag.vue';
@@ -81,7 +81,7 @@ function add(): void {
       <p class="gives">
         <span>the teeth make <FigureText class="mono" :figure="b.figures.ratio" /></span>
         <span>off by <FigureText class="mono" :figure="b.figures.off" /></span>
-        <span>{{ daysWords(b.days) }} in 100 years</span>
+        <span>{{ b.message }}</span>
         <GradeTag :graded="b.graded" />
       </p>
     </div>

@@ -74,8 +74,8 @@ h1 {
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
-  flex: 0 1 auto;
-  min-width: 60px;
+  flex: 0 0 auto;
+  max-width: 60%;
 }
 .purpose {
   color: var(--p-quiet);

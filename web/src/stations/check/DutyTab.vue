@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { duties, dutyGroups, dutyKinds, type DutyAsk, type DutyId, type DutyKindId } from '@pendrix/core';
+import DutyLines from '../../ui/DutyLines.vue';
+import { useReport } from '../../ui/open-drive.ts';
 import CheckHead from './CheckHead.vue';
 import DutyBlock from './DutyBlock.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
@@ -15,6 +17,13 @@ const kinds = computed(() =>
   }),
 );
 const beside = computed(() => kinds.value.slice(1));
+const report = useReport();
+/** What follows from the train by itself, and is not asked for: it comes first. */
+const follows = computed(() =>
+  (dutyGroups.find((g) => g.id === group)?.kinds ?? [])
+    .filter((id) => !('ask' in dutyKinds[id]))
+    .flatMap((id) => report.value.duties.of(id)),
+);
 </script>
 
 <template>
@@ -25,6 +34,12 @@ const beside = computed(() => kinds.value.slice(1));
   >
     <CheckHead :open="group" />
     <div class="scroll main">
+      <section v-for="d in follows" :key="d.key" class="block" :aria-label="d.title">
+        <div class="head">
+          <h3>{{ d.title }}</h3>
+        </div>
+        <DutyLines :duty="d" />
+      </section>
       <DutyBlock v-for="k in kinds.slice(0, 1)" :key="k.id" :kind="k.id" :ask="k.ask" />
     </div>
     <template #aside>

@@ -4,6 +4,7 @@ import { mdiArrowLeft, mdiFileDelimitedOutline, mdiPlay, mdiPrinterOutline } fro
 import {
   noRun,
   MAX_ROWS,
+  mostRows,
   planRun,
   readCount,
   refusalMessage,
@@ -57,7 +58,8 @@ const others = computed(() =>
   (tree.value?.outputs ?? []).filter((o) => o.name !== report.drive.train.name && o.report.divider !== null),
 );
 const rowsBy = ref('');
-const rowsCount = ref(2);
+const rowsCount = ref(24);
+const rowsMany = ref<number | null>(null);
 const rows = computed(() => {
   const by = others.value.find((o) => o.name === rowsBy.value);
   return by ? planRun(by.report.drive, rowsCount.value) : null;
@@ -65,11 +67,22 @@ const rows = computed(() => {
 const plan = computed(() => {
   if (running) return running.plan;
   const own = count.value === null ? null : planRun(report.drive, count.value);
-  return own && rows.value ? { ...own, rows: rows.value } : own;
+  if (!own || !rows.value) return own;
+  const rowCount = Math.min(rowsMany.value ?? Infinity, mostRows(rows.value));
+  return { ...own, rows: rows.value, rowCount };
 });
 function setRows(text: string): Refusal | null {
-  const read = readCount(text, { min: 2, max: 1000, unit: 'rows', example: '5' });
-  if (read.ok) rowsCount.value = read.value;
+  const read = readCount(text, { min: 2, max: 10_000, unit: 'divisions', example: '24' });
+  if (read.ok) {
+    rowsCount.value = read.value;
+    rowsMany.value = null;
+  }
+  return read.ok ? null : read.refusal;
+}
+function setRowsMany(text: string): Refusal | null {
+  const max = rows.value ? mostRows(rows.value) : 1;
+  const read = readCount(text, { min: 1, max, unit: 'rows', example: '5' });
+  if (read.ok) rowsMany.value = read.value;
   return read.ok ? null : read.refusal;
 }
 /** Why there is no run of that count: no circle, no steps, no room to turn. */
@@ -170,7 +183,7 @@ const print = usePrintSheet(() =>
       <template v-if="plan && head">
         <div class="now ground on-ground">
           <p class="big mono">{{ plan.divisions }}</p>
-          <p>{{ plan.rows ? `gaps in each of ${plan.rows.divisions} rows` : 'gaps to cut' }}</p>
+          <p>{{ plan.rows ? `gaps in each of ${plan.rowCount} rows` : 'gaps to cut' }}</p>
         </div>
         <dl class="lines facts">
           <div>
@@ -232,6 +245,13 @@ const print = usePrintSheet(() =>
                   :label="`Divisions of ${rowsBy}`"
                   :value="String(rowsCount)"
                   :commit="setRows"
+                />
+                <ReadField
+                  v-if="plan.rows"
+                  label="Rows, from its home"
+                  :value="String(plan.rowCount ?? 1)"
+                  hint="within its limits"
+                  :commit="setRowsMany"
                 />
               </template>
               <ReadField label="Start at gap" :value="String(gap)" :commit="setGap" />

@@ -1,5 +1,5 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
-import { nextState, startRun, type RunPlan, type RunState } from '@pendrix/core';
+import { nextState, rowsOf, startRun, type RunPlan, type RunState } from '@pendrix/core';
 import type { RunRecord } from '../../records/kinds.ts';
 import { useRecords } from '../../records/records.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -84,7 +84,7 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
       freeName(
         plan.train === undefined
           ? `${plan.divisions} divisions`
-          : `${plan.train}, ${plan.divisions} ${plan.rows ? `× ${plan.rows.divisions}` : 'divisions'}`,
+          : `${plan.train}, ${plan.divisions} ${plan.rows ? `× ${rowsOf(plan)}` : 'divisions'}`,
         all.value.map((r) => r.name),
       ),
     start: async (plan, gap, name) => {

@@ -2,7 +2,6 @@
 import { computed } from 'vue';
 import { mdiAlertOutline, mdiFileDelimitedOutline } from '@mdi/js';
 import {
-  daysWords,
   layerName,
   MAX_LAYER,
   trainsOf,
@@ -98,7 +97,7 @@ const bore = computed(() => {
           <td class="r"><FigureText class="mono" :figure="b.figures.ratio" /></td>
           <td class="r">
             <FigureText class="mono" :figure="b.figures.off" /><span class="days">{{
-              daysWords(b.days)
+              b.message.replace(' in 100 years', '')
             }}</span>
           </td>
         </tr>
@@ -255,6 +254,7 @@ const bore = computed(() => {
   min-height: 24px;
 }
 .rows th :deep(.grade) {
+  display: flex;
   font-size: 13px;
 }
 .arbors button {
