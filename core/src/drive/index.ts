@@ -23,6 +23,7 @@ export {
   trainCount,
   trainsFault,
   trainsOf,
+  treeOrder,
   type BetweenPaths,
   type Path,
   type StagePlace,

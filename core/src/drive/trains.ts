@@ -62,6 +62,25 @@ const asked = (name: string): string => name.trim().toLowerCase();
 export const trainAt = (trains: readonly { readonly name: string }[], name: string): number =>
   trains.findIndex((t) => asked(t.name) === asked(name));
 
+/**
+ * The trains in the order in which they are drawn one below the other: each followed by what hangs on it, the farthest shaft first, so that
+ * no line crosses a row.
+ */
+export function treeOrder(trains: readonly TrainOf[]): readonly number[] {
+  const out: number[] = [];
+  const put = (at: number): void => {
+    out.push(at);
+    trains
+      .flatMap(({ from }, i) =>
+        from && trainAt(trains, from.train) === at ? [{ i, shaft: from.shaft }] : [],
+      )
+      .sort((a, b) => b.shaft - a.shaft || a.i - b.i)
+      .forEach(({ i }) => put(i));
+  };
+  for (const [at, { from }] of trains.entries()) if (!from) put(at);
+  return out;
+}
+
 /** Which stage of which train, both from 0. */
 export interface StagePlace {
   readonly train: number;

@@ -1,4 +1,4 @@
-import { kindOf, kinematics, pathOf, trainAt, trainsOf, type Drive } from '../drive/index.ts';
+import { kindOf, kinematics, pathOf, trainAt, trainsOf, treeOrder, type Drive } from '../drive/index.ts';
 import { chainRoom, heightAt, treeAngles } from '../drive/drawing/index.ts';
 import { readDivisions } from '../numbers/index.ts';
 import { picture, type Picture } from './picture.ts';
@@ -67,7 +67,11 @@ export function treePicture(drive: Drive, column: number, height: number): TreeP
   // what is left is shared out, so that the rows fill their room
   const more = Math.max(0, (height - total) / trains.length);
   const tops: number[] = [];
-  for (const [at] of heights.entries()) tops.push(at === 0 ? 0 : tops[at - 1]! + heights[at - 1]! + more);
+  let top = 0;
+  for (const at of treeOrder(trains)) {
+    tops[at] = top;
+    top += heights[at]! + more;
+  }
   const draw = (at: number): Picture => {
     const { own, k, all, divisions } = chains[at]!;
     return picture(own, k, column, heights[at]! + more, divisions, false, {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { kindOf, trainsOf, type ArborsReport, type TreeReport } from '@pendrix/core';
+import { kindOf, trainsOf, treeOrder, type ArborsReport, type TreeReport } from '@pendrix/core';
 import FigureText from '../../../ui/FigureText.vue';
 
 /** The trains as rows: pairs on their lines, arbors by name; shared ones stand once, branches leave them. */
@@ -19,10 +19,12 @@ const lit = computed(
 /** The arbor of a shaft, by whose it is. */
 const arborOf = (train: number, shaft: number) =>
   arbors.plan.arbors.find((a) => a.shafts.some((s) => s.train === train && s.shaft === shaft));
+const order = computed(() => treeOrder(trains.value));
 const rows = computed(() =>
-  tree.outputs.map((o) => {
+  order.value.map((at) => {
+    const o = tree.outputs[at]!;
     const { stages, from } = trains.value[o.at]!;
-    const up = from ? trains.value.findIndex((t) => t.name === from.train) : -1;
+    const up = from ? order.value.indexOf(trains.value.findIndex((t) => t.name === from.train)) : -1;
     return {
       o,
       shared: o.shared,
