@@ -130,7 +130,7 @@ test('other trains of a ratio are shown when asked, the list is saved as CSV, an
 
 test('by keyboard alone: from the list of drives to a train in use', async ({ page }) => {
   await openDemo(page);
-  await page.locator('th.name a', { hasText: 'Orrery' }).focus();
+  await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('main h2').first()).toHaveText('Job');
   await page.keyboard.press('g');

@@ -139,7 +139,7 @@ test('from an empty browser to the machine and back, with the keyboard alone', a
 test('the keys are listed under ?, and search finds counts, stations and drives', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Open the demo workshop' }).click();
-  await page.locator('th.name a', { hasText: 'Orrery' }).click();
+  await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
   await page.locator('main h2').first().click();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('on to the next gap');

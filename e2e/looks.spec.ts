@@ -30,7 +30,7 @@ for (const theme of ['day', 'night'] as const)
     await nothingSerious(page, theme);
     await openDemo(page);
     await nothingSerious(page, theme);
-    await page.locator('th.name a', { hasText: 'Orrery' }).click();
+    await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
     for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Run'] as const) {
       await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
       await expect(page.locator('main h2').first()).toHaveText(station);
@@ -55,7 +55,20 @@ for (const theme of ['day', 'night'] as const)
       }
     }
     await page.goto('/');
-    await openDrive(page, 'Orrery', 'Run');
+    await openDrive(page, 'Walnut orrery', 'Train');
+    await nothingSerious(page, theme);
+    await page.getByRole('button', { name: 'Arbor plan' }).click();
+    await page.getByRole('button', { name: /^Arbor 5, / }).click();
+    await nothingSerious(page, theme);
+    await go(page, 'Job');
+    await nothingSerious(page, theme);
+    await go(page, 'Check');
+    await nothingSerious(page, theme);
+    await go(page, 'Find');
+    await page.getByRole('button', { name: 'Two branches' }).click();
+    await nothingSerious(page, theme);
+    await page.goto('/');
+    await openDrive(page, 'Orrery wheel cutter', 'Run');
     await page.getByRole('button', { name: 'Start at gap 1' }).click();
     await expect(page.locator('.huge')).toBeVisible();
     await nothingSerious(page, theme);
@@ -77,7 +90,17 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
     expect(await sideways(page)).toBe(false);
   }
   await page.goto('/');
-  await page.locator('th.name a', { hasText: 'Orrery' }).click();
+  await openDrive(page, 'Walnut orrery', 'Train');
+  expect(await sideways(page)).toBe(false);
+  await page.getByRole('button', { name: 'Arbor plan' }).click();
+  await page.getByRole('button', { name: /^Arbor 5, / }).waitFor();
+  expect(await sideways(page)).toBe(false);
+  for (const station of ['Job', 'Check'] as const) {
+    await go(page, station);
+    expect(await sideways(page)).toBe(false);
+  }
+  await page.goto('/');
+  await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
   for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Run'] as const) {
     await go(page, station);
     expect(await sideways(page)).toBe(false);
@@ -87,7 +110,7 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
 test('Run on a phone: large target, large keys, the rail behind a menu', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await openDemo(page);
-  await page.locator('th.name a', { hasText: 'Orrery' }).click();
+  await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
   // the list has the same key, and going to a drive shuts its menu
   await expect(page.locator('main h2').first()).toHaveText('Job');
   await page.getByRole('button', { name: 'Stations' }).click();

@@ -30,7 +30,7 @@ test('works without a network after the first load; a new version says so and wa
 
     await context.setOffline(true);
     await page.reload();
-    await page.locator('th.name a', { hasText: 'Orrery' }).click();
+    await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
     await go(page, 'Check');
     await expect(page.locator('.chart canvas').first()).toBeVisible();
     await go(page, 'Train');

@@ -194,7 +194,7 @@ test.describe('with an error of a station', () => {
         body: "export default { setup() { throw new Error('a tooth is missing'); } };",
       }),
     );
-    await page.locator('th.name a', { hasText: 'Orrery' }).click();
+    await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
     await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Train' }).click();
     await expect(page.getByRole('alert')).toContainText('This station could not be shown');
     await expect(page.getByRole('alert')).toContainText('a tooth is missing');

@@ -23,7 +23,7 @@ const open = async (width, height) => {
   // The same minute in every picture.
   await page.clock.install({ time: new Date('2026-11-24T20:41:00Z') });
   await page.goto(base);
-  await page.locator('th.name a', { hasText: 'Orrery' }).waitFor();
+  await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).waitFor();
   await page.clock.runFor(2000);
   return page;
 };
@@ -47,7 +47,7 @@ async function run(page, gaps) {
 
 const page = await open(1280, 800);
 await shot(page, 'drives');
-await page.locator('th.name a', { hasText: 'Orrery' }).click();
+await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
 await shot(page, 'job');
 await go(page, 'Train');
 await page.getByRole('textbox', { name: 'Driven' }).click();
@@ -140,7 +140,7 @@ for (let gap = 2; gap <= 12; gap++) {
 await shot(bench, 'run-plates');
 
 const phone = await open(390, 844);
-await phone.locator('th.name a', { hasText: 'Orrery' }).click();
+await phone.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
 await phone.locator('main h2', { hasText: 'Job' }).waitFor();
 await phone.getByRole('button', { name: 'Stations' }).click();
 await go(phone, 'Run');

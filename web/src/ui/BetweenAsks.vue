@@ -86,7 +86,7 @@ function add(): void {
       </p>
     </div>
     <p v-if="said" class="tone-misses" role="alert">
-      <b>{{ said.message }}.</b> {{ said.cure }}.
+      <b>{{ said.message }}</b> {{ said.cure }}
     </p>
     <v-btn :prepend-icon="mdiPlus" @click="add">Ask a ratio between outputs</v-btn>
   </div>

@@ -200,7 +200,7 @@ const again = (): void => {
         <template v-if="report">
           <p class="asked">
             <b>{{ report.asked }}</b>
-            <span v-if="refusal" class="tone-misses"> {{ refusal.message }}. {{ refusal.cure }}.</span>
+            <span v-if="refusal" class="tone-misses"> {{ refusal.message }} {{ refusal.cure }}</span>
           </p>
           <FindList
             :report="report"
@@ -225,7 +225,7 @@ const again = (): void => {
           <template v-if="refusal">
             <h3>Nothing is searched for yet</h3>
             <p class="quiet">
-              <b>{{ refusal.message }}.</b> {{ refusal.cure }}. Write at the left what the drive must divide
+              <b>{{ refusal.message }}</b> {{ refusal.cure }} Write at the left what the drive must divide
               by, for example 73, 97; the trains appear as you write.
             </p>
           </template>

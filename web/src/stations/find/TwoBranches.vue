@@ -93,7 +93,7 @@ function use(row: TextBranches): void {
       <ReadField label="Second" :value="names[1]" :placeholder="named(1)" :commit="setName(1)" />
     </div>
     <p v-if="refusal" class="quiet">
-      <b>{{ refusal.message }}.</b> {{ refusal.cure }}. Write both ratios at the left: turns of the shaft for
+      <b>{{ refusal.message }}</b> {{ refusal.cure }} Write both ratios at the left: turns of the shaft for
       one of either output.
     </p>
     <p v-else-if="failed" class="tone-misses">The search failed. Ask for fewer wheels.</p>
@@ -102,7 +102,7 @@ function use(row: TextBranches): void {
       <v-btn variant="text" :prepend-icon="mdiStop" @click="stop">Stop</v-btn>
     </p>
     <p v-if="failureSaid" class="tone-misses" role="alert">
-      <b>{{ failureSaid.message }}.</b> {{ failureSaid.cure }}.
+      <b>{{ failureSaid.message }}</b> {{ failureSaid.cure }}
     </p>
     <div v-if="rows && !refusal" class="scroll list" tabindex="0" aria-label="Two branches that were found">
       <table v-if="rows.length > 0">

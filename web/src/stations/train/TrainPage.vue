@@ -7,6 +7,7 @@ import {
   aloneAt,
   distanceOf,
   freeTrainName,
+  refusalSentence,
   report as reportFor,
   stageRuns,
   type Edit,
@@ -17,6 +18,7 @@ import {
   type StageKindId,
   type StageRun,
 } from '@pendrix/core';
+import { useNotices } from '../../stores/notices.ts';
 import FigureText from '../../ui/FigureText.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import AddStage from './AddStage.vue';
@@ -43,6 +45,7 @@ const COLUMN = 205;
 const { edit, id, tree: openTree, path: openPath, output, look } = useOpenDrive();
 const tree = computed(() => openTree.value!);
 const path = computed(() => openPath.value!);
+const notices = useNotices();
 const report = useReport();
 const route = useRoute();
 const router = useRouter();
@@ -52,7 +55,9 @@ const show = (view: 'plan' | undefined): void => void router.replace({ query: { 
 const cards = ref<HTMLElement | null>(null);
 const bench = ref<HTMLElement | null>(null);
 const { width: room } = useElementSize(bench);
-const { selected, said, add, move, remove, dropped } = useCards(cards, edit);
+const { selected, said, add, move, remove, dropped } = useCards(cards, edit, (refusal) =>
+  notices.tell({ message: refusalSentence(refusal), tone: 'bad' }),
+);
 
 const stages = computed(() => report.value.drive.train.stages);
 /** Two wheels that mesh have a distance, and so a plan. */

@@ -50,8 +50,8 @@ function remove(): void {
 </script>
 
 <template>
-  <div class="trains" role="group" aria-label="Outputs">
-    <div class="all scroll">
+  <div class="trains">
+    <div class="all scroll" role="group" aria-label="Outputs">
       <v-btn
         v-for="o in tree.outputs"
         :key="o.at"
@@ -82,7 +82,7 @@ function remove(): void {
         <ChoiceField v-if="output > 0" label="Begins at" :value="place" :options="places" @choose="hang" />
         <p v-else class="quiet">The first train has a source of its own.</p>
         <p v-if="said" class="tone-misses" role="alert">
-          <b>{{ said.message }}.</b> {{ said.cure }}.
+          <b>{{ said.message }}</b> {{ said.cure }}
         </p>
         <v-btn variant="text" :prepend-icon="mdiTrashCanOutline" @click="remove"
           >Take {{ now.name }} away</v-btn

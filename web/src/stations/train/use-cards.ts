@@ -9,6 +9,8 @@ const MENU_CLOSES_MS = 80;
 export function useCards(
   cards: Ref<HTMLElement | null>,
   edit: (e: Edit) => Refusal | null,
+  /** says why something that has no field of its own was refused */
+  tell: (refusal: Refusal) => void,
 ): {
   readonly selected: Ref<number | null>;
   readonly said: Ref<string>;
@@ -30,19 +32,26 @@ export function useCards(
     if (card?.isConnected && !card.querySelector('input:focus, select:focus')) focus();
   }
   function add(kind: StageKindId, at: number, values?: Readonly<Record<string, InputValue>>): boolean {
-    if (edit({ do: 'addStage', kind, at, ...(values ? { with: values } : {}) })) return false;
+    const refused = edit({ do: 'addStage', kind, at, ...(values ? { with: values } : {}) });
+    if (refused) {
+      tell(refused);
+      return false;
+    }
     said.value = `Stage ${at + 1} added`;
     void focusCard(at);
     return true;
   }
   function move(from: number, to: number): void {
-    if (from === to || edit({ do: 'moveStage', from, to })) return;
+    if (from === to) return;
+    const refused = edit({ do: 'moveStage', from, to });
+    if (refused) return tell(refused);
     selected.value = to;
     said.value = `Stage moved to place ${to + 1}`;
     void focusCard(to);
   }
   function remove(at: number): void {
-    edit({ do: 'removeStage', at });
+    const refused = edit({ do: 'removeStage', at });
+    if (refused) return tell(refused);
     selected.value = null;
     said.value = `Stage ${at + 1} removed`;
   }
