@@ -316,3 +316,37 @@ test('a thousand drives and ten thousand lines of the shelf: until the list can 
   console.log(said);
   info.annotations.push({ type: 'bench', description: said });
 });
+
+test('eight trains of six stages: an edit of what they share, and the verdict of all', async ({
+  page,
+}, info) => {
+  const stages = (n: number): readonly object[] =>
+    Array.from({ length: 6 }, (_, i) => ({
+      kind: 'spur',
+      z1: 20 + i,
+      z2: 41 + ((n * 7 + i * 11) % 37),
+      moduleMm: 0.8,
+    }));
+  const trains = Array.from({ length: 8 }, (_, n) => ({
+    name: `T${n}`,
+    from: n === 0 ? null : { train: `T${Math.floor((n - 1) / 2)}`, shaft: 2 + (n % 3) },
+    ...(n === 0 && { source: { kind: 'stepper', fullSteps: 200, modes: [1, 16], mode: 16 } }),
+    stages: stages(n),
+    output: { kind: 'rotary' },
+    job: { divisions: '60, 73, 95, 97' },
+  }));
+  await openDemo(page);
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Import a file' }).click();
+  const text = JSON.stringify({ format: 'pendrix-drive', version: 2, name: 'Eight', job: {}, trains });
+  await (
+    await chooser
+  ).setFiles({ name: 'eight.pendrix.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await openDrive(page, 'Eight', 'Train');
+  const counts = Array.from({ length: 24 }, (_, i) => 60 + ((i * 7) % 41));
+  const { edits, frames } = await page.evaluate(measure, counts);
+  const said = `8 trains of 6 stages: edit to verdict median ${median(edits).toFixed(1)} ms, worst ${Math.max(...edits).toFixed(1)} ms (wanted < 32); an empty frame takes ${median(frames).toFixed(1)} ms`;
+  console.log(said);
+  info.annotations.push({ type: 'bench', description: said });
+  await expect(page.getByRole('group', { name: 'Outputs' }).getByRole('button')).toHaveCount(8);
+});

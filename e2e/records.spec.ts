@@ -188,14 +188,14 @@ test.describe('with an error of a station', () => {
   }) => {
     await openDemo(page);
     const address = page.url();
-    await page.route('**/assets/TrainPage-*.js', (route) =>
+    await page.route('**/assets/RunPage-*.js', (route) =>
       route.fulfill({
         contentType: 'text/javascript',
         body: "export default { setup() { throw new Error('a tooth is missing'); } };",
       }),
     );
     await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
-    await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Train' }).click();
+    await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Run' }).click();
     await expect(page.getByRole('alert')).toContainText('This station could not be shown');
     await expect(page.getByRole('alert')).toContainText('a tooth is missing');
     const download = page.waitForEvent('download');

@@ -178,7 +178,7 @@ test('no cell of the strip and no figure under a shaft is cut or runs into its n
         for (const c of document.querySelectorAll('.verdict .cell')) within(c, '.value, .grade, .absent');
         for (const s of document.querySelectorAll('.shafts .shaft')) within(s, '.num, h4');
         // labels of the drawing, as the browser sets them: none on another
-        const boxes = [...document.querySelectorAll('main svg g[transform] > g')].map((g) => ({
+        const boxes = [...document.querySelectorAll('main svg g.label > g')].map((g) => ({
           box: g.getBoundingClientRect(),
           message: g.textContent ?? '',
         }));

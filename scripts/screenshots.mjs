@@ -95,19 +95,6 @@ await bench.waitForTimeout(2500);
 await bench.locator('tr[data-key]', { hasText: 'ppm' }).first().click();
 await shot(bench, 'find-night');
 await bench.getByRole('button', { name: 'Day' }).click();
-await bench.getByRole('link', { name: 'Pendrix' }).first().click();
-await bench.locator('th.name a', { hasText: 'Planet dial head' }).click();
-await go(bench, 'Train');
-await bench.getByRole('button', { name: 'More for this train' }).click();
-await bench.getByText('True ratio of a gearbox', { exact: true }).click();
-await bench.getByRole('textbox', { name: 'Steps a turn' }).fill('48');
-await bench.getByRole('textbox', { name: 'Steps counted' }).fill('30570');
-await bench.getByRole('textbox', { name: 'Most pairs' }).fill('3');
-await bench.getByRole('button', { name: 'Look' }).click();
-await bench.getByRole('list', { name: 'Wheel trains' }).waitFor();
-await shot(bench, 'true-ratio');
-
-await bench.keyboard.press('Escape');
 for (const [drive, name, ready] of [
   ['Night meadow', 'rate', '.plot canvas'],
   ['Sundial plate', 'plates', '.plate'],
@@ -123,10 +110,18 @@ for (const [drive, name, ready] of [
   await shot(bench, name);
 }
 
-await bench.getByRole('link', { name: 'Pendrix' }).first().click();
-await bench.locator('th.name a', { hasText: 'Meadow barn door' }).click();
-await go(bench, 'Train');
-await shot(bench, 'barn-door');
+for (const [drive, output, name] of [
+  ['Dovecote chime', 'Drum', 'trains'],
+  ['Walnut orrery', 'Venus', 'arbors'],
+]) {
+  await bench.getByRole('link', { name: 'Pendrix' }).first().click();
+  await bench.locator('th.name a', { hasText: drive }).click();
+  await go(bench, 'Train');
+  await bench.getByRole('group', { name: 'Outputs' }).getByRole('button', { name: output }).click();
+  if (name === 'arbors') await bench.getByRole('button', { name: 'Arbor plan' }).click();
+  await bench.clock.runFor(600);
+  await shot(bench, name);
+}
 await bench.getByRole('link', { name: 'Pendrix' }).first().click();
 await bench.locator('th.name a', { hasText: 'Sundial plate' }).click();
 await go(bench, 'Run');

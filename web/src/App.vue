@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch, watchEffect } from 'vue';
+import { computed, defineAsyncComponent, ref, watch, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDocumentVisibility, useEventListener } from '@vueuse/core';
 import { useTheme } from 'vuetify';
@@ -14,7 +14,6 @@ import EmptyState from './ui/EmptyState.vue';
 import ErrorBoundary from './ui/ErrorBoundary.vue';
 import KeysDialog from './ui/KeysDialog.vue';
 import { useKeys } from './ui/keys.ts';
-import OutputPicker from './ui/OutputPicker.vue';
 import NoticeBar from './ui/NoticeBar.vue';
 import { useNewVersion } from './ui/new-version.ts';
 import { provideOpenDrive } from './ui/open-drive.ts';
@@ -27,6 +26,8 @@ import { useUndoing } from './ui/undoing.ts';
 import VerdictStrip from './ui/VerdictStrip.vue';
 import WorkingDrawer from './ui/WorkingDrawer.vue';
 
+/** Only a drive of several trains has it. */
+const OutputPicker = defineAsyncComponent(() => import('./ui/OutputPicker.vue'));
 /** The frame: rail, title, ruler, verdict strip, and the station in the middle. */
 const records = useRecords();
 const settings = useSettings();

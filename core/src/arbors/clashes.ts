@@ -25,6 +25,7 @@ export function clashesOf(
   meshes: readonly PlanMesh[],
 ): readonly Clash[] {
   const out: Clash[] = [];
+  const partners = partnersOf(meshes);
   for (const wheel of wheels) {
     if (wheel.form === 'worm') continue;
     const at = arbors[wheel.arbor]!.at;
@@ -32,7 +33,7 @@ export function clashesOf(
       const [low, high] = arbor.span;
       if (arbor.id === wheel.arbor || wheel.layer < low || wheel.layer > high) continue;
       // the pinion inside a ring stands there by right
-      if (wheel.form === 'ring' && partners(meshes, wheel.id).some((w) => wheels[w]!.arbor === arbor.id))
+      if (wheel.form === 'ring' && [...partners(wheel.id)].some((w) => wheels[w]!.arbor === arbor.id))
         continue;
       const mm = (wheel.outsideMm + arbor.diameterMm) / 2 - between(at, arbor.at);
       if (mm > 0) out.push({ wheel: wheel.id, meets: 'arbor', other: arbor.id, layer: wheel.layer, mm });
@@ -41,13 +42,27 @@ export function clashesOf(
   for (const [i, a] of wheels.entries())
     for (const b of wheels.slice(i + 1)) {
       if (a.layer !== b.layer || a.arbor === b.arbor || a.form === 'worm' || b.form === 'worm') continue;
-      if (partners(meshes, a.id).includes(b.id)) continue;
+      if (partners(a.id).has(b.id)) continue;
       const mm = overlap(a, arbors[a.arbor]!.at, b, arbors[b.arbor]!.at);
       if (mm > 0) out.push({ wheel: a.id, meets: 'wheel', other: b.id, layer: a.layer, mm });
     }
   return out.sort((x, y) => y.mm - x.mm);
 }
 
-/** The wheels that one turns, or is turned by. */
-export const partners = (meshes: readonly PlanMesh[], wheel: number): readonly number[] =>
-  meshes.flatMap((m) => (m.driver === wheel ? [m.driven] : m.driven === wheel ? [m.driver] : []));
+/** For each wheel those that it turns, or is turned by. */
+export function partnersOf(
+  meshes: readonly Pick<PlanMesh, 'driver' | 'driven'>[],
+): (wheel: number) => ReadonlySet<number> {
+  const all = new Map<number, Set<number>>();
+  const add = (a: number, b: number): void => {
+    const set = all.get(a) ?? new Set<number>();
+    set.add(b);
+    all.set(a, set);
+  };
+  for (const { driver, driven } of meshes) {
+    add(driver, driven);
+    add(driven, driver);
+  }
+  const none: ReadonlySet<number> = new Set();
+  return (wheel) => all.get(wheel) ?? none;
+}

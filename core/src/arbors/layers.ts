@@ -1,4 +1,4 @@
-import { overlap, partners } from './clashes.ts';
+import { overlap, partnersOf } from './clashes.ts';
 import type { Point } from './geometry.ts';
 import type { PlanMesh, PlanWheel } from './plan.ts';
 
@@ -12,6 +12,7 @@ export function layered(
   given: (of: PlanWheel['of'][number]) => number | undefined,
 ): readonly PlanWheel[] {
   const layer = new Map<number, number>();
+  const partners = partnersOf(meshes);
   for (const w of raw) {
     const said = given(w.of[0]!);
     if (said !== undefined) layer.set(w.id, said);
@@ -21,8 +22,7 @@ export function layered(
       if (other.id === id || layer.get(other.id) !== in_) return true;
       if (other.arbor === raw[id]!.arbor) return false;
       return (
-        partners(meshes, id).includes(other.id) ||
-        overlap(raw[id]!, at[raw[id]!.arbor]!, other, at[other.arbor]!) === 0
+        partners(id).has(other.id) || overlap(raw[id]!, at[raw[id]!.arbor]!, other, at[other.arbor]!) === 0
       );
     });
   for (const { driver, driven } of meshes) {

@@ -5,6 +5,7 @@ import {
   sourceKindOf,
   trainAt,
   trainsOf,
+  treeOrder,
   type Drive,
   type Stage,
   type TrainOf,
@@ -171,23 +172,26 @@ function axesOf(trains: readonly TrainOf[]): Axes {
       : owner({ train: trainAt(trains, from.train), shaft: from.shaft });
   };
   const groups: { shafts: ShaftOf[]; axis: string | undefined }[] = [];
-  const find = (of: ShaftOf): (typeof groups)[number] => {
-    const { train, shaft } = owner(of);
-    return groups.find((g) => g.shafts.some((s) => s.train === train && s.shaft === shaft))!;
+  const group = new Map<string, number>();
+  const key = ({ train, shaft }: ShaftOf): string => `${train}.${shaft}`;
+  const join = (shaft: ShaftOf, at: number): void => {
+    groups[at]!.shafts.push(shaft);
+    group.set(key(shaft), at);
   };
-  for (const [train, { from, source, stages }] of trains.entries()) {
-    if (!from) add({ train, shaft: 0 }, source?.axis);
-    for (const [at, stage] of stages.entries()) {
-      if (distanceOf(stage).is === 'coaxial')
-        find({ train, shaft: at }).shafts.push({ train, shaft: at + 1 });
-      else add({ train, shaft: at + 1 }, stage.axis);
-    }
-  }
-  function add(shaft: ShaftOf, named: string | undefined): void {
+  const arborOf = (of: ShaftOf): number => group.get(key(owner(of)))!;
+  const add = (shaft: ShaftOf, named: string | undefined): void => {
     const axis = named?.trim().toLowerCase() || undefined;
-    const there = axis === undefined ? undefined : groups.find((g) => g.axis === axis);
-    if (there) there.shafts.push(shaft);
-    else groups.push({ shafts: [shaft], axis });
+    const there = axis === undefined ? -1 : groups.findIndex((g) => g.axis === axis);
+    if (there < 0) groups.push({ shafts: [], axis });
+    join(shaft, there < 0 ? groups.length - 1 : there);
+  };
+  // a train may hang on a later one: what has a source first, then what hangs on what is there
+  for (const train of treeOrder(trains)) {
+    const { from, source, stages } = trains[train]!;
+    if (!from) add({ train, shaft: 0 }, source?.axis);
+    for (const [at, stage] of stages.entries())
+      if (distanceOf(stage).is === 'coaxial') join({ train, shaft: at + 1 }, arborOf({ train, shaft: at }));
+      else add({ train, shaft: at + 1 }, stage.axis);
   }
   let number = 0;
   const letters = new Map<string, number>();
@@ -203,7 +207,7 @@ function axesOf(trains: readonly TrainOf[]): Axes {
     list: groups.map((g) => g.shafts),
     names,
     owner,
-    arborOf: (of) => groups.indexOf(find(of)),
+    arborOf,
   };
 }
 

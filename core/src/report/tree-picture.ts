@@ -1,4 +1,13 @@
-import { kindOf, kinematics, pathOf, trainAt, trainsOf, treeOrder, type Drive } from '../drive/index.ts';
+import {
+  kindOf,
+  kinematics,
+  pathOf,
+  trainAt,
+  trainsOf,
+  treeOrder,
+  type Drive,
+  type Stage,
+} from '../drive/index.ts';
 import { chainRoom, heightAt, treeAngles } from '../drive/drawing/index.ts';
 import { readDivisions } from '../numbers/index.ts';
 import { picture, type Picture } from './picture.ts';
@@ -74,12 +83,22 @@ export function treePicture(drive: Drive, column: number, height: number): TreeP
   }
   const draw = (at: number): Picture => {
     const { own, k, all, divisions } = chains[at]!;
-    return picture(own, k, column, heights[at]! + more, divisions, false, {
+    const beside = {
       hangs: trains[at]!.from !== null,
-      sense: (shaft) => (angles[all[shaft]!] ?? 0) >= 0,
+      senses: all.map((shaft) => (angles[shaft] ?? 0) >= 0),
       bar: at === 0,
       scale,
-    });
+    };
+    const high = heights[at]! + more;
+    return drawnOnce(
+      trains[at]!.stages,
+      [column, high, divisions, beside, { ...own.train, stages: 0 }, own.encoder],
+      () =>
+        picture(own, k, column, high, divisions, false, {
+          ...beside,
+          sense: (shaft) => beside.senses[shaft] ?? true,
+        }),
+    );
   };
   const pictures = chains.map((_, at) => draw(at));
   const rows = pictures.map((made, at): TreeRow => {
@@ -110,6 +129,18 @@ export function treePicture(drive: Drive, column: number, height: number): TreeP
       })
       .join(' '),
   };
+}
+
+const drawn = new WeakMap<readonly Stage[], { readonly how: string; readonly picture: Picture }>();
+
+/** The picture of a chain as it was drawn last, when nothing of it changed: an edit of one train leaves the rows of the others. */
+function drawnOnce(stages: readonly Stage[], how: readonly unknown[], make: () => Picture): Picture {
+  const key = JSON.stringify(how);
+  const known = drawn.get(stages);
+  if (known?.how === key) return known.picture;
+  const made = make();
+  drawn.set(stages, { how: key, picture: made });
+  return made;
 }
 
 /** The largest scale at which all rows fit into the height, or the least at which teeth can be told. */

@@ -194,6 +194,7 @@ const inner = (w: DrawnWheel): string => {
     <g
       v-for="(l, i) in picture.labels"
       :key="`l${i}`"
+      class="label"
       :class="{ lit: l.stage !== null && l.stage === selected }"
       :transform="`translate(${l.x} ${l.y})`"
     >

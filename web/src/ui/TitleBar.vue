@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { format } from 'date-fns';
 import { mdiAlertOutline, mdiCheck, mdiMagnify, mdiMenu, mdiRedoVariant, mdiUndoVariant } from '@mdi/js';
 import { refusalMessage, type TreeReport } from '@pendrix/core';
 import { useRecords } from '../records/records.ts';
 import { backUpAll } from './backup.ts';
+import { timeOfDay } from './clock.ts';
 import IconButton from './IconButton.vue';
 
 /** Name, purpose, whether everything is on the disk, undo and redo, search. */
@@ -18,7 +18,7 @@ const { tree, otherwise } = defineProps<{
 const emit = defineEmits<{ undo: []; redo: []; search: []; menu: [] }>();
 const records = useRecords();
 const purpose = computed(() => tree?.purpose ?? otherwise);
-const saved = computed(() => (records.savedAt === null ? '' : format(records.savedAt, 'HH:mm:ss')));
+const saved = computed(() => (records.savedAt === null ? '' : timeOfDay(records.savedAt)));
 const trouble = computed(() => records.trouble && refusalMessage(records.trouble));
 </script>
 

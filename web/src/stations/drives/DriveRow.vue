@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
-import { format, isToday, isThisYear } from 'date-fns';
 import {
   mdiContentDuplicate,
   mdiDeleteOutline,
@@ -10,6 +9,7 @@ import {
 } from '@mdi/js';
 import { cellLabels, refusalMessage, smallPicture, type Refusal, plainText } from '@pendrix/core';
 import type { DriveRecord } from '../../records/kinds.ts';
+import { touchedAt } from '../../ui/clock.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import { treeOf } from '../../ui/open-drive.ts';
 import RichText from '../../ui/RichText.vue';
@@ -28,11 +28,7 @@ const tree = computed(() => treeOf(record.drive));
 const drawing = computed(() =>
   smallPicture(record.drive, 232, 70, tree.value.outputs[0]!.report.counts[0] ?? 0),
 );
-const touched = computed(() => {
-  const at = record.touchedAt;
-  if (isToday(at)) return `today ${format(at, 'HH:mm')}`;
-  return format(at, isThisYear(at) ? 'd MMM HH:mm' : 'd MMM yyyy');
-});
+const touched = computed(() => touchedAt(record.touchedAt));
 
 const draft = ref<string | null>(null);
 const refusal = ref<Refusal | null>(null);

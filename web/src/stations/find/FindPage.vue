@@ -225,8 +225,8 @@ const again = (): void => {
           <template v-if="refusal">
             <h3>Nothing is searched for yet</h3>
             <p class="quiet">
-              <b>{{ refusal.message }}</b> {{ refusal.cure }} Write at the left what the drive must divide
-              by, for example 73, 97; the trains appear as you write.
+              <b>{{ refusal.message }}</b> {{ refusal.cure }} Write at the left what the drive must divide by,
+              for example 73, 97; the trains appear as you write.
             </p>
           </template>
           <p v-else-if="finding.failed" class="tone-misses">

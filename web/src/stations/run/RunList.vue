@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
-import { format } from 'date-fns';
 import { mdiDeleteOutline, mdiDotsVertical, mdiPencilOutline } from '@mdi/js';
 import { doneGaps, placesOf, rowOf, rowsOf } from '@pendrix/core';
+import { dayAndTime } from '../../ui/clock.ts';
 import type { RunRecord } from '../../records/kinds.ts';
 import type { CurrentRun } from './use-run.ts';
 import IconButton from '../../ui/IconButton.vue';
@@ -54,7 +54,7 @@ function endRename(r: RunRecord, keep: boolean): void {
           />
           <span v-else class="who"
             ><b>{{ r.name }}</b
-            ><span class="quiet">{{ place(r) }}, {{ format(r.touchedAt, 'd MMM HH:mm') }}</span></span
+            ><span class="quiet">{{ place(r) }}, {{ dayAndTime(r.touchedAt) }}</span></span
           >
           <v-btn
             variant="text"

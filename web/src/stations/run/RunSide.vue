@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { format } from 'date-fns';
 import { doneInRow, type BenchReport, type RunState } from '@pendrix/core';
+import { timeOfDay } from '../../ui/clock.ts';
 import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
 import PlateDrawing from '../../ui/PlateDrawing.vue';
@@ -57,7 +57,7 @@ const done = computed(() => doneInRow(state));
         </thead>
         <tbody>
           <tr v-for="(m, i) in bench.last" :key="m.at + i" :class="{ latest: i === 0 }">
-            <td class="mono">{{ format(m.at, 'HH:mm:ss') }}</td>
+            <td class="mono">{{ timeOfDay(m.at) }}</td>
             <td class="mono">{{ m.row.is === 'rewind' ? 'rewind' : m.row.gap }}</td>
             <td class="mono"><Digits :text="m.row.moved || 'start'" /></td>
             <td class="mono"><Digits :text="m.row.target" /></td>

@@ -1,0 +1,22 @@
+const as = (options: Intl.DateTimeFormatOptions): ((at: number | Date) => string) => {
+  const format = new Intl.DateTimeFormat('en-GB', options);
+  return (at) => format.format(at).replace(',', '');
+};
+const hm = { hour: '2-digit', minute: '2-digit' } as const;
+const day = { day: 'numeric', month: 'short' } as const;
+
+/** "20:41:07" */
+export const timeOfDay = as({ ...hm, second: '2-digit' });
+/** "20:41" */
+export const hourMinute = as(hm);
+/** "24 Nov 20:41" */
+export const dayAndTime = as({ ...day, ...hm });
+/** "24 Nov 2026" */
+export const dayOfYear = as({ ...day, year: 'numeric' });
+
+/** "today 20:41", "3 Nov 20:41", or with the year when it is another. */
+export function touchedAt(at: number, now = new Date()): string {
+  const then = new Date(at);
+  if (then.toDateString() === now.toDateString()) return `today ${hourMinute(at)}`;
+  return then.getFullYear() === now.getFullYear() ? dayAndTime(at) : dayOfYear(at);
+}
