@@ -10,7 +10,11 @@ test('a broken file is refused in one sentence and changes nothing', async ({ pa
   const before = await list.innerText();
   const bad: readonly (readonly [string, string | Buffer, string])[] = [
     ['cut.json', cutter.slice(0, 300), 'cut.json is left out. line'],
-    ['teeth.json', cutter.replace('"z2": 76', '"z2": "many"'), 'trains[0].stages[0].z2: "many" is not a number'],
+    [
+      'teeth.json',
+      cutter.replace('"z2": 76', '"z2": "many"'),
+      'trains[0].stages[0].z2: "many" is not a number',
+    ],
     ['newer.json', cutter.replace('"version": 2', '"version": 7'), 'version 7, newer than the 2'],
     ['huge.json', cutter.replace('"z2": 76', '"z2": 1e309'), 'Infinity is too large'],
     ['page.html', '<!doctype html><title>x</title>', 'the file is a web page'],

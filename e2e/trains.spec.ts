@@ -110,9 +110,7 @@ test('what a branch hangs on does not go unasked, and undo takes a branch back i
 
   await page.getByRole('button', { name: 'Name and beginning of Mercury' }).click();
   await page.getByRole('button', { name: 'Take Mercury away' }).click();
-  await expect(page.locator('.about').getByRole('alert')).toContainText(
-    'Venus hangs on Mercury',
-  );
+  await expect(page.locator('.about').getByRole('alert')).toContainText('Venus hangs on Mercury');
   await page.keyboard.press('Escape');
 
   await outputs(page).getByRole('button', { name: 'Moon' }).click();

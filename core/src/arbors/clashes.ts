@@ -1,16 +1,5 @@
 import { between, type Point } from './geometry.ts';
-import type { Arbor, PlanMesh, PlanWheel } from './plan.ts';
-
-/** A wheel that meets what it should pass: a foreign arbor in its layer, or a wheel that it does not turn. */
-export interface Clash {
-  readonly wheel: number;
-  readonly meets: 'arbor' | 'wheel';
-  /** of arbors or of wheels */
-  readonly other: number;
-  readonly layer: number;
-  /** how far they overlap */
-  readonly mm: number;
-}
+import type { Arbor, Clash, PlanMesh, PlanWheel } from './arbor.ts';
 
 /** Do two wheels of a layer overlap, and by how much, mm; 0 when they are clear. */
 export const overlap = (a: PlanWheelSize, at: Point, b: PlanWheelSize, bt: Point): number =>

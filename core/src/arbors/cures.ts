@@ -1,8 +1,8 @@
 import { kindOf, MAX_LAYER, trainsOf, type Drive, type Stage } from '../drive/index.ts';
 import { exactly, equal, rational } from '../numbers/index.ts';
-import type { Clash } from './clashes.ts';
 import { ownDistance } from './mesh.ts';
-import { arborPlan, type ArborPlan, type Disagreement } from './plan.ts';
+import type { ArborPlan, Clash, Disagreement } from './arbor.ts';
+import { arborPlan } from './plan.ts';
 
 /** One way to let pairs that share two arbors agree: what is set, and what it costs. */
 export interface ArborCure {

@@ -1,6 +1,6 @@
 import { overlap, partnersOf } from './clashes.ts';
 import type { Point } from './geometry.ts';
-import type { PlanMesh, PlanWheel } from './plan.ts';
+import type { PlanMesh, PlanWheel } from './arbor.ts';
 
 const LAYERS = 9;
 

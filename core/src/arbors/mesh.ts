@@ -77,6 +77,6 @@ export function distanceOf(stage: Stage): Distance {
 /** What the teeth of a pair want when nothing holds it elsewhere, mm; null where there are none. */
 export function ownDistance(stage: Stage): number | null {
   const { distanceMm: _, ...free } = stage;
-  const distance = distanceOf(free as Stage);
+  const distance = distanceOf(free);
   return distance.is === 'mesh' ? distance.mm : null;
 }

@@ -280,7 +280,7 @@ describe('edits of a drive with several trains', () => {
     expect(all.train.stages[0]).toEqual(spur(12, 78));
     expect(all.train.stages).toHaveLength(4);
     const shorter = { ...train, stages: [spur(1, 2), spur(20, 59)].map((s) => ({ ...s, z1: 20 })) };
-    expect(refused(named, { do: 'train', train: shorter as never, label: 'found' }, 3)).toBe('sharedStages ');
+    expect(refused(named, { do: 'train', train: shorter, label: 'found' }, 3)).toBe('sharedStages ');
   });
 
   test('the stage that turns a branch cannot be taken away, and the branch is named', () => {

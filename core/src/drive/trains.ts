@@ -117,7 +117,7 @@ function pathMade(drive: Drive, at: number): Path {
   if (at === 0) return { drive, train: 0, root: 0, places: placed, shared: 0 };
   const up = own.from && pathOf(drive, trainAt(trains, own.from.train));
   // shaft 0 of the train it hangs on is where that one begins, behind all it shares itself
-  const shared = up ? up.shared + own.from!.shaft : 0;
+  const shared = up ? up.shared + own.from.shaft : 0;
   const source = up ? up.drive.train.source : own.source!;
   const { others: _, encoder: _e, find: _f, plates: _p, ...rest } = drive;
   const { limits, encoder, find } = own;

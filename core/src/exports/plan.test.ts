@@ -7,8 +7,7 @@ import { driveOf } from '../testing/samples.ts';
 import { exportDrive, tablesOf } from './index.ts';
 
 // the package is CommonJS: what it exports stands in its default
-const DxfParser = ((dxfParser as unknown as { default?: typeof dxfParser }).default ??
-  dxfParser) as typeof dxfParser;
+const DxfParser = (dxfParser as unknown as { default?: typeof dxfParser }).default ?? dxfParser;
 
 const demo = readDrive(
   readFileSync(new URL('../../../demo/walnut-orrery.pendrix.json', import.meta.url), 'utf8'),

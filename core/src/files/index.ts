@@ -9,7 +9,8 @@ export {
 export { MAX_BYTES, readJson } from './json.ts';
 export { decodeText } from './text.ts';
 export { foundCsv, writeCsv } from './csv.ts';
-export { checkAnswer, targetsAnswer } from './answers.ts';
+export { checkAnswer } from './answers.ts';
+export { targetsAnswer } from './targets-answer.ts';
 export { findAnswer } from './find-answer.ts';
 export { readFindRequest } from './find-file.ts';
 export { readShelf, writeShelf } from './shelf-file.ts';

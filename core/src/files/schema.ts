@@ -120,9 +120,7 @@ const further = Joi.object({
   name: text(60).required(),
   from: Joi.any().custom((value: unknown, helpers) => {
     const refusal = hangFault(value);
-    return refusal
-      ? refuse(helpers, { ...refusal, path: refusal.path.replace(/^from\.?/, '') })
-      : (value as unknown);
+    return refusal ? refuse(helpers, { ...refusal, path: refusal.path.replace(/^from\.?/, '') }) : value;
   }),
   source: data(sourceFault),
   stages: list,

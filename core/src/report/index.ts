@@ -1,11 +1,6 @@
+export type { BetweenReport } from './between.ts';
 export { report, type Report } from './report.ts';
-export {
-  treeReport,
-  type BetweenReport,
-  type OutputReport,
-  type ShaftPlace,
-  type TreeReport,
-} from './outputs.ts';
+export { treeReport, type OutputReport, type ShaftPlace, type TreeReport } from './outputs.ts';
 export { plainText, raised, THIN, type Piece, type Rich } from './rich.ts';
 export { workingAsText, type Figure, type Graded, type WorkingLine } from './figure.ts';
 export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
@@ -36,13 +31,8 @@ export {
   type PlanCure,
   type PlanTrouble,
 } from './arbors.ts';
-export {
-  planPicture,
-  type DrawnArbor,
-  type DrawnPlanWheel,
-  type LayersPicture,
-  type PlanPicture,
-} from './plan-picture.ts';
+export { planPicture, type DrawnArbor, type DrawnPlanWheel, type PlanPicture } from './plan-picture.ts';
+export type { LayersPicture } from './layers-picture.ts';
 export { treePicture, type TreePicture, type TreeRow } from './tree-picture.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
 export { errorScale, type ErrorScale } from './scale.ts';

@@ -2,6 +2,8 @@ import { layerName, pathOf, trainsOf, type Drive } from '../drive/index.ts';
 import { px, toothed } from '../drive/drawing/index.ts';
 import type { ArborPlan, PlanMesh, PlanWheel, Point } from '../arbors/index.ts';
 import { millimetres, wheelWords } from './arbors.ts';
+import { layersPicture, type LayersPicture } from './layers-picture.ts';
+import { labelPlaces } from './plan-labels.ts';
 
 /** One wheel of the plan in pixels. */
 export interface DrawnPlanWheel {
@@ -57,35 +59,6 @@ export interface PlanPicture {
   readonly layers: LayersPicture;
   /** mm in the plan of a place in the picture */
   readonly toPlan: (x: number, y: number) => Point;
-}
-
-/** Arbors as columns, layers as rows: a mesh that crosses a foreign arbor is seen at once. */
-export interface LayersPicture {
-  readonly columns: readonly { readonly arbor: number; readonly name: string; readonly x: number }[];
-  readonly rows: readonly { readonly layer: number; readonly name: string; readonly y: number }[];
-  /** y of the plate, top and bottom */
-  readonly plate: readonly [number, number];
-  readonly arbors: readonly {
-    readonly arbor: number;
-    readonly x: number;
-    readonly y1: number;
-    readonly y2: number;
-  }[];
-  readonly boxes: readonly {
-    readonly wheel: number;
-    readonly x: number;
-    readonly y: number;
-    readonly text: string;
-    readonly lit: boolean;
-  }[];
-  readonly meshes: readonly {
-    readonly x1: number;
-    readonly x2: number;
-    readonly y: number;
-    readonly lit: boolean;
-  }[];
-  readonly clashes: readonly { readonly x: number; readonly y: number }[];
-  readonly height: number;
 }
 
 const BAR_MM = [1, 2, 5, 10, 20, 30, 50, 100, 200, 500, 1000] as const;
@@ -251,72 +224,6 @@ function meshed(plan: ArborPlan, m: PlanMesh, first: number): number {
   return along + Math.PI - ((first - along) * r1 + pitch / 2) / r2;
 }
 
-/** A box of words, its middle and its size, px. */
-interface Box {
-  readonly x: number;
-  readonly y: number;
-  readonly w: number;
-  readonly h: number;
-}
-
-const shared = (a: Box, b: Box): number =>
-  Math.max(0, (a.w + b.w) / 2 - Math.abs(a.x - b.x)) * Math.max(0, (a.h + b.h) / 2 - Math.abs(a.y - b.y));
-
-const WORDS = { w: 46, h: 18 };
-const AROUND = 32;
-
-/**
- * Where each wheel's words stand: inside its rim where there is room, clear of arbors, of distances and of one another; a place that a
- * larger wheel's rim runs through is the next best.
- */
-function labelPlaces(
-  plan: ArborPlan,
-  shown: readonly PlanWheel[],
-  lines: PlanPicture['lines'],
-  X: (x: number) => number,
-  Y: (y: number) => number,
-  scale: number,
-): ReadonlyMap<number, { readonly x: number; readonly y: number }> {
-  const taken: Box[] = [
-    ...plan.arbors.map((a) => ({ x: X(a.at.x), y: Y(a.at.y), w: 28, h: 28 })),
-    ...lines.map((l) => ({ x: (l.x1 + l.x2) / 2, y: (l.y1 + l.y2) / 2, w: l.text.length * 8.4 + 12, h: 22 })),
-  ];
-  const rims = shown.map((w) => {
-    const { at } = plan.arbors[w.arbor]!;
-    return { x: X(at.x), y: Y(at.y), r: (w.pitchMm / 2) * scale };
-  });
-  const out = new Map<number, { x: number; y: number }>();
-  for (const w of [...shown].sort((a, b) => a.outsideMm - b.outsideMm)) {
-    const { at } = plan.arbors[w.arbor]!;
-    const [cx, cy] = [X(at.x), Y(at.y)];
-    const r = (w.pitchMm / 2) * scale;
-    // small wheels have their words outside
-    const reaches = r > 30 ? [r - 16, r - 34].filter((v) => v > 18) : [r + 18, r + 30];
-    let best: Box = { x: cx, y: cy + r, ...WORDS };
-    let least = Infinity;
-    for (const [ring, reach] of reaches.entries())
-      for (let step = 0; step < AROUND; step++) {
-        // from below on, to either side in turn
-        const turn = ((step % 2 === 0 ? 1 : -1) * Math.ceil(step / 2) * 2 * Math.PI) / AROUND;
-        const a = Math.PI / 2 + turn;
-        const box = {
-          x: cx + (reach + (r > 30 ? 0 : 8)) * Math.cos(a),
-          y: cy + reach * Math.sin(a),
-          ...WORDS,
-        };
-        const words = taken.reduce((sum, t) => sum + shared(box, t), 0);
-        const crossed = rims.filter(
-          (rim) => Math.abs(Math.hypot(box.x - rim.x, box.y - rim.y) - rim.r) < 13,
-        ).length;
-        const cost = words * 4 + crossed * 60 + step + ring * 12;
-        if (cost < least) [best, least] = [box, cost];
-      }
-    taken.push(best);
-    out.set(w.id, { x: px(best.x), y: px(best.y + 5) });
-  }
-  return out;
-}
-
 function linesOf(plan: ArborPlan, X: (x: number) => number, Y: (y: number) => number): PlanPicture['lines'] {
   const out = new Map<string, PlanPicture['lines'][number]>();
   for (const m of plan.meshes) {
@@ -337,59 +244,4 @@ function linesOf(plan: ArborPlan, X: (x: number) => number, Y: (y: number) => nu
 function barOf(scale: number): PlanPicture['bar'] {
   const mm = BAR_MM.find((m) => m * scale >= 70) ?? 1000;
   return { length: px(mm * scale), text: `${mm} mm` };
-}
-
-const COLUMN = 26;
-const ROW = 22;
-const PLATE = 10;
-const LEFT = 34;
-
-function layersPicture(plan: ArborPlan, lit: ReadonlySet<string>): LayersPicture {
-  const arbors = plan.arbors.filter((a) => a.wheels.length > 0);
-  const order = [...arbors].sort((a, b) => a.at.x - b.at.x);
-  const tops = [...plan.wheels.map((w) => w.layer), ...arbors.flatMap((a) => a.span)];
-  const front = Math.max(0, ...tops);
-  const back = Math.min(0, ...tops);
-  const y = (layer: number): number =>
-    layer > 0
-      ? (front - layer + 0.5) * ROW
-      : layer < 0
-        ? front * ROW + PLATE + (-layer - 0.5) * ROW
-        : front * ROW + PLATE / 2;
-  const x = new Map(order.map((a, i) => [a.id, LEFT + (i + 0.5) * COLUMN]));
-  const isLit = (id: number): boolean => plan.wheels[id]!.of.some((o) => lit.has(`${o.train}.${o.stage}`));
-  const layers = [
-    ...Array.from({ length: front }, (_, i) => front - i),
-    ...Array.from({ length: -back }, (_, i) => -(i + 1)),
-  ];
-  return {
-    columns: order.map((a) => ({ arbor: a.id, name: a.name, x: x.get(a.id)! })),
-    rows: layers.map((layer) => ({ layer, name: layerName(layer), y: y(layer) })),
-    plate: [front * ROW, front * ROW + PLATE],
-    arbors: order.map((a) => ({
-      arbor: a.id,
-      x: x.get(a.id)!,
-      y1: a.span[1] > 0 ? y(a.span[1]) : front * ROW + PLATE,
-      y2: a.span[0] < 0 ? y(a.span[0]) : front * ROW,
-    })),
-    boxes: plan.wheels.map((w) => ({
-      wheel: w.id,
-      x: x.get(w.arbor)!,
-      y: y(w.layer),
-      text: w.form === 'crank' ? 'pin' : w.teeth > 0 ? String(w.teeth) : '·',
-      lit: isLit(w.id),
-    })),
-    meshes: plan.meshes.flatMap((m) => {
-      const [a, b] = [plan.wheels[m.driver]!, plan.wheels[m.driven]!];
-      const ends = [x.get(a.arbor)!, x.get(b.arbor)!].sort((p, q) => p - q);
-      return a.arbor === b.arbor || a.layer !== b.layer
-        ? []
-        : [{ x1: ends[0]!, x2: ends[1]!, y: y(a.layer), lit: lit.has(`${m.train}.${m.stage}`) }];
-    }),
-    clashes: plan.clashes.map((c) => ({
-      x: x.get(c.meets === 'arbor' ? c.other : plan.wheels[c.other]!.arbor)!,
-      y: y(c.layer),
-    })),
-    height: (front - back) * ROW + PLATE + 20,
-  };
 }

@@ -5,7 +5,6 @@ import { useElementSize } from '@vueuse/core';
 import { VueDraggable } from 'vue-draggable-plus';
 import {
   aloneAt,
-  distanceOf,
   freeTrainName,
   refusalSentence,
   report as reportFor,
@@ -43,15 +42,13 @@ const PlanPage = defineAsyncComponent(() => import('./plan/PlanPage.vue'));
 /** What turns what, and does it come out even? Part, shaft column and card stand in one vertical line. */
 const COLUMN = 205;
 const { edit, id, tree: openTree, path: openPath, output, look } = useOpenDrive();
-const tree = computed(() => openTree.value!);
-const path = computed(() => openPath.value!);
+const [tree, path] = [computed(() => openTree.value!), computed(() => openPath.value!)];
 const notices = useNotices();
 const report = useReport();
-const route = useRoute();
-const router = useRouter();
+const [route, router] = [useRoute(), useRouter()];
 /** The arbor plan is a second view of the drawing; the address tells which, so that a reload finds it. */
 const planned = computed(() => route.query['view'] === 'plan');
-const show = (view: 'plan' | undefined): void => void router.replace({ query: { ...route.query, view } });
+const show = (view?: 'plan'): void => void router.replace({ query: { ...route.query, view } });
 const cards = ref<HTMLElement | null>(null);
 const bench = ref<HTMLElement | null>(null);
 const { width: room } = useElementSize(bench);
@@ -60,10 +57,6 @@ const { selected, said, add, move, remove, dropped } = useCards(cards, edit, (re
 );
 
 const stages = computed(() => report.value.drive.train.stages);
-/** Two wheels that mesh have a distance, and so a plan. */
-const meshes = computed(() =>
-  tree.value.outputs.some((o) => o.report.drive.train.stages.some((s) => distanceOf(s).is === 'mesh')),
-);
 /** Sortable wants a list of its own; what it does to it is taken back and done as an edit. */
 const sortable = computed({ get: () => [...stages.value], set: () => {} });
 /** Long rows of equal stages are one card, one column, one part of the drawing, until they are unfolded. */
@@ -147,12 +140,12 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
 </script>
 
 <template>
-  <PlanPage v-if="planned" @tree="show(undefined)" />
+  <PlanPage v-if="planned" @tree="show()" />
   <TwoColumns v-else :aside="pair ? 'Comparison of trains' : 'Factor ledger'" shares="minmax(0, 1fr) 380px">
     <header class="sub">
       <h2>Train</h2>
       <ToggleChoice
-        v-if="meshes"
+        v-if="tree.planned"
         label="View"
         value="tree"
         :options="[

@@ -1,10 +1,10 @@
-import { error, ok, type Result } from '../../numbers/index.ts';
-import type { Drive } from '../drive.ts';
-import { duties } from '../duties/index.ts';
-import { COMMON_JOB, pathOf, trainAt, trainsOf, type Path } from '../trains.ts';
-import type { Stage } from '../stages/index.ts';
-import type { Edit } from './index.ts';
-import { dutiesIn } from './duty.ts';
+import { error, ok, type Result } from '../numbers/index.ts';
+import type { Drive } from './drive.ts';
+import { duties } from './duties/index.ts';
+import { COMMON_JOB, pathOf, trainAt, trainsOf, type Path } from './trains.ts';
+import type { Stage } from './stages/index.ts';
+import type { Edit } from './edits/index.ts';
+import { dutiesIn } from './edits/duty.ts';
 
 /** An edit, and the train whose own it is: what was said of a path, said of one train. */
 export interface Landed {
