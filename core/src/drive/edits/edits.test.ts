@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { wheelCutter } from '../../testing/samples.ts';
 import { newDrive, type Drive } from '../drive.ts';
 import type { Stepper } from '../sources/stepper.ts';
-import { applyEdit, editLabel, type Edit } from './index.ts';
+import { applyEdit, editLabel } from '../apply-edit.ts';
+import type { Edit } from './index.ts';
 
 const base = wheelCutter();
 
