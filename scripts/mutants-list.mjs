@@ -59,7 +59,7 @@ export const MUTANTS = [
   ['core/src/files/shelf-table.ts', 'heads ? 2 : 1', 'heads ? 1 : 1'],
   ['core/src/files/text.ts', "new TextDecoder('windows-1252')", "new TextDecoder('utf-8')"],
   ['core/src/run/run.ts', 'state.gap >= state.plan.divisions', 'state.gap > state.plan.divisions'],
-  ['core/src/run/run.ts', 'if (state.gap <= 1) return state;', ''],
+  ['core/src/run/run.ts', 'if (row < 1) return state;', 'if (row < 0) return state;'],
   [
     'core/src/run/run.ts',
     'if (state.paused || state.finished) return state;',

@@ -108,13 +108,13 @@ function add(): void {
   flex-wrap: wrap;
   gap: 6px 12px;
   align-items: flex-start;
-  --field-width: 112px;
+  --field-width: 100px;
 }
 .wanted {
-  --field-width: 118px;
+  --field-width: 108px;
 }
 .ppm {
-  --field-width: 100px;
+  --field-width: 92px;
 }
 .gives {
   display: flex;
@@ -128,5 +128,10 @@ function add(): void {
 }
 .gives .mono {
   color: var(--p-ink);
+}
+@media (max-width: 1180px) {
+  .fields > :is(.choice-field, .read-field) {
+    --field-width: 78px;
+  }
 }
 </style>

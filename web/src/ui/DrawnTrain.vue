@@ -11,6 +11,7 @@ const {
   selected = null,
   small = false,
   shafts = null,
+  litTo = Infinity,
 } = defineProps<{
   drawing: Drawing;
   /** words, senses and the scale bar; not for a small one */
@@ -19,11 +20,14 @@ const {
   small?: boolean;
   /** which each of its shafts is among those that turn; as they are counted unless said */
   shafts?: readonly number[] | null;
+  /** stages from here on are not on the path that is looked at */
+  litTo?: number;
 }>();
 const emit = defineEmits<{ choose: [stage: number] }>();
 const last = computed(() => 1 + Math.max(-1, ...drawing.tags.map((t) => t.stage)));
 const which = (shaft: number): number => shafts?.[shaft] ?? shaft;
 
+const off = (stage: number): boolean => stage >= litTo;
 const tone = (stage: number): string => (stage === selected ? 'sel' : 's1');
 const inked = (s: Stroke, stage: number): string => (s.tone === 's1' ? tone(stage) : s.tone);
 /** What turns is found by its motion when a frame is drawn. */
@@ -55,7 +59,7 @@ const inner = (w: DrawnWheel): string => {
 
 <template>
   <path v-if="small" class="ch" :d="`M8 ${drawing.source.y}H${drawing.width - 10}`" />
-  <g v-for="(sh, i) in drawing.shafts" :key="`s${i}`" class="s2">
+  <g v-for="(sh, i) in drawing.shafts" :key="`s${i}`" class="s2" :class="{ dim: off(i) }">
     <path v-if="small" :d="`M${sh.x1} ${sh.y}H${sh.x2}`" stroke-dasharray="5 3" />
     <path
       v-else
@@ -74,7 +78,13 @@ const inner = (w: DrawnWheel): string => {
       />
     </g>
   </g>
-  <g v-for="(b, i) in drawing.boxes" :key="`x${i}`" class="part" @click="emit('choose', b.stage)">
+  <g
+    v-for="(b, i) in drawing.boxes"
+    :key="`x${i}`"
+    class="part"
+    :class="{ dim: off(b.stage) }"
+    @click="emit('choose', b.stage)"
+  >
     <rect
       class="bg"
       :class="tone(b.stage)"
@@ -99,9 +109,9 @@ const inner = (w: DrawnWheel): string => {
   <g
     v-for="(w, i) in drawing.wheels"
     :key="`w${i}`"
-    v-memo="[w.x, w.y, w.r, w.rim, w.teeth, w.ring, w.stage, w.stage === selected, small, shafts]"
+    v-memo="[w.x, w.y, w.r, w.rim, w.teeth, w.ring, w.stage, w.stage === selected, small, shafts, litTo]"
     class="part"
-    :class="{ on: w.stage === selected }"
+    :class="{ on: w.stage === selected, dim: off(w.stage) }"
     :data-moves="wheelTurns(w)"
     @click="emit('choose', w.stage)"
   >
@@ -124,15 +134,21 @@ const inner = (w: DrawnWheel): string => {
   <g
     v-for="(m, i) in drawing.members"
     :key="`e${i}`"
-    v-memo="[m.d, m.motion.spin, m.motion.orbit, m.stage, m.stage === selected, shafts]"
+    v-memo="[m.d, m.motion.spin, m.motion.orbit, m.stage, m.stage === selected, shafts, litTo]"
     class="part"
-    :class="{ on: m.stage === selected }"
+    :class="{ on: m.stage === selected, dim: off(m.stage) }"
     :data-moves="moving(m.motion)"
     @click="emit('choose', m.stage)"
   >
     <path :class="[inked(m, m.stage), 'thin', { bg: m.filled, fillable: m.filled }]" :d="m.d" />
   </g>
-  <g v-for="(b, i) in drawing.belts" :key="`b${i}`" class="part" @click="emit('choose', b.stage)">
+  <g
+    v-for="(b, i) in drawing.belts"
+    :key="`b${i}`"
+    class="part"
+    :class="{ dim: off(b.stage) }"
+    @click="emit('choose', b.stage)"
+  >
     <path v-if="small" class="s1" :d="b.path" />
     <template v-else>
       <path
@@ -153,7 +169,13 @@ const inner = (w: DrawnWheel): string => {
       />
     </template>
   </g>
-  <g v-for="(w, i) in drawing.worms" :key="`m${i}`" class="part" @click="emit('choose', w.stage)">
+  <g
+    v-for="(w, i) in drawing.worms"
+    :key="`m${i}`"
+    class="part"
+    :class="{ dim: off(w.stage) }"
+    @click="emit('choose', w.stage)"
+  >
     <rect class="bg" :class="tone(w.stage)" :x="w.x" :y="w.y" :width="w.w" :height="w.h" />
     <svg :x="w.x" :y="w.y" :width="w.w" :height="w.h" :viewBox="`${w.x} ${w.y} ${w.w} ${w.h}`">
       <path
@@ -164,7 +186,7 @@ const inner = (w: DrawnWheel): string => {
       />
     </svg>
   </g>
-  <g>
+  <g :class="{ dim: off(last - 1) }">
     <path v-for="(st, i) in drawing.work.still" :key="i" :class="[st.tone, { bg: st.filled }]" :d="st.d" />
     <g :data-moves="about(last, drawing.work.x, drawing.work.y)">
       <path
@@ -195,7 +217,7 @@ const inner = (w: DrawnWheel): string => {
       v-for="(l, i) in picture.labels"
       :key="`l${i}`"
       class="label"
-      :class="{ lit: l.stage !== null && l.stage === selected }"
+      :class="{ lit: l.stage !== null && l.stage === selected, dim: l.stage !== null && off(l.stage) }"
       :transform="`translate(${l.x} ${l.y})`"
     >
       <DrawnLabel :title="l.title" :message="JSON.stringify(l.message)" />
@@ -223,6 +245,10 @@ const inner = (w: DrawnWheel): string => {
 }
 .on .fillable {
   fill: var(--p-ground-light);
+}
+/* what another output alone has */
+.dim {
+  opacity: 0.5;
 }
 .lit :deep(text) {
   fill: var(--p-bright);

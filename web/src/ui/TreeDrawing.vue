@@ -13,8 +13,8 @@ const {
   viewBox = '',
 } = defineProps<{
   picture: TreePicture;
-  /** trains on that path */
-  lit: ReadonlySet<number>;
+  /** trains on that path, and how many stages of each */
+  lit: ReadonlyMap<number, number>;
   /** a stage of a train */
   chosen?: { readonly train: number; readonly stage: number } | null;
   turning?: Turning | null;
@@ -58,6 +58,7 @@ useTurning(
         :picture="r.picture"
         :selected="chosen?.train === r.at ? chosen.stage : null"
         :shafts="r.shafts"
+        :lit-to="lit.get(r.at) ?? Infinity"
         @choose="(stage) => emit('choose', r.at, stage)"
       />
       <text class="name" :x="r.picture.drawing.width - 12" y="20" text-anchor="end">{{ r.name }}</text>

@@ -1,5 +1,12 @@
 /** Where a key works. */
-export type KeyPlace = 'everywhere' | 'in a field' | 'on the Shelf' | 'in the Train' | 'in a list' | 'in Run';
+export type KeyPlace =
+  | 'everywhere'
+  | 'in a field'
+  | 'on the Shelf'
+  | 'in the Train'
+  | 'on an arbor of the plan'
+  | 'in a list'
+  | 'in Run';
 
 interface KeyEntry {
   readonly place: KeyPlace;
@@ -43,6 +50,17 @@ export const keyTable = {
   smaller: entry('in the Train', ['-'], 'the drawing smaller'),
   whole: entry('in the Train', ['w'], 'the whole train in the drawing'),
   plain: entry('in the Train', ['0'], 'the drawing over its columns again'),
+  arborLeft: entry('on an arbor of the plan', ['ArrowLeft'], 'left by 0.1 mm, or round by 0.5°'),
+  arborRight: entry('on an arbor of the plan', ['ArrowRight'], 'right, or round the other way'),
+  arborUp: entry('on an arbor of the plan', ['ArrowUp'], 'up, or round'),
+  arborDown: entry('on an arbor of the plan', ['ArrowDown'], 'down, or round the other way'),
+  arborLeftFar: entry('on an arbor of the plan', ['Shift+ArrowLeft'], 'left by ten times as much'),
+  arborRightFar: entry('on an arbor of the plan', ['Shift+ArrowRight'], 'right by ten times as much'),
+  arborUpFar: entry('on an arbor of the plan', ['Shift+ArrowUp'], 'up by ten times as much'),
+  arborDownFar: entry('on an arbor of the plan', ['Shift+ArrowDown'], 'down by ten times as much'),
+  pinArbor: entry('on an arbor of the plan', ['p'], 'pin it, or let it go'),
+  otherPlace: entry('on an arbor of the plan', ['o'], 'the other of its two places'),
+  chooseArbor: entry('on an arbor of the plan', ['Enter', 'Space'], 'choose it'),
   next: entry('in Run', ['Space'], 'on to the next gap'),
   back: entry('in Run', ['Backspace'], 'back to the gap before'),
   pause: entry('in Run', ['p'], 'pause and go on'),

@@ -33,3 +33,12 @@ const go = (tab: unknown): void => {
     <slot />
   </SubBar>
 </template>
+
+<style scoped>
+@media (max-width: 1180px) {
+  .v-tabs :deep(.v-tab) {
+    padding-inline: 7px;
+    font-size: 14px;
+  }
+}
+</style>

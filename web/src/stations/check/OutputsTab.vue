@@ -10,7 +10,7 @@ const { tree } = useOpenDrive();
 </script>
 
 <template>
-  <TwoColumns aside="Between outputs" shares="minmax(0, 1fr) minmax(0, 560px)">
+  <TwoColumns aside="Between outputs" shares="minmax(0, 680fr) minmax(0, 520px)">
     <CheckHead open="outputs" />
     <div class="scroll pane"><OutputsTable /></div>
     <template #aside>

@@ -33,7 +33,10 @@ const move = (text: string, editSession: string): Refusal | null => edit({ do: '
 /** What travels asks for moves as well as for counts. */
 const linear = computed(() => report.value.kinematics.travel !== null);
 const note = (text: string): Refusal | null => edit({ do: 'notes', text }, 'notes');
-const asked = computed(() => report.value.duties.rates.length + report.value.duties.all.length > 0);
+const asked = computed(
+  () =>
+    report.value.duties.rates.length + report.value.duties.all.length + (tree.value?.between.length ?? 0) > 0,
+);
 const examples = [
   ['60', 'sixty to the turn'],
   ['60, 73, 95', 'three wheels'],

@@ -47,7 +47,13 @@ const drawnStage = computed(() =>
 const turningShafts = computed(
   () => turning && (one.value ? { ...turning, shafts: one.value.shafts } : turning),
 );
-const lit = computed(() => new Set([shown.value.path.train, ...shown.value.path.places.map((p) => p.train)]));
+/** Of every train on the path the stages that are: all of the one whose output it is. */
+const lit = computed(() => {
+  const { train, root, places } = shown.value.path;
+  const out = new Map<number, number>([[root, 0]]);
+  for (const p of places) out.set(p.train, p.stage + 1);
+  return out.set(train, Infinity);
+});
 const chosen = computed(() => (selected === null ? null : (shown.value.path.places[selected] ?? null)));
 function choose(train: number, stage: number): void {
   const at = path.places.findIndex((p) => p.train === train && p.stage === stage);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { DrawnArbor, PlanPicture } from '@pendrix/core';
+import { keyHandler } from '../../../ui/keys.ts';
 import { useTurning, type Turning } from '../../../ui/turning.ts';
 
 /** The arbors from before the plate: wheels in mesh, distances, clashes. Arbors are moved by the pointer or by keys. */
@@ -44,21 +45,24 @@ function pull(e: PointerEvent): void {
   const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse());
   emit('move', pulled.value.arbor, at.x, at.y, pulled.value.session);
 }
-const KEYS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
+/** The keys of one arbor; what they do not take goes on. */
+const keysOf = (a: DrawnArbor): ((e: KeyboardEvent) => void) =>
+  keyHandler({
+    arborLeft: () => emit('nudge', a.id, -1, 0, false),
+    arborRight: () => emit('nudge', a.id, 1, 0, false),
+    arborUp: () => emit('nudge', a.id, 0, 1, false),
+    arborDown: () => emit('nudge', a.id, 0, -1, false),
+    arborLeftFar: () => emit('nudge', a.id, -1, 0, true),
+    arborRightFar: () => emit('nudge', a.id, 1, 0, true),
+    arborUpFar: () => emit('nudge', a.id, 0, 1, true),
+    arborDownFar: () => emit('nudge', a.id, 0, -1, true),
+    pinArbor: () => emit('pin', a.id),
+    otherPlace: () => emit('other', a.id),
+    chooseArbor: () => emit('choose', a.id),
+  });
 function key(e: KeyboardEvent, arbor: DrawnArbor): void {
-  const way = KEYS[e.key];
-  if (way && !e.altKey && !e.ctrlKey && !e.metaKey) emit('nudge', arbor.id, way[0], way[1], e.shiftKey);
-  else if (e.key.toLowerCase() === 'p' && !e.ctrlKey && !e.metaKey) emit('pin', arbor.id);
-  else if (e.key.toLowerCase() === 'o' && !e.ctrlKey && !e.metaKey) emit('other', arbor.id);
-  else if (e.key === 'Enter' || e.key === ' ') emit('choose', arbor.id);
-  else return;
-  e.preventDefault();
-  e.stopPropagation();
+  keysOf(arbor)(e);
+  if (e.defaultPrevented) e.stopPropagation();
 }
 const ticks = (a: DrawnArbor): string => {
   const r = (a.rings.at(-1) ?? 3) + 3;

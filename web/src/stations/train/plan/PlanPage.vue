@@ -241,6 +241,7 @@ function take(cure: PlanCure): void {
   </TwoColumns>
 </template>
 
+<style scoped src="../train.css"></style>
 <style scoped>
 .plan {
   flex: 1 1 424px;

@@ -28,7 +28,7 @@ const emit = defineEmits<{ take: [cure: PlanCure] }>();
   position: sticky;
   bottom: 0;
   flex: none;
-  max-height: 46%;
+  max-height: 220px;
   overflow: auto;
 }
 .trouble {
@@ -46,6 +46,9 @@ const emit = defineEmits<{ take: [cure: PlanCure] }>();
 }
 .trouble > p {
   color: var(--p-amber-text);
+}
+.cure p {
+  color: var(--p-ink);
 }
 .cure {
   display: flex;
