@@ -40,14 +40,10 @@ export function landing(drive: Drive, on: number, edit: Edit): Result<readonly L
     case 'modes':
     case 'mode':
       return ok([{ train: path.root, edit }]);
-    case 'encoder':
-      return edit.key === 'shaft' ? here({ ...edit, text: ownShaft(path, edit.text) }) : here();
     case 'train':
       return apart(drive, path, edit);
-    case 'tolerance':
-    case 'radius':
     case 'notes':
-      return here();
+      return trainsOf(drive)[on]!.job.notes === undefined ? ok([{ train: 0, edit }]) : here();
     case 'duty':
     case 'removeDuty': {
       const common = (COMMON_JOB as readonly string[]).includes(edit.duty);
@@ -72,10 +68,6 @@ export function landing(drive: Drive, on: number, edit: Edit): Result<readonly L
       return here();
   }
 }
-
-/** Shafts are numbered along the path where they are typed, and along the train where they are kept. */
-const ownShaft = (path: Path, text: string): string =>
-  /^\s*\d+\s*$/.test(text) ? String(Number(text) - path.shared) : text;
 
 /** A stage is moved within its own train. */
 function moved(

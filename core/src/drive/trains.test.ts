@@ -90,9 +90,9 @@ describe('the path to an output', () => {
       others: [{ ...venus!, encoder: { lines: 100, decode: 4 as const, shaft: 1 } }, ...rest],
     };
     expect(pathOf(drive, 1).drive.encoder?.shaft).toBe(4);
-    const moved = done(drive, { do: 'encoder', key: 'shaft', text: '3' }, 1);
+    const moved = done(drive, { do: 'encoder', key: 'shaft', text: '0' }, 1);
     expect(moved.others![0]!.encoder?.shaft).toBe(0);
-    expect(refused(drive, { do: 'encoder', key: 'shaft', text: '2' }, 1)).toContain('-1');
+    expect(refused(drive, { do: 'encoder', key: 'shaft', text: '2' }, 1)).toBe('noSuchShaft 2');
   });
 
   test('takes the common tolerance and camera, and lets its own go before', () => {
@@ -252,6 +252,7 @@ describe('edits of a drive with several trains', () => {
     const timed = done(named, { do: 'addDuty', duty: 'timer' }, 2);
     expect(timed.timer).toBeDefined();
     expect(done(timed, { do: 'rename', name: 'Oak orrery' }, 2).name).toBe('Oak orrery');
+    expect(done(named, { do: 'notes', text: 'oiled in May' }, 2).job.notes).toBe('oiled in May');
     const filmed = done(named, { do: 'addDuty', duty: 'camera' });
     const after = done(filmed, { do: 'duty', duty: 'camera', at: 0, key: 'focalMm', text: '85' }, 1);
     expect(after.job.camera).toMatchObject({ focalMm: 85 });

@@ -119,7 +119,7 @@ function pathMade(drive: Drive, at: number): Path {
   // shaft 0 of the train it hangs on is where that one begins, behind all it shares itself
   const shared = up ? up.shared + own.from.shaft : 0;
   const source = up ? up.drive.train.source : own.source!;
-  const { others: _, encoder: _e, find: _f, plates: _p, ...rest } = drive;
+  const { others: _, encoder: _e, find: _f, ...rest } = drive;
   const { limits, encoder, find } = own;
   return {
     train: at,

@@ -94,3 +94,23 @@ describe('a merge of two changes of one thing', () => {
     expect([[...(value as number[])].sort(), clashes]).toEqual([[1, 2, 8, 9], 0]);
   });
 });
+
+describe('drives of several trains', () => {
+  const spur = (z2: number): object => ({ kind: 'spur', z1: 20, z2 });
+  const train = (name: string, z2: number): object => ({ name, from: null, stages: [spur(z2)] });
+  const drive = (...others: object[]): object => ({ name: 'slide', others });
+
+  test('one tab edits a train, another puts one in before it: both stand', () => {
+    const base = drive(train('pan', 60));
+    const ours = drive(train('pan', 61));
+    const theirs = drive(train('tilt', 40), train('pan', 60));
+    expect(merge(base, ours, theirs, 'ours').value).toEqual(drive(train('tilt', 40), train('pan', 61)));
+  });
+
+  test('one names a train anew, another changes its stage', () => {
+    const base = drive(train('pan', 60), train('tilt', 40));
+    const ours = drive(train('turn', 60), train('tilt', 40));
+    const theirs = drive(train('pan', 66), train('tilt', 40));
+    expect(merge(base, ours, theirs, 'ours').value).toEqual(drive(train('turn', 66), train('tilt', 40)));
+  });
+});

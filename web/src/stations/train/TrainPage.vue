@@ -260,7 +260,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
                 @add="(kind) => add(kind, stages.length)"
                 @shelf="shelfAt = { at: stages.length, replace: false }"
             /></span>
-            <WorkCard :drive="report.drive" :report="report.train" :edit="edit" />
+            <WorkCard :drive="report.drive" :report="report.train" :shared="path.shared" :edit="edit" />
           </div>
         </div>
       </div>

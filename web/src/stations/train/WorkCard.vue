@@ -19,9 +19,16 @@ import TrainCard from './TrainCard.vue';
 import FoldPanel from '../../ui/FoldPanel.vue';
 
 /** The work: what kind of output, its moves, how far it may turn, and the encoder that watches the train. */
-const { drive, report, edit } = defineProps<{
+const {
+  drive,
+  report,
+  shared = 0,
+  edit,
+} = defineProps<{
   drive: Drive;
   report: Report['train'];
+  /** stages that it shares with the train it hangs on: its encoder is told by its own shafts */
+  shared?: number;
   edit: (e: Edit, editSession?: string) => Refusal | null;
 }>();
 
@@ -37,6 +44,7 @@ const setEncoder = (key: string, text: string, editSession?: string): Refusal | 
   edit({ do: 'encoder', key, text }, editSession);
 const setMoves = (text: string, editSession: string): Refusal | null =>
   edit({ do: 'moves', text }, editSession);
+const encoder = computed(() => drive.encoder && { ...drive.encoder, shaft: drive.encoder.shaft - shared });
 const limits = computed(() => ({ back: '', forth: '', why: '', ...drive.train.limits }));
 const limit =
   (key: 'back' | 'forth' | 'why') =>
@@ -108,8 +116,8 @@ watch(
         </p>
       </FoldPanel>
       <FoldPanel class="more" title="Encoder" :open="drive.encoder !== undefined">
-        <template v-if="drive.encoder && report.encoder">
-          <InputFields :specs="encoderInputs" :data="drive.encoder" :set="setEncoder" />
+        <template v-if="encoder && report.encoder">
+          <InputFields :specs="encoderInputs" :data="encoder" :set="setEncoder" />
           <p class="counts">
             <FigureText class="mono" :figure="report.encoder.counts" /> counts a turn of the work
           </p>
