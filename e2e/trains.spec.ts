@@ -224,7 +224,17 @@ test('a slide and a pan: one shot, one file, and a second sweep of one source is
   );
   expect(text).toContain('G0 X900.000000 A120.000000 ; frame 240');
   await choose(page.getByRole('combobox', { name: 'Output' }), 'Pan');
-  await expect(page.locator('main')).toContainText('120');
+  await expect(page.locator('main')).toContainText('Slide and Pan share one clock');
+  // what all axes share is set once, whichever is looked at
+  await field(page, 'Frames').fill('120');
+  await expect(page.locator('main')).toContainText('share one clock');
+  const both = await downloaded(page, () =>
+    page
+      .getByRole('button', { name: /G-code/ })
+      .first()
+      .click(),
+  );
+  expect(both).toContain('G0 X900.000000 A120.000000 ; frame 120');
 });
 
 test('two axes step in turn, row by row, and a reload finds the place', async ({ page }) => {

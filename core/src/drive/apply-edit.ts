@@ -4,7 +4,8 @@ import { editKind, type Edit } from './edits/index.ts';
 import { betweenFault } from './fault.ts';
 import { landing, rehung } from './landing.ts';
 import { refuseTrain } from './locks.ts';
-import { otherPlace, pathOf, soloOf, trainCount, withSolo } from './trains.ts';
+import { otherPlace, trainsFault } from './trains-fault.ts';
+import { pathOf, soloOf, trainCount, withSolo } from './trains.ts';
 
 /**
  * Applies one edit to the path of output `on`, the first one unless said: a new drive, or a refusal while the old one stands. A stage
@@ -30,6 +31,8 @@ export function applyEdit(drive: Drive, edit: Edit, on = 0): Result<Drive> {
 /** What no single stage can hold, on any path that was fit before. */
 function newlyRefused(before: Drive, after: Drive): Refusal | null {
   if (after.train === before.train && after.others === before.others && after.job === before.job) return null;
+  const trains = trainsFault(after);
+  if (trains && !trainsFault(before)) return { ...trains, path: '' };
   const asked = after.job.between ? betweenFault(after) : null;
   if (asked && !betweenFault(before)) return { ...asked, path: '' };
   for (let i = 0; i < trainCount(after); i++) {

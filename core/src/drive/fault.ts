@@ -13,7 +13,8 @@ import { isStageKind, kindOf, searchedKinds, stageInputs, stages } from './stage
 import { sourceArborInputs } from './stages/arbor.ts';
 import { playInput } from './stages/common.ts';
 import type { StageData } from './stages/stage.ts';
-import { otherPlace, pathOf, ratioBetween, trainAt, trainCount, trainsFault, trainsOf } from './trains.ts';
+import { otherPlace, trainsFault } from './trains-fault.ts';
+import { pathOf, ratioBetween, trainAt, trainCount, trainsOf } from './trains.ts';
 
 type Data = Readonly<Record<string, unknown>>;
 
@@ -118,12 +119,6 @@ function trainTogetherFault(
   if (encoder && encoder.shaft > train.stages.length)
     return error('noSuchShaft', String(encoder.shaft), {
       path: 'encoder.shaft',
-      limit: String(train.stages.length),
-    }).refusal;
-  const { source } = train;
-  if (source.kind === 'spring' && (source.governorShaft ?? 0) > train.stages.length && !train.governedRpm)
-    return error('noSuchShaft', String(source.governorShaft), {
-      path: 'train.source.governorShaft',
       limit: String(train.stages.length),
     }).refusal;
   if (job?.toleranceMm !== undefined && job.radiusMm === undefined && train.output.kind === 'rotary')

@@ -16,12 +16,10 @@ export {
   COMMON_JOB,
   FIRST_NAME,
   keptOnPath,
-  otherPlace,
   pathOf,
   ratioBetween,
   trainAt,
   trainCount,
-  trainsFault,
   trainsOf,
   treeOrder,
   type BetweenPaths,
@@ -29,6 +27,7 @@ export {
   type StagePlace,
   type TrainOf,
 } from './trains.ts';
+export { otherPlace, trainsFault } from './trains-fault.ts';
 export { freeTrainName, freeTrainNames } from './edits/trains.ts';
 export { readMoves, type Move } from './moves.ts';
 export {

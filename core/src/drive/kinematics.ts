@@ -101,7 +101,8 @@ function speedOf(train: Train, shafts: readonly Shaft[]): Kinematics['speed'] {
   const { speed } = sourceKindOf(train.source);
   const own = speed(train.source);
   if (train.governedRpm !== undefined) return { ...own, rpm: exactly(train.governedRpm) };
-  const at = train.source.kind === 'spring' ? (train.source.governorShaft ?? 0) : 0;
+  const { source } = train;
+  const at = source.kind === 'spring' && source.governorTrain === undefined ? (source.governorShaft ?? 0) : 0;
   const governed = shafts[at];
   if (at === 0 || !governed) return own;
   return { ...own, rpm: div(mul(own.rpm, shafts[0]!.turnsPerOutputTurn), governed.turnsPerOutputTurn) };

@@ -1,10 +1,8 @@
-import { div, error, product, toText, type Rational, type Refusal } from '../numbers/index.ts';
-import { MAX_TRAINS, type Drive, type FurtherTrain, type Hang, type Job, type Train } from './drive.ts';
+import { abs, div, exactly, mul, product, toText, type Rational } from '../numbers/index.ts';
+import { type Drive, type FurtherTrain, type Hang, type Job, type Train } from './drive.ts';
 import type { Encoder, TurnLimits } from './drive.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { Output } from './outputs/index.ts';
-import { kinematics } from './kinematics.ts';
-import { refuseTrain } from './locks.ts';
 import type { Source } from './sources/index.ts';
 import { kindOf, type Stage } from './stages/index.ts';
 
@@ -114,7 +112,11 @@ function pathMade(drive: Drive, at: number): Path {
   const trains = trainsOf(drive);
   const own = trains[at]!;
   const placed = own.stages.map((_, stage) => ({ train: at, stage }));
-  if (at === 0) return { drive, train: 0, root: 0, places: placed, shared: 0 };
+  if (at === 0) {
+    const speed = governed(trains, 0, true);
+    const seen = speed.governedRpm === undefined ? drive : { ...drive, train: { ...drive.train, ...speed } };
+    return { drive: seen, train: 0, root: 0, places: placed, shared: 0 };
+  }
   const up = own.from && pathOf(drive, trainAt(trains, own.from.train));
   // shaft 0 of the train it hangs on is where that one begins, behind all it shares itself
   const shared = up ? up.shared + own.from.shaft : 0;
@@ -135,7 +137,7 @@ function pathMade(drive: Drive, at: number): Path {
         stages: [...(up?.drive.train.stages.slice(0, shared) ?? []), ...own.stages],
         output: own.output,
         ...(limits && { limits }),
-        ...(up && governed(drive, up.root)),
+        ...governed(trains, up ? up.root : at, !up),
       },
       ...(encoder && { encoder: { ...encoder, shaft: encoder.shaft + shared } }),
       ...(find && { find }),
@@ -143,13 +145,25 @@ function pathMade(drive: Drive, at: number): Path {
   };
 }
 
-/** The speed of a spring whose governor sits on a shaft of its own train, for the paths that leave it before. */
-function governed(drive: Drive, root: number): Pick<Train, 'governedRpm'> {
-  const { train } = pathOf(drive, root).drive;
-  const { source } = train;
-  return source.kind === 'spring' && source.governorShaft
-    ? { governedRpm: toText(kinematics(train).speed.rpm) }
-    : {};
+/** The stages from a source to a shaft, by whatever trains lead there. */
+function stagesTo(trains: readonly TrainOf[], train: number, shaft: number): readonly Stage[] {
+  const { from, stages } = trains[train]!;
+  const before = from ? stagesTo(trains, trainAt(trains, from.train), from.shaft) : [];
+  return [...before, ...stages.slice(0, shaft)];
+}
+
+/**
+ * The speed that a governor leaves to the arbor of its spring, where it sits on another shaft: ω₀ = ω·Π r of what is between. A drive
+ * whose spring's own train has it reckons that itself.
+ */
+function governed(trains: readonly TrainOf[], root: number, own: boolean): Pick<Train, 'governedRpm'> {
+  const { source } = trains[root]!;
+  if (source?.kind !== 'spring') return {};
+  const { governorShaft = 0, governorTrain } = source;
+  if (governorTrain === undefined && (own || governorShaft === 0)) return {};
+  const at = governorTrain === undefined ? root : trainAt(trains, governorTrain);
+  const between = product(stagesTo(trains, at, governorShaft).map((s) => kindOf(s).reduction(s)));
+  return { governedRpm: toText(mul(exactly(source.rpm), abs(between))) };
 }
 
 /** A further train's job with what is common. A tolerance of its own, of either sort, stands for both. */
@@ -209,56 +223,6 @@ export function withSolo(drive: Drive, at: number, solo: Drive): Drive {
     ...(drive.encoder && { encoder: drive.encoder }),
     ...(drive.find && { find: drive.find }),
   };
-}
-
-/** A further train at its place in what a file or the browser holds: "others[0].from.shaft". */
-export const otherPlace = (at: number, place: string): string => `others[${at - 1}].${place}`;
-
-/**
- * What the trains of a drive may not be together: names that are missing or double, a train on one that is not there, on a shaft that
- * is not there, or on itself by whatever way; a lock on a path that leaves the next wheel in the middle of a move.
- */
-export function trainsFault(drive: Drive): Refusal | null {
-  const trains = trainsOf(drive);
-  if (trains.length === 1) return null;
-  if (trains.length > MAX_TRAINS)
-    return error('tooManyTrains', String(trains.length), { path: 'others', limit: String(MAX_TRAINS) })
-      .refusal;
-  for (const [i, { name }] of trains.entries()) {
-    const first = trainAt(trains, name);
-    if (first < i) return error('sameTrain', name, { path: otherPlace(i, 'name') }).refusal;
-  }
-  for (const [i, train] of trains.entries()) {
-    const refusal = hangFault(trains, i, train);
-    if (refusal) return refusal;
-  }
-  for (let i = 1; i < trains.length; i++) {
-    const locks = refuseTrain(pathOf(drive, i).drive.train);
-    if (locks) return { ...locks, path: otherPlace(i, 'stages') };
-  }
-  return null;
-}
-
-function hangFault(trains: readonly TrainOf[], i: number, { from, source }: TrainOf): Refusal | null {
-  if (!from)
-    return source ? null : error('missing', '', { path: otherPlace(i, 'source'), example: '{}' }).refusal;
-  const on = trainAt(trains, from.train);
-  const names = trains.map((t) => t.name).join(', ');
-  if (on < 0)
-    return error('noSuchTrain', from.train, { path: otherPlace(i, 'from.train'), limit: names }).refusal;
-  const seen = new Set([i]);
-  for (let up = on; up >= 0;) {
-    if (seen.has(up))
-      return error('hangsOnItself', trains[i]!.name, { path: otherPlace(i, 'from.train') }).refusal;
-    seen.add(up);
-    const next = trains[up]!.from;
-    up = next ? trainAt(trains, next.train) : -1;
-  }
-  const last = trains[on]!.stages.length;
-  return from.shaft > last
-    ? error('noSuchShaft', String(from.shaft), { path: otherPlace(i, 'from.shaft'), limit: String(last) })
-        .refusal
-    : null;
 }
 
 /** Two outputs with a common source: turns of one during one turn of the other, and the stages that the two do not share. */

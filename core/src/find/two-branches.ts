@@ -33,17 +33,17 @@ interface Ratio {
 
 /** Doubles choose, rationals decide: a window wider than asked by this part loses nothing. */
 const MARGIN = 1e-9;
-/** Pairs of one ratio that are tried: those with the fewest teeth. */
+/** Pairs of one ratio that are tried where none of their wheels is shared: those with the fewest teeth. */
 const ALIKE = 3;
 
-/** Every ratio that one pair makes, in order, each with the pairs that make it. */
-function ratiosOf({ from, to }: Teeth, driver?: number): readonly Ratio[] {
+/** Every ratio that one pair makes, in order, each with the pairs that make it, no more than `alike`. */
+function ratiosOf({ from, to }: Teeth, alike: number): readonly Ratio[] {
   const by = new Map<number, TwoPair[]>();
-  for (let a = driver ?? from; a <= (driver ?? to); a++)
+  for (let a = from; a <= to; a++)
     for (let b = from; b <= to; b++) {
       const list = by.get(b / a);
       if (!list) by.set(b / a, [[a, b]]);
-      else if (list.length < ALIKE) list.push([a, b]);
+      else if (list.length < alike) list.push([a, b]);
     }
   return [...by].sort(([p], [q]) => p - q).map(([value, pairs]) => ({ value, pairs }));
 }
@@ -107,9 +107,11 @@ export function* twoBranches({ wanted, within, teeth, count }: TwoAsked): Search
     return kept.length >= count && kept.at(-1)!.wheels < wheels;
   };
 
-  const all = ratiosOf(teeth);
+  const all = ratiosOf(teeth, ALIKE);
   const pairs = all.flatMap((r) => r.pairs);
-  const ones = [near(all, va, part), near(all, vb, part)] as const;
+  // a wheel may be common only to pairs with many teeth: all of them are tried
+  const every = ratiosOf(teeth, Infinity);
+  const ones = [near(every, va, part), near(every, vb, part)] as const;
   let done = 0;
   const of = teeth.to - teeth.from + 1;
 

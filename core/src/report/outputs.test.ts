@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
+import { toText } from '../numbers/index.ts';
 import { applyEdit, type Drive, type Edit } from '../drive/index.ts';
 import { readDrive, checkAnswer } from '../files/index.ts';
 import { driveOf } from '../testing/samples.ts';
@@ -252,5 +253,55 @@ describe('in time', () => {
     expect(figures(drive)['winding.time']).toBe('10800');
     expect(figures(drive, 1)).toMatchObject({ 'winding.time': '10800', 'winding.turns': '60' });
     expect(applyEdit(drive, { do: 'source', key: 'rpm', text: '640' }, 1).ok).toBe(true);
+  });
+});
+
+describe('a governor in another train', () => {
+  const spring = {
+    kind: 'spring',
+    storedTurns: '6',
+    arborPerBarrelTurn: '60',
+    rpm: '320',
+    governorShaft: 1,
+    governorTrain: 'fly',
+  } as const;
+  const base = driveOf(1, 1, [{ kind: 'spur', z1: 80, z2: 10 }]);
+  const clock: Drive = {
+    ...base,
+    train: { ...base.train, name: 'Hands', source: spring },
+    others: [
+      {
+        name: 'Fly',
+        from: { train: 'Hands', shaft: 1 },
+        stages: [{ kind: 'worm', starts: 2, wheel: 40, drives: 'wheel' }],
+        output: { kind: 'rotary' },
+        job: { divisions: '' },
+      },
+    ],
+  };
+
+  test('every output runs as it lets it: 320 rpm at the fly are 2 at the arbor', () => {
+    const lasts = treeReport(clock).outputs.map(
+      (o) =>
+        o.report.duties.of('inTime')[0]!.lines.find((l) => l.figure.key === 'winding.time')!.figure.value,
+    );
+    expect(lasts).toEqual(['10800', '10800']);
+    expect(treeReport(clock).outputs.map((o) => toText(o.report.kinematics.speed.rpm))).toEqual(['2', '2']);
+  });
+
+  test('it follows a new name, keeps its train, and sits on a shaft that is there', () => {
+    const named = done(clock, { do: 'renameTrain', name: 'Fly', to: 'Fan' });
+    expect(named.train.source).toMatchObject({ governorTrain: 'Fan' });
+    const refusals = (
+      [
+        { do: 'removeTrain', name: 'fly' },
+        { do: 'source', key: 'governorTrain', text: 'Wing' },
+        { do: 'source', key: 'governorShaft', text: '7' },
+      ] as const
+    ).map((edit) => {
+      const r = applyEdit(clock, edit);
+      return r.ok ? 'taken' : r.refusal.code;
+    });
+    expect(refusals).toEqual(['hangsThere', 'noSuchTrain', 'noSuchShaft']);
   });
 });

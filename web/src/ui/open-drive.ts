@@ -54,6 +54,8 @@ export interface OpenDrive {
   readonly fault: ComputedRef<unknown>;
   /** tries an edit; null when it was taken */
   readonly edit: (edit: Edit, editSession?: string) => Refusal | null;
+  /** the same of another output */
+  readonly editAt: (output: number, edit: Edit, editSession?: string) => Refusal | null;
 }
 
 const KEY: InjectionKey<OpenDrive> = Symbol('open drive');
@@ -90,6 +92,11 @@ export function provideOpenDrive(): OpenDrive {
       return { report: null, fault };
     }
   });
+  const editAt: OpenDrive['editAt'] = (at, edit, editSession) => {
+    if (id.value === null) return null;
+    const result = workshop.edit(id.value, edit, editSession ?? null, at);
+    return result.ok ? null : result.refusal;
+  };
   const open: OpenDrive = {
     id,
     record,
@@ -101,11 +108,8 @@ export function provideOpenDrive(): OpenDrive {
       if (id.value !== null) looked.value = { ...looked.value, [id.value]: train };
     },
     fault: computed(() => made.value.fault),
-    edit: (edit, editSession) => {
-      if (id.value === null) return null;
-      const result = workshop.edit(id.value, edit, editSession ?? null, output.value);
-      return result.ok ? null : result.refusal;
-    },
+    edit: (edit, editSession) => editAt(output.value, edit, editSession),
+    editAt,
   };
   provide(KEY, open);
   return open;

@@ -1,8 +1,8 @@
 import { isNegative, toNumber } from '../../numbers/index.ts';
 import type { Drive, Train } from '../drive.ts';
-import { sourceKindOf } from '../sources/index.ts';
+import { kinematics } from '../kinematics.ts';
 import { kindOf, type Stage } from '../stages/index.ts';
-import { trainAt, trainsOf } from '../trains.ts';
+import { pathOf, trainAt, trainsOf } from '../trains.ts';
 import { genevaCrank } from './measures.ts';
 
 /**
@@ -45,7 +45,7 @@ export function treeAngles(drive: Drive): (seconds: number) => readonly number[]
     shaft: from?.shaft ?? 0,
     along: following(stages),
     perSecond: source
-      ? (toNumber(sourceKindOf(source).speed(source).rpm) / 60) * (turnsAgainst(stages) ? -1 : 1)
+      ? (toNumber(kinematics(pathOf(drive, at).drive.train).speed.rpm) / 60) * (turnsAgainst(stages) ? -1 : 1)
       : 0,
     at,
   }));

@@ -2,8 +2,10 @@ import { error, ok, type Result } from '../../numbers/index.ts';
 import { MAX_TRAINS, type Drive, type FurtherTrain, type Hang, type Job } from '../drive.ts';
 import { stageFault } from '../fault.ts';
 import type { Stage } from '../stages/index.ts';
+import type { Source } from '../sources/index.ts';
 import { STEPPER_DEFAULT } from '../sources/stepper.ts';
-import { FIRST_NAME, pathOf, trainAt, trainsFault, trainsOf } from '../trains.ts';
+import { trainsFault } from '../trains-fault.ts';
+import { FIRST_NAME, pathOf, trainAt, trainsOf } from '../trains.ts';
 import type { EditKind } from './edit.ts';
 
 const MAX_TRAIN_NAME = 60;
@@ -100,6 +102,8 @@ export const removeTrain: EditKind<RemoveTrain> = {
     if (!gone) return missing(drive, edit.name);
     const hanging = trains.find((t) => t.from && trainAt(trains, t.from.train) === at);
     if (hanging) return error('hangsThere', hanging.name, { limit: gone.name });
+    if (trains.some((t) => governorIn(t.source, gone.name)))
+      return error('hangsThere', 'the governor', { limit: gone.name });
     const others = (drive.others ?? []).filter((_, i) => i !== at - 1);
     const job = withoutBetween(drive.job, gone.name);
     if (at > 0) return ok(withOthers({ ...drive, job }, others));
@@ -136,6 +140,11 @@ function commonOf({ notes, camera, toleranceArcsec, toleranceMm, radiusMm, betwe
   return Object.fromEntries(Object.entries(kept).filter(([, v]) => v !== undefined));
 }
 
+const governorIn = (source: Source | undefined, name: string): boolean =>
+  source?.kind === 'spring' &&
+  source.governorTrain !== undefined &&
+  trainAt([{ name }], source.governorTrain) === 0;
+
 function withoutBetween(job: Job, name: string): Job {
   if (!job.between) return job;
   const of = [{ name }];
@@ -163,13 +172,20 @@ export const renameTrain: EditKind<RenameTrain> = {
     if (there >= 0 && there !== at) return error('sameTrain', name.value);
     const old = [{ name: trains[at]!.name }];
     const now = (given: string): string => (trainAt(old, given) === 0 ? name.value : given);
+    const governed = <S extends Source>(source: S): S =>
+      governorIn(source, old[0]!.name) ? { ...source, governorTrain: name.value } : source;
     const others = (drive.others ?? []).map((t, i) => ({
       ...t,
+      ...(t.source && { source: governed(t.source) }),
       ...(i === at - 1 && { name: name.value }),
       from: t.from && { ...t.from, train: now(t.from.train) },
     }));
     const between = drive.job.between?.map((b) => ({ ...b, from: now(b.from), to: now(b.to) }));
-    const train = at === 0 ? { ...drive.train, name: name.value } : drive.train;
+    const train = {
+      ...drive.train,
+      source: governed(drive.train.source),
+      ...(at === 0 && { name: name.value }),
+    };
     return ok({
       ...drive,
       train,

@@ -7,8 +7,10 @@ export interface Spring extends SourceData {
   readonly storedTurns: string;
   readonly arborPerBarrelTurn: string;
   readonly rpm: string;
-  /** the shaft whose speed the governor holds, along the spring's own train; 0 unless said */
+  /** the shaft whose speed the governor holds, along the spring's own train or the one named; 0 unless said */
   readonly governorShaft?: number;
+  /** the train that the governor sits in, by name; the spring's own unless said */
+  readonly governorTrain?: string;
 }
 
 /** Turns of shaft 0 on one winding, exact. */
@@ -61,6 +63,16 @@ export const spring: SourceKind<Spring> = {
       more: true,
       hint: '0 is the arbor of the barrel; a fly or an escapement sits further on',
     },
+    {
+      type: 'text',
+      key: 'governorTrain',
+      label: 'Governor in train',
+      max: 60,
+      default: '',
+      optional: true,
+      more: true,
+      hint: 'by its name, when the governor does not sit in the spring’s own train',
+    },
   ],
   step: 'step',
   stops: null,
@@ -71,9 +83,9 @@ export const spring: SourceKind<Spring> = {
   speed: (s) => ({ rpm: exactly(s.rpm), estimate: false }),
   parts: () => [],
   facts: (s) =>
-    s.governorShaft
+    s.governorShaft || s.governorTrain
       ? [
-          `The governor holds shaft ${s.governorShaft} at ${s.rpm} rpm; Check tells how long one winding lasts.`,
+          `The governor holds shaft ${s.governorShaft ?? 0}${s.governorTrain ? ` of ${s.governorTrain}` : ''} at ${s.rpm} rpm; Check tells how long one winding lasts.`,
         ]
       : [
           `Runs ${durationText(toNumber(runningSeconds(s, exactly(s.rpm))))} on one winding: ${s.storedTurns} × ${s.arborPerBarrelTurn} turns at ${s.rpm} rpm.`,

@@ -38,7 +38,9 @@ function windingReport(drive: Drive, k: Kinematics): DutyReport | null {
     'speed of the arbor',
     [
       ...mixed(rpm),
-      source.governorShaft ? ` rpm, from ${source.rpm} rpm at shaft ${source.governorShaft}` : ' rpm',
+      source.governorShaft || source.governorTrain
+        ? ` rpm, from ${source.rpm} rpm at shaft ${source.governorShaft ?? 0}${source.governorTrain ? ` of ${source.governorTrain}` : ''}`
+        : ' rpm',
     ],
     sure,
   );

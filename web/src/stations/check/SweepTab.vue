@@ -5,7 +5,7 @@ import { mdiCodeTags, mdiFileDelimitedOutline, mdiPlus } from '@mdi/js';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import DutyLines from '../../ui/DutyLines.vue';
 import { saveExport, useSaveExport } from '../../ui/exporting.ts';
-import { useReport } from '../../ui/open-drive.ts';
+import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import TextTable from '../../ui/TextTable.vue';
 import { useDuty } from '../../ui/use-duty.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -16,7 +16,11 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 import InputFields from '../../ui/InputFields.vue';
 
 /** Sweeps in frames: uneven motion, the time of an interval, several axes on one clock. */
+const { tree, editAt } = useOpenDrive();
 const report = useReport();
+/** Sweeps of all trains are one shot. */
+const whole = computed(() => tree.value!.drive);
+const together = computed(() => tree.value!.outputs[0]!.report.duties.together);
 const saveTable = useSaveExport();
 const { list, specs, set, add, remove } = useDuty('sweeps');
 const sweeps = computed(() => report.value.duties.of('sweeps'));
@@ -36,12 +40,13 @@ const SHARED = [
 ];
 const shared = specs.filter((i) => SHARED.includes(i.key));
 const own = specs.filter((i) => !SHARED.includes(i.key));
-/** One step for all axes; what one of them refuses none takes. */
+/** One step for all axes, of every train; what one of them refuses none takes. */
 function setAll(key: string, text: string, session = `${key}-${Date.now()}`): Refusal | null {
-  for (let at = 0; at < sweeps.value.length; at++) {
-    const refused = set(at)(key, text, session);
-    if (refused) return refused;
-  }
+  for (const { at: output, report: of } of tree.value!.outputs)
+    for (let at = 0; at < of.duties.of('sweeps').length; at++) {
+      const refused = editAt(output, { do: 'duty', duty: 'sweeps', at, key, text }, session);
+      if (refused) return refused;
+    }
   return null;
 }
 
@@ -52,7 +57,7 @@ const shutter = ref('');
 const refusal = ref<Refusal | null>(null);
 
 async function saveMoves(): Promise<void> {
-  refusal.value = await saveExport(report.value.drive, 'gcode', {
+  refusal.value = await saveExport(whole.value, 'gcode', {
     dwell: dwell.value,
     ...(letters.value.trim() && { axes: letters.value }),
     ...(shutter.value.trim() && { shutter: shutter.value.trim() }),
@@ -105,7 +110,7 @@ function another(): void {
         @remove="remove(at)"
         @focusin="chosen = at"
       />
-      <p v-if="report.duties.together" class="warn">{{ report.duties.together }}</p>
+      <p v-if="together" class="warn">{{ together }}</p>
       <section v-if="sweeps.length > 0" class="block" aria-label="The shot as G-code">
         <div class="head">
           <h3>The shot as G-code</h3>

@@ -56,6 +56,8 @@ const all = ref(false);
 const order = ref<FindOrder>('best');
 const ORDERS = Object.entries(FIND_ORDERS).map(([value, title]) => ({ value, title }));
 
+/** Each output has a search of its own. */
+const searchId = computed(() => `${id.value ?? ''}${path.value!.train === 0 ? '' : `#${path.value!.train}`}`);
 /** Of a branch the stages that it shares stay as they are. */
 const searched = computed(() => keptOnPath(path.value!));
 const { settled } = useSettled(() => [searched.value, shelf.parts, records.ready] as const);
@@ -63,12 +65,12 @@ watch(
   settled,
   ([drive, , ready]) => {
     if (id.value !== null && ready && drive.find?.question !== 'branches')
-      void finding.search(id.value, drive);
+      void finding.search(searchId.value, drive);
   },
   { immediate: true },
 );
 
-const mine = computed(() => (finding.finding?.driveId === id.value ? finding.finding : null));
+const mine = computed(() => (finding.finding?.driveId === searchId.value ? finding.finding : null));
 const report = computed(() =>
   mine.value?.answer ? findReport(mine.value.request, mine.value.answer, all.value, order.value) : null,
 );
@@ -147,7 +149,7 @@ const lacking = computed(
 const takeCure = (cure: CureReport): void =>
   void edit({ do: 'train', train: cure.train, label: cure.message.toLowerCase() });
 const again = (): void => {
-  if (id.value !== null) void finding.again(id.value, searched.value);
+  if (id.value !== null) void finding.again(searchId.value, searched.value);
 };
 </script>
 

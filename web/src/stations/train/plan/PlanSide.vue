@@ -4,6 +4,7 @@ import { mdiFileDelimitedOutline } from '@mdi/js';
 import type { ArborsReport, Edit, PlanCure, Refusal, TreeReport } from '@pendrix/core';
 import FigureText from '../../../ui/FigureText.vue';
 import GradeTag from '../../../ui/GradeTag.vue';
+import { useSettled } from '../../../ui/settled.ts';
 import ArborFields from './ArborFields.vue';
 import PlanTroubles from './PlanTroubles.vue';
 
@@ -23,7 +24,9 @@ const emit = defineEmits<{
   pin: [arbor: number];
   other: [arbor: number];
 }>();
-const troubles = computed(() => [...arbors.differs, ...arbors.clashes]);
+/** Cures are tried on the whole plan: while an arbor is pulled they wait. */
+const { settled } = useSettled(() => arbors);
+const troubles = computed(() => [...settled.value.differs, ...settled.value.clashes]);
 const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chosen] ?? null)));
 </script>
 
