@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, type Component } from 'vue';
+import { computed, defineAsyncComponent, ref, watch, type Component } from 'vue';
 import { useRoute } from 'vue-router';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import DivisionsTab from './DivisionsTab.vue';
@@ -16,12 +16,21 @@ const panes: Readonly<Record<string, Component>> = {
   sweep: defineAsyncComponent(() => import('./SweepTab.vue')),
 };
 const route = useRoute();
-const { tree } = useOpenDrive();
+const { id, tree } = useOpenDrive();
 const report = useReport();
+const shows = (tab: unknown): tab is string =>
+  isTab(tab) && (tab !== 'outputs' || Boolean(tree.value?.several));
+/** where the drive was opened: to look at another output, or to edit, does not take the page away */
+const first = ref('divisions');
+watch(id, () => (first.value = firstTab(report.value, tree.value?.several)), {
+  immediate: true,
+  flush: 'sync',
+});
 const open = computed<string>(() => {
   const asked = route.query['tab'];
-  if (isTab(asked) && (asked !== 'outputs' || tree.value?.several)) return asked;
-  return typeof route.query['count'] === 'string' ? 'divisions' : firstTab(report.value, tree.value?.several);
+  if (shows(asked)) return asked;
+  if (typeof route.query['count'] === 'string') return 'divisions';
+  return shows(first.value) ? first.value : firstTab(report.value);
 });
 </script>
 

@@ -24,6 +24,8 @@ const together = computed(() => tree.value!.outputs[0]!.report.duties.together);
 const saveTable = useSaveExport();
 const { list, specs, set, add, remove } = useDuty('sweeps');
 const sweeps = computed(() => report.value.duties.of('sweeps'));
+/** Axes of the shot, of whatever train. */
+const axes = computed(() => tree.value!.outputs.flatMap((o) => o.report.duties.of('sweeps')).length);
 const chosen = ref(0);
 const shown = computed(() => sweeps.value[Math.min(chosen.value, sweeps.value.length - 1)] ?? null);
 const ramp = computed(() => report.value.duties.one('ramp'));
@@ -93,18 +95,18 @@ function another(): void {
           microstep, and what the eye would see of the rounding is said.
         </p>
       </div>
-      <section v-if="sweeps.length > 1" class="block" aria-label="All axes">
+      <section v-if="axes > 1 && list[0]" class="block" aria-label="All axes">
         <div class="head">
           <h3>All axes</h3>
           <span class="quiet">what they share on one clock</span>
         </div>
-        <InputFields across :specs="shared" :data="list[0]!" :set="setAll" />
+        <InputFields across :specs="shared" :data="list[0]" :set="setAll" />
       </section>
       <DutyFold
         v-for="(duty, at) in sweeps"
         :key="at"
         :duty="duty"
-        :specs="sweeps.length > 1 ? own : specs"
+        :specs="axes > 1 ? own : specs"
         :data="list[at]!"
         :set="set(at)"
         @remove="remove(at)"
