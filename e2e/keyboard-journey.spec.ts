@@ -156,3 +156,52 @@ test('the keys are listed under ?, and search finds counts, stations and drives'
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tide dial');
 });
+
+test('a branch and an axis, with the keyboard alone', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Open the demo workshop' }).click();
+  await page.locator('th.name a', { hasText: 'Tide dial' }).first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('main h2').first()).toHaveText('Job');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('g');
+  await page.keyboard.press('t');
+  await expect(page.locator('main h2').first()).toHaveText('Train');
+  const outputs = page.getByRole('group', { name: 'Outputs' });
+
+  await tabTo(page, /^Add a branch$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('From Shaft 1', { exact: true })).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(outputs.getByRole('button', { name: 'Train 2' })).toHaveAttribute('aria-pressed', 'true');
+  await tabTo(page, /^Add a stage$/);
+  await page.keyboard.press('Enter');
+  for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  const added = page.getByRole('region', { name: /^Stage 2: Spur pair/ });
+  await expect(added.getByRole('textbox', { name: 'Driver', exact: true })).toBeFocused();
+  await type(page, '15');
+  await page.keyboard.press('Tab');
+  await type(page, '45');
+  await page.keyboard.press('Tab');
+
+  // an axis of its own is the last of the menu
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await tabTo(page, /^Add a branch$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('An axis of its own')).toBeVisible();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
+  await expect(outputs.getByRole('button', { name: 'Train 3' })).toHaveAttribute('aria-pressed', 'true');
+
+  // back to the first by its key, and both are undone
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await tabTo(page, /^Train 2/);
+  await page.keyboard.press('Enter');
+  await expect(outputs.getByRole('button', { name: 'Train 2' })).toHaveAttribute('aria-pressed', 'true');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('Control+z');
+  await expect(outputs.getByRole('button', { name: 'Train 3' })).toHaveCount(0);
+});
