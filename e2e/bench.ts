@@ -36,6 +36,17 @@ export async function go(
 /** A tab of Check. */
 export const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true });
 
+/** Opens a tab of Check: one that nobody asked for stands under More. */
+export async function openTab(page: Page, name: string): Promise<void> {
+  await page.getByRole('tab').first().waitFor();
+  if (await tab(page, name).isVisible()) await tab(page, name).click();
+  else {
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    await page.getByRole('listitem').or(page.getByRole('option')).filter({ hasText: name }).first().click();
+  }
+  await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
+}
+
 /** A field by its label. */
 export const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './quiet.ts';
-import { ask, cell, choose, field, openDemo, openDrive, saved, upload } from './bench.ts';
+import { ask, cell, choose, field, openDemo, openDrive, saved, upload, openTab } from './bench.ts';
 
 /** What a field says of each text that it cannot take; the figure beside it stays. */
 async function refuses(
@@ -86,7 +86,7 @@ test('with the keyboard alone: from the job to a rate, its timer, and another ta
     .focus();
   await page.keyboard.press('Space');
   await expect(page.locator('.ways tr.on')).toContainText('One interval');
-  await page.getByRole('tab', { name: 'Plates', exact: true }).press('Enter');
+  await openTab(page, 'Plates');
   await page.getByRole('button', { name: /Begin with three plates/ }).press('Enter');
   await field(page, 'Worm').fill('40:1');
   await field(page, 'Wanted').fill('95');
@@ -131,7 +131,7 @@ test('the sheet of one count by plates prints by itself; on a phone the tabs are
   await page.setViewportSize({ width: 390, height: 844 });
   const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(wide).toBeLessThanOrEqual(1);
-  await page.getByRole('tab', { name: 'Speed', exact: true }).click();
+  await openTab(page, 'Speed');
   await page.getByRole('button', { name: 'Ask for a range of speeds' }).click();
   await expect(page.getByRole('region', { name: 'Speed range 1' })).toContainText('Motor at the fastest');
 });

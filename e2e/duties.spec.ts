@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from './quiet.ts';
-import { ask, cell, choose, field, go, openDemo, openDrive, saved, tab } from './bench.ts';
+import { ask, cell, choose, field, go, openDemo, openDrive, saved, tab, openTab } from './bench.ts';
 
 /** What is handed over as a file when `act` is done. */
 async function download(page: Page, act: () => Promise<void>): Promise<{ name: string; text: string }> {
@@ -132,14 +132,14 @@ test('a wheel of 77 teeth by plates', async ({ page }) => {
 test('a camera and a range of speeds are given, judged and taken away', async ({ page }) => {
   await openDemo(page);
   await openDrive(page, 'Night meadow', 'Check');
-  await tab(page, 'Camera').click();
+  await openTab(page, 'Camera');
   const seen = page.getByRole('region', { name: 'What the camera sees' });
   await expect(seen).toContainText('Round for');
   await field(page, 'Exposure').fill('3600');
   await expect(seen).toContainText('Round only for');
   await seen.getByRole('textbox', { name: 'Declination' }).fill('95');
   await expect(seen.getByText('above 90')).toBeVisible();
-  await tab(page, 'Speed').click();
+  await openTab(page, 'Speed');
   await page.getByRole('button', { name: 'Ask for a range of speeds' }).click();
   await page.getByRole('button', { name: 'Add a hand knob' }).click();
   await expect(page.getByRole('region', { name: 'Hand knob' })).toContainText('Turns across the range');

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './quiet.ts';
-import { go, openDemo, openDrive, tab } from './bench.ts';
+import { go, openDemo, openDrive, tab, openTab } from './bench.ts';
 
 /** By night the page is the same but for its colours. */
 const RULES = {
@@ -48,7 +48,7 @@ for (const theme of ['day', 'night'] as const)
       await page.goto('/');
       await openDrive(page, drive, 'Check');
       for (const name of tabs) {
-        await tab(page, name).click();
+        await openTab(page, name);
         await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
         await page.waitForTimeout(300);
         await nothingSerious(page, theme);

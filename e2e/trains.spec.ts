@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './quiet.ts';
-import { cell, choose, field, go, openDemo, openDrive, saved, tab, upload } from './bench.ts';
+import { cell, choose, field, go, openDemo, openDrive, saved, upload, openTab } from './bench.ts';
 
 const outputs = (page: Page) => page.getByRole('group', { name: 'Outputs' });
 const stage = (page: Page, n: number) => page.getByRole('region', { name: new RegExp(`^Stage ${n}:`) });
@@ -214,7 +214,7 @@ test('a slide and a pan: one shot, one file, and a second sweep of one source is
 }) => {
   await openDemo(page);
   await openDrive(page, 'Orchard slide and pan', 'Check');
-  await tab(page, 'Sweep').click();
+  await openTab(page, 'Sweep');
   await expect(page.locator('main')).toContainText('Slide and Pan share one clock');
   const text = await downloaded(page, () =>
     page

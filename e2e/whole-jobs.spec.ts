@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from './quiet.ts';
-import { ask, cell, choose, field, go, openDemo, openDrive, saved, tab } from './bench.ts';
+import { ask, cell, choose, field, go, openDemo, openDrive, saved, openTab } from './bench.ts';
 
 /** Whole jobs from the wish to the bench, as a maker would do them. */
 
@@ -26,10 +26,10 @@ test('a barn door from its lead and hinge to constants and camera', async ({ pag
   await work(page).getByRole('textbox', { name: 'Lead', exact: true }).fill('0.8');
   await work(page).getByRole('textbox', { name: 'Hinge to screw' }).fill('212');
   await go(page, 'Check');
-  await tab(page, 'Arm').click();
+  await openTab(page, 'Arm');
   const arm = page.locator('.two-columns');
   await expect(arm).toContainText('1.15945');
-  await tab(page, 'Rate').click();
+  await openTab(page, 'Rate');
   await page.getByRole('button', { name: 'Add the controller' }).click();
   await field(page, 'Clock within ±').fill('30');
   // through the belt and the screw: 200 steps × 3 × 1.15945 turns a minute, or what microsteps make of it
@@ -40,7 +40,7 @@ test('a barn door from its lead and hinge to constants and camera', async ({ pag
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   const text = await readFile(await (await coming).path(), 'utf8');
   expect(text).toMatch(/#define STARS_FORWARD [01]/);
-  await tab(page, 'Camera').click();
+  await openTab(page, 'Camera');
   await page.getByRole('button', { name: /Add a camera/ }).click();
   const seen = page.getByRole('region', { name: 'What the camera sees' });
   await expect(seen).toContainText('Round');
@@ -132,11 +132,11 @@ test('a printed box says "if exactly" on every page', async ({ page }) => {
   await ask(page, 'Rate');
   await go(page, 'Check');
   await expect(page.getByRole('table', { name: 'Divisions' })).toContainText('if exactly');
-  await tab(page, 'Rate').click();
+  await openTab(page, 'Rate');
   await page.getByRole('button', { name: 'Add the controller' }).click();
   await expect(page.locator('.ways')).toContainText('if exactly');
   await expect(page.getByLabel('C header')).toContainText('if exactly');
-  await tab(page, 'Speed').click();
+  await openTab(page, 'Speed');
   await page.getByRole('button', { name: 'Add a hand knob' }).click();
   await expect(page.getByRole('region', { name: 'Hand knob' }).last()).toContainText('if exactly');
   await go(page, 'Run');

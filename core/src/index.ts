@@ -18,4 +18,6 @@ export * from './travel/index.ts';
 export * from './run/index.ts';
 export * from './find/index.ts';
 export * from './arbors/index.ts';
+export * from './errors/index.ts';
 export * from './report/index.ts';
+export * from './force/index.ts';

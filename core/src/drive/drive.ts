@@ -15,6 +15,8 @@ export interface Job extends JobDuties {
   readonly toleranceMm?: string;
   readonly radiusMm?: string;
   readonly notes?: string;
+  /** places are come to from one side, or, "both", from either */
+  readonly approach?: 'oneSide' | 'both';
   /** moves along a linear output that must come out even, as typed: "1, 1/8 in, 2π" */
   readonly moves?: string;
 }
@@ -46,6 +48,8 @@ export interface Encoder {
   readonly lines: number;
   readonly decode: 1 | 2 | 4;
   readonly shaft: number;
+  /** the drive goes by it: what lies before its shaft is corrected */
+  readonly corrects?: boolean;
 }
 
 /** Where a train hangs on another: `shaft` counted along that train, 0 being the one it begins at. */
@@ -110,6 +114,15 @@ export const encoderInputs: readonly InputSpec[] = [
     number: true,
   },
   { type: 'count', key: 'shaft', label: 'On shaft', min: 0, max: 40, default: 0, hint: '0 is the motor’s' },
+  {
+    type: 'flag',
+    key: 'corrects',
+    label: 'The drive goes by it',
+    default: '',
+    optional: true,
+    more: true,
+    hint: 'what lies before its shaft is then corrected',
+  },
 ];
 
 export const MAX_STAGES = 40;

@@ -6,6 +6,7 @@ import { refusalOf, show } from './inputs.ts';
 import { refuseTrain } from './locks.ts';
 import { checkModes } from './modes.ts';
 import { readMoves } from './moves.ts';
+import { curveFault } from './curve.ts';
 import { isOutputKind, outputKindOf, outputs } from './outputs/index.ts';
 import { MAX_HOLES } from './plates.ts';
 import { isSourceKind, sourceKindOf, sources } from './sources/index.ts';
@@ -50,7 +51,7 @@ export const sourceFault = (value: unknown): Refusal | null =>
     const refusal = refusalOf([...kind.inputs, ...sourceArborInputs], data);
     if (refusal || !kind.hasModes) return refusal;
     const checked = checkModes(source.modes, source.mode);
-    return checked.ok ? null : checked.refusal;
+    return checked.ok ? curveFault(data['torqueCurve']) : checked.refusal;
   });
 
 /** The same of an output; any may say its backlash as an angle of its shaft. (docs: formats) */
@@ -169,6 +170,9 @@ function jobFault(job: unknown): Refusal | null {
     if (read && !read.ok) return at(key, read.refusal);
   if (!isText(moves)) return bad('moves', moves);
   if (!isText(notes)) return bad('notes', notes);
+  const { approach } = job;
+  if (approach !== undefined && approach !== 'oneSide' && approach !== 'both')
+    return error('notAChoice', show(approach), { path: 'approach', limit: 'oneSide, both' }).refusal;
   for (const key of ['toleranceArcsec', 'toleranceMm', 'radiusMm'])
     if (!isPositive(job[key])) return bad(key, job[key]);
   return null;

@@ -49,6 +49,7 @@ export {
   type DutySpec,
   type Easing,
   type Knob,
+  type Load,
   type Plates,
   type Rate,
   type RateKind,
@@ -59,10 +60,18 @@ export {
 export { MAX_GEARS, MAX_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';
+export { efficiencyOf } from './efficiency.ts';
+export { qualityOf } from './stages/common.ts';
+export { RUNOUT_MM, type Quality, type Wobble } from './stages/wobble.ts';
+export type { Stepper } from './sources/stepper.ts';
+export type { EncoderMotor } from './sources/encoder-motor.ts';
+export type { LoadedTeeth, Material } from './stages/stage.ts';
+export { curveText, readCurve, type TorqueCurve } from './curve.ts';
 export { durationText } from './duration.ts';
 export { boreClashes, knownPlay, lostMotion, stagePlay, type LostMotion } from './play.ts';
 export {
   checkInput,
+  onCard,
   readInput,
   refusalOf,
   show,

@@ -35,6 +35,8 @@ interface InputBase {
   readonly more?: true;
   /** set at the arbor plan, not on a card */
   readonly plan?: true;
+  /** set where it is judged, not on a card */
+  readonly judged?: true;
 }
 
 /**
@@ -273,3 +275,7 @@ export function defaultsOf(inputs: readonly InputSpec[]): Record<string, InputVa
       out[spec.key] = spec.type === 'choice' && spec.number ? Number(spec.default) : spec.default;
   return out;
 }
+
+/** What a card shows of a kind's inputs: not what the plan of the arbors or Check sets. */
+export const onCard = (inputs: readonly InputSpec[]): readonly InputSpec[] =>
+  inputs.filter((i) => !i.plan && !i.judged);

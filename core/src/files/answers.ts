@@ -25,6 +25,8 @@ import {
   byPlates,
   treeReport,
   dutyKinds,
+  errorsAnswer,
+  forceAnswer,
   type DutyKind,
   type DutyKindId,
   type DutyReport,
@@ -65,6 +67,8 @@ const answers: Readonly<Record<string, (r: Report, shared: number) => unknown>> 
     const play = knownPlay(lostMotion(drive.train));
     return play === null ? null : play * Number(ARCSEC_PER_TURN);
   },
+  errors: errorsAnswer,
+  force: forceAnswer,
   verdict: (r) => r.verdict.map(verdictAnswer),
 };
 

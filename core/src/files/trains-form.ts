@@ -16,6 +16,11 @@ const split = (job: Unchecked): readonly [Unchecked, Unchecked] => {
   return [Object.fromEntries(beside), Object.fromEntries(own)];
 };
 
+/** Equal motors on one wheel were `ganged` in version 1. */
+function counted({ ganged, ...source }: Unchecked): Unchecked {
+  return ganged === undefined ? source : { ...source, count: ganged };
+}
+
 /** Version 1 held one train, with its encoder and its search beside it: version 2 holds a list of one. (docs: formats) */
 export function toTrains(file: Unchecked): Unchecked {
   const { job, train, encoder, find, ...rest } = file;
@@ -30,6 +35,7 @@ export function toTrains(file: Unchecked): Unchecked {
       {
         from: null,
         ...train,
+        ...(isData(train['source']) && { source: counted(train['source']) }),
         ...(encoder !== undefined && { encoder }),
         ...(find !== undefined && { find }),
         job: own,

@@ -1,5 +1,6 @@
 import { dutyWords } from './duty-words.ts';
 import type { Told, Words } from './refusal-told.ts';
+import { forceWords } from './force-words.ts';
 import { trainWords } from './train-words.ts';
 
 const eg = (t: Told, otherwise: string): string => `for example ${t.example ?? otherwise}`;
@@ -287,5 +288,6 @@ export const refusalWords = {
     cure: () => 'reload this page to go on',
   },
   ...trainWords,
+  ...forceWords,
   ...dutyWords,
 } as const satisfies Record<string, Words>;

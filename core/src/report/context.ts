@@ -1,28 +1,22 @@
+import type { Base } from './base.ts';
 import { readDivisions } from '../numbers/index.ts';
-import { divide, dividerOf, type Divider, type Division } from '../divide/index.ts';
-import { kinematicsOf, type Drive, type Kinematics } from '../drive/index.ts';
+import { divide, dividerOf } from '../divide/index.ts';
+import { kinematicsOf, type Drive } from '../drive/index.ts';
 import { toleranceOf } from '../motion/index.ts';
-import { dutiesReport, type DutiesReport } from './duties/duties.ts';
-import { platesReport, type PlateRow, type PlatesReport } from './duties/plates.ts';
+import { dutiesReport } from './duties/duties.ts';
+import { platesReport } from './duties/plates.ts';
+import { errorsReport, type ErrorsReport } from './errors/report.ts';
+import { forceReport, type ForceReport } from './force/report.ts';
 import { lazy } from './lazy.ts';
 import { byPlates } from './run-plan.ts';
 
 /** What every section of a report is made from. What takes time is made when it is first asked for. */
-export interface Context {
-  readonly drive: Drive;
-  readonly k: Kinematics;
-  /** wanted divisions */
-  readonly counts: readonly number[];
-  /** what divides; null when the source has no steps */
-  readonly divider: Divider | null;
-  readonly divisions: readonly Division[];
-  readonly duties: DutiesReport;
-  /** index plates; null when the drive has none */
-  readonly plates: PlatesReport | null;
-  /** how plates make the wanted counts, where that is how it is divided */
-  readonly byHand: readonly PlateRow[] | null;
+export interface Context extends Base {
+  /** every cause of error, and what is made of them */
+  readonly errors: ErrorsReport;
+  /** null while no load is given */
+  readonly force: ForceReport | null;
 }
-
 export function contextOf(drive: Drive): Context {
   const k = kinematicsOf(drive);
   const read = readDivisions(drive.job.divisions);
@@ -31,7 +25,10 @@ export function contextOf(drive: Drive): Context {
   const divisions = lazy(() => (divider ? counts.map((c) => divide(divider, c)) : []));
   const plates = lazy(() => platesReport(drive, k, counts));
   const byHand = lazy(() => (byPlates(drive) ? (plates()?.rows ?? null) : null));
-  return {
+  const errors = lazy(() => errorsReport(made));
+  const duties = dutiesReport(drive, k);
+  const force = lazy(() => forceReport(drive, k, duties.rates));
+  const made: Context = {
     drive,
     k,
     counts,
@@ -39,12 +36,19 @@ export function contextOf(drive: Drive): Context {
     get divisions() {
       return divisions();
     },
-    duties: dutiesReport(drive, k),
+    duties,
     get plates() {
       return plates();
     },
     get byHand() {
       return byHand();
     },
+    get errors() {
+      return errors();
+    },
+    get force() {
+      return force();
+    },
   };
+  return made;
 }

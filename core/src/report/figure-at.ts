@@ -3,7 +3,7 @@ import { dutyFigure, type DutiesReport } from './duties/duties.ts';
 import type { PlatesReport } from './duties/plates.ts';
 import type { Figure } from './figure.ts';
 import type { Sections } from './sections.ts';
-import type { VerdictCell } from './verdict.ts';
+import type { VerdictCell } from './verdict-cell.ts';
 
 /** What of a report holds figures. */
 interface Figures extends Sections {
@@ -27,6 +27,12 @@ const rooms: Readonly<
     const D = Number(which);
     const open = Number.isSafeInteger(D) && D > 0 ? of.opened(D) : null;
     return open ? [open.worst, open.spacing, open.closing] : [];
+  },
+  errors: (of, which) => {
+    if (which === 'all') return of.verdict.map((c) => c.figure);
+    const { errors } = of.check;
+    const found = errors.choices.map((c) => errors.of(c.key)!);
+    return found.flatMap((b) => [b.worst.figure, b.likely.figure, ...b.rows.map((r) => r.figure)]);
   },
   plates: (of, which) =>
     which === 'all' ? of.verdict.map((c) => c.figure) : [of.plates?.opened(Number(which)).figure],

@@ -4,6 +4,23 @@ export { treeReport, type OutputReport, type ShaftPlace, type TreeReport } from 
 export { plainText, raised, THIN, type Piece, type Rich } from './rich.ts';
 export { workingAsText, type Figure, type Graded, type WorkingLine } from './figure.ts';
 export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
+export { forceAnswer } from './force/answer.ts';
+export { forceChart } from './duties/load.ts';
+export {
+  whatIf,
+  type WhatIf,
+  type WhatIfOf,
+  type WhatIfOutcome,
+  type WhatIfPlace,
+  type WhatIfSlider,
+} from './what-if.ts';
+export { forceCures, type ForceCure } from './force/cures.ts';
+export type { ForceReport } from './force/report.ts';
+export { errorsAnswer } from './errors/answer.ts';
+export type { ErrorCure } from './errors/cures.ts';
+export type { Samples } from './errors/matrix.ts';
+export { SEED, type BudgetReport, type ErrorsReport } from './errors/report.ts';
+export type { ErrorRow, RowField, RowTaker } from './errors/rows.ts';
 export { gradeOfDivision, gradeWords } from './grades.ts';
 export {
   leftOutMessage,
@@ -89,7 +106,7 @@ export type { DutyAsk, DutyKind } from './duties/kind.ts';
 export { CHART_TO, type OpenedPlate, type PlateRow, type PlatesReport } from './duties/plates.ts';
 export { makingReport, type MakingReport } from './duties/making.ts';
 export type { PlateHole, PlatePicture } from './duties/plate-picture.ts';
-export { CELLS, cellLabels, type CellId, type Concern, type VerdictCell } from './verdict.ts';
+export { CELLS, cellLabels, type CellId, type Concern, type VerdictCell } from './verdict-cell.ts';
 export {
   angle,
   angleText,

@@ -7,7 +7,8 @@ import { asksDuties } from './duties/kinds.ts';
 import type { PlateRow } from './duties/plates.ts';
 import { whole } from './text.ts';
 import { stageReports } from './train.ts';
-import { attention, platesAttention, type Concern } from './verdict.ts';
+import { attention, platesAttention } from './verdict.ts';
+import type { Concern } from './verdict-cell.ts';
 
 /** ring: nothing yet; dot: in order; diamond: needs attention, with the reason. */
 export interface Mark {

@@ -8,7 +8,7 @@ import { lazy } from './lazy.ts';
 import type { Mark } from './marks.ts';
 import { report as reportFor, type Report } from './report.ts';
 import { shortList } from './text.ts';
-import { cellLabels, type VerdictCell } from './verdict.ts';
+import { cellLabels, type VerdictCell } from './verdict-cell.ts';
 
 /** One output of a drive: its train, where that begins, and the report of the path to it. */
 export interface OutputReport {

@@ -28,7 +28,7 @@ describe('the verdict strip', () => {
     expect(cells).toEqual([
       ['steps', '1 094 400', 'Even'],
       ['divisions', '2 of 4', 'Rounded'],
-      ['error', '±0.59″', 'Rounded'],
+      ['error', '±95.10″', 'Misses by 65″'],
       ['rate', 'no rate asked', ''],
       ['speed', 'no speed asked', ''],
       ['force', 'no load given', ''],
@@ -49,7 +49,8 @@ describe('the verdict strip', () => {
 
   test('out of tolerance is said with its amount, on the strip, the mark and the list', () => {
     const r = report(wheelCutter('60, 97', { toleranceArcsec: '0.5' }));
-    expect(r.verdict[2]?.graded?.word).toBe('Misses by 0.09″');
+    // each wheel 45.84, each pulley 0.947, a full step 0.947 and ½ microstep 0.59, less ½
+    expect(r.verdict[2]?.graded?.word).toBe('Misses by 95″');
     expect(r.attention).toBe('97 misses by 0.09″');
     expect(r.marks(0).find((m) => m.concern === 'judged')).toMatchObject({ mark: 'diamond' });
   });
@@ -62,9 +63,9 @@ describe('the verdict strip', () => {
     ]);
   });
 
-  test('what a newer file asks and this version cannot judge is said, not hidden', () => {
-    const drive = wheelCutter('60', { load: { workNm: 1 } } as never);
-    expect(report(drive).verdict[5]?.absent).toBe('kept, not judged here');
+  test('a load without a motor’s torque is said, not hidden', () => {
+    const drive = wheelCutter('60', { load: { workNm: 1, speedRpm: '2' } });
+    expect(report(drive).verdict[5]?.absent).toBe('the motor is not known');
   });
 });
 

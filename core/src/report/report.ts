@@ -13,7 +13,8 @@ import { picture, type Picture } from './picture.ts';
 import { sectionsOf, type Sections } from './sections.ts';
 import { purpose } from './sentences.ts';
 import { stepUnit } from './train.ts';
-import { attention, platesAttention, verdict, type VerdictCell } from './verdict.ts';
+import { attention, platesAttention, verdict } from './verdict.ts';
+import type { VerdictCell } from './verdict-cell.ts';
 
 /**
  * Every figure of every station for one drive: its sections, and what is asked of it count by count. Sections are computed when first
@@ -58,7 +59,10 @@ export function report(drive: Drive): Report {
       asked: counts.length,
       rates: duties.rates,
       spins: duties.of('spins'),
+      loads: duties.of('load'),
       plates: of.byHand,
+      errors: () => of.errors,
+      force: () => of.force,
     }),
   );
   const made: Report = {

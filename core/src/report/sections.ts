@@ -1,6 +1,7 @@
 import { countMap, ledger } from '../divide/index.ts';
 import { sourceKindOf } from '../drive/index.ts';
-import type { Owns, WheelRange } from '../divide/index.ts';
+import type { Division, Owns, WheelRange } from '../divide/index.ts';
+import { compare } from '../numbers/index.ts';
 import type { Context } from './context.ts';
 import { cureBlock } from './cures.ts';
 import { divisionRow } from './divide.ts';
@@ -53,6 +54,14 @@ export const sections = {
     idle: ({ k, divisions }) => (k.lock ? null : idleSay(divisions)),
     /** what the divisions are counted in: "microstep", "mark", "rest" where a wheel locks */
     unit: ({ drive, k }) => (k.lock ? 'rest' : stepUnit(drive, k)),
+    /** the count that is rounded most; the first of equals */
+    most: ({ divisions }) =>
+      divisions.reduce<Division | null>(
+        (worst, d) => (worst === null || compare(d.worstErrorSteps, worst.worstErrorSteps) > 0 ? d : worst),
+        null,
+      )?.divisions ?? null,
+    errors: (of) => of.errors,
+    force: (of) => of.force,
   },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, Section>>>>;
 

@@ -217,7 +217,7 @@ describe('misfits and limits', () => {
   });
 
   test('pinions that share a wheel mesh alike only if its teeth divide by them', () => {
-    const source = { kind: 'stepper', fullSteps: 200, modes: [1], mode: 1, ganged: 3 } as const;
+    const source = { kind: 'stepper', fullSteps: 200, modes: [1], mode: 1, count: 3 } as const;
     const facts = (z2: number): string =>
       report(withTrain(driveOf(200, 1, [{ ...pair, z2 }]), { source })).train.source.facts.join(' ');
     expect(facts(60)).toContain('60/3 = 20: the 3 pinions mesh alike.');

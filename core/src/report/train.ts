@@ -198,7 +198,7 @@ export function sourceReport(
 
 /** Equal pinions on one wheel mesh alike only if its teeth divide by their number; else each has a phase of its own. (handbook: drive, ganged pinions) */
 function gangedPinions(drive: Drive): readonly string[] {
-  const ganged = Number((drive.train.source as { readonly ganged?: number }).ganged ?? 1);
+  const ganged = Number((drive.train.source as { readonly count?: number }).count ?? 1);
   const first = drive.train.stages[0];
   if (ganged < 2 || (first?.kind !== 'spur' && first?.kind !== 'internal')) return [];
   const z = first.z2;

@@ -35,7 +35,7 @@ function takenBy(drive: Drive): ReadonlyMap<string, number> {
     if (id !== undefined) out.set(id, (out.get(id) ?? 0) + count);
   };
   for (const { source, stages, encoder } of trainsOf(drive)) {
-    const ganged = source?.kind === 'stepper' ? (source.ganged ?? 1) : 1;
+    const ganged = source?.kind === 'stepper' ? (source.count ?? 1) : 1;
     take(source?.partId, ganged);
     take(source?.driverPartId, ganged);
     take(encoder?.partId);

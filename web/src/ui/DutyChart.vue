@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import { LineChart } from 'echarts/charts';
-import { GridComponent, TooltipComponent } from 'echarts/components';
+import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
 import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import type { DutyChart } from '@pendrix/core';
@@ -11,7 +11,7 @@ import { palettes } from '../theme/colours.ts';
 import { dutyOption } from './duty-chart-options.ts';
 
 /** One chart of a duty, with its lines named above it. Loaded when first shown. */
-use([LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
+use([LineChart, GridComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
 const { chart } = defineProps<{ chart: DutyChart }>();
 const settings = useSettings();
 const option = computed(() => dutyOption(chart, palettes[settings.night ? 'night' : 'day']));

@@ -33,13 +33,14 @@ export function dutyOption(chart: DutyChart, p: Palette): EChartsOption {
         typeof v === 'number' ? `${minus(Number(v.toPrecision(5)))} ${chart.y}`.trim() : '',
     },
     xAxis: {
-      type: 'value',
+      type: chart.log ? 'log' : 'value',
+      ...(chart.log && { min: Math.min(...chart.series.flatMap((s) => s.points.map(([x]) => x))) }),
       max: last,
       name: chart.x,
       nameGap: 8,
       nameTextStyle: text,
       axisLine: { onZero: false, lineStyle: { color: p.tickTen } },
-      axisLabel: { ...text, hideOverlap: true },
+      axisLabel: { ...text, hideOverlap: true, ...(chart.log && { formatter: (v: number) => minus(v) }) },
       splitLine: { show: false },
     },
     yAxis: {
@@ -48,13 +49,46 @@ export function dutyOption(chart: DutyChart, p: Palette): EChartsOption {
       axisLabel: { ...text, formatter: (v: number) => `${minus(Number(v.toPrecision(6)))}${chart.y}` },
       splitLine: { lineStyle: { color: p.row } },
     },
-    series: chart.series.map((s) => ({
+    series: chart.series.map((s, i) => ({
       type: 'line' as const,
       name: s.name,
       showSymbol: false,
       lineStyle: looks[s.look],
       itemStyle: { color: looks[s.look].color },
       data: s.points.map(([x, y]) => [x, y]),
+      ...(i === 0 && chart.bands && { markArea: bandsOf(chart.bands, p, text) }),
     })),
   };
 }
+
+/** Stretches of the scale: what is asked as a wash, what is to be kept clear of between two edges and named. */
+const bandsOf = (
+  bands: NonNullable<DutyChart['bands']>,
+  p: Palette,
+  text: { readonly fontFamily: string; readonly fontSize: number },
+) => ({
+  silent: true,
+  data: bands.map((b, i): [object, object] => {
+    const bad = b.look === 'bad';
+    const colour = bad ? p.amber : p.blue;
+    return [
+      {
+        name: b.name,
+        xAxis: b.from,
+        itemStyle: {
+          color: colour,
+          opacity: bad ? 0.16 : 0.09,
+          ...(bad && { borderColor: colour, borderWidth: 1, borderType: 'dashed' }),
+        },
+        label: {
+          ...text,
+          color: colour,
+          fontWeight: 650,
+          position: bad ? 'insideBottom' : 'insideTop',
+          distance: 6 + 18 * i,
+        },
+      },
+      { xAxis: b.to },
+    ];
+  }),
+});

@@ -1,5 +1,5 @@
 import { computed, type ComputedRef } from 'vue';
-import { duties, dutiesIn, type DutyId, type InputSpec, type Refusal } from '@pendrix/core';
+import { duties, dutiesIn, onCard, type DutyId, type InputSpec, type Refusal } from '@pendrix/core';
 import { useOpenDrive, useReport } from './open-drive.ts';
 
 /** A duty of the open drive: what stands there, and its edits. */
@@ -16,7 +16,7 @@ export function useDuty(duty: DutyId): DutyFields {
   const report = useReport();
   return {
     list: computed(() => dutiesIn(report.value.drive, duty)),
-    specs: duties[duty].inputs,
+    specs: onCard(duties[duty].inputs),
     set: (at) => (key, text, editSession) => edit({ do: 'duty', duty, at, key, text }, editSession),
     add: (more) => edit({ do: 'addDuty', duty, ...(more ? { with: more } : {}) }),
     remove: (at) => edit({ do: 'removeDuty', duty, at }),

@@ -1,6 +1,7 @@
 import type { InputSpec } from '../inputs.ts';
 import { betweenInputs, type BetweenOutputs } from './between.ts';
 import { altAzInputs, cameraInputs, type AltAz, type Camera } from './camera.ts';
+import { loadInputs, type Load } from './load.ts';
 import { rateInputs, type Rate } from './rate.ts';
 import { knobInputs, spinInputs, type Knob, type Spin } from './spin.ts';
 import { sweepInputs, type Sweep } from './sweep.ts';
@@ -8,6 +9,7 @@ import { timerInputs, type Timer } from './timer.ts';
 
 export type { BetweenOutputs } from './between.ts';
 export { pixelScale, type AltAz, type Camera } from './camera.ts';
+export type { Load } from './load.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
 export { refuseSweep, type Easing, type Sweep } from './sweep.ts';
@@ -39,6 +41,7 @@ export const duties = {
   camera: duty<Camera>()({ title: 'camera', inputs: cameraInputs, of: 'job', many: false }),
   altAz: duty<AltAz>()({ title: 'altitude and azimuth', inputs: altAzInputs, of: 'job', many: false }),
   knob: duty<Knob>()({ title: 'hand knob', inputs: knobInputs, of: 'job', many: false }),
+  load: duty<Load>()({ title: 'load', inputs: loadInputs, of: 'job', many: false }),
   between: duty<BetweenOutputs>()({
     title: 'ratio between outputs',
     inputs: betweenInputs,

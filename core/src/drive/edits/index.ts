@@ -1,3 +1,5 @@
+import { approach } from './approach.ts';
+import { torqueCurve } from './curve.ts';
 import { arbor } from './arbor.ts';
 import { dismiss } from './dismiss.ts';
 import { addDuty, duty, removeDuty } from './duty.ts';
@@ -50,6 +52,8 @@ const edits = {
   renameTrain,
   hangTrain,
   arbor,
+  approach,
+  torqueCurve,
 } as const;
 
 type EditOf<K> = K extends EditKind<infer E> ? E : never;

@@ -1,6 +1,14 @@
-import { add, exactly, mul, piValue, rational } from '../../numbers/index.ts';
+import { add, exactly, mul, piValue, rational, toNumber } from '../../numbers/index.ts';
 import type { InputOf } from '../inputs.ts';
-import { outputPlay, type OutputData, type OutputKind } from './output.ts';
+import {
+  leadError,
+  leadErrorInput,
+  outputPlay,
+  runningOut,
+  runoutInput,
+  type OutputData,
+  type OutputKind,
+} from './output.ts';
 
 export interface Screw extends OutputData {
   readonly kind: 'screw';
@@ -47,7 +55,8 @@ export const screw: OutputKind<Screw> = {
   kind: 'screw',
   title: 'Screw',
   message: 'a carriage on a lead screw',
-  inputs: [mm('leadMm', 'Lead', '2', 'travel for one turn: pitch times starts'), nut],
+  inputs: [mm('leadMm', 'Lead', '2', 'travel for one turn: pitch times starts'), nut, leadErrorInput],
+  wobbles: (o) => leadError(toNumber(exactly(o.leadMm))),
   play: 'unknown',
   travel: (o) => piValue(exactly(o.leadMm)),
   facts: () => [],
@@ -59,7 +68,8 @@ export const beltDrive: OutputKind<BeltDrive> = {
   kind: 'beltDrive',
   title: 'Belt carriage',
   message: 'a carriage on a timing belt',
-  inputs: [teeth, mm('pitchMm', 'Pitch', '2', 'from tooth to tooth along the belt')],
+  inputs: [teeth, mm('pitchMm', 'Pitch', '2', 'from tooth to tooth along the belt'), runoutInput],
+  wobbles: (o) => runningOut('pulley', (o.teeth * toNumber(exactly(o.pitchMm))) / Math.PI),
   play: 'none',
   travel: (o) => piValue(mul(rational(o.teeth), exactly(o.pitchMm))),
   facts: () => ['A timing belt has no play but stretches: keep it short and taut.'],
@@ -75,7 +85,9 @@ export const rack: OutputKind<Rack> = {
     { ...teeth, label: 'Pinion' },
     mm('moduleMm', 'Module', '1', 'pitch diameter over teeth'),
     outputPlay('Mesh backlash', 'end to end along the rack'),
+    runoutInput,
   ],
+  wobbles: (o) => runningOut('pinion', o.teeth * toNumber(exactly(o.moduleMm))),
   play: 'unknown',
   travel: (o) => piValue(mul(exactly(o.moduleMm), rational(o.teeth)), 1),
   facts: () => ['Its travel has π in it: no whole millimetre comes out even, whole teeth of the rack may.'],
@@ -90,7 +102,9 @@ export const drum: OutputKind<Drum> = {
   inputs: [
     mm('diameterMm', 'Drum', '30', 'of the drum itself'),
     mm('cordMm', 'Cord', '1', 'thickness of the cord; it winds at its middle'),
+    runoutInput,
   ],
+  wobbles: (o) => runningOut('drum', toNumber(exactly(o.diameterMm)) + toNumber(exactly(o.cordMm))),
   play: 'none',
   travel: (o) => piValue(add(exactly(o.diameterMm), exactly(o.cordMm)), 1),
   facts: () => ['One layer only: a second one winds at a larger diameter. Its travel has π in it.'],

@@ -1,6 +1,8 @@
 import { abs, div, exactly, mul, rational, toNumber, type Rational } from '../../numbers/index.ts';
 import type { InputOf } from '../inputs.ts';
 import type { SourceData, SourceKind } from './source.ts';
+import { knownByInputs } from '../stages/judged.ts';
+import { motor } from './motor.ts';
 import { speedInput, speedOf } from './speed.ts';
 
 export interface Crank extends SourceData {
@@ -11,6 +13,10 @@ export interface Crank extends SourceData {
   readonly knob?: string;
   readonly rangeDeg?: string;
   readonly windowDeg?: string;
+  /** a mark or hole is set so far from where it should be, ±, at this radius */
+  readonly markErrorMm?: number;
+  readonly markRadiusMm?: number;
+  readonly measured?: string;
 }
 
 const angle = (key: string, label: string, hint: string): InputOf<'exact'> => ({
@@ -47,6 +53,9 @@ export const crank: SourceKind<Crank> = {
       hint: 'marks on one turn of the dial; 1 for a crank that goes by whole turns',
     },
     speedInput('30'),
+    motor('markErrorMm', 'Mark or hole', 'mm', 50, '± from where it should be'),
+    motor('markRadiusMm', 'Radius of the marks', 'mm', 10_000),
+    ...knownByInputs,
     {
       type: 'exact',
       key: 'knob',

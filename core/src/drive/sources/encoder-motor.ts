@@ -1,6 +1,8 @@
 import { rational } from '../../numbers/index.ts';
 import { choice } from '../stages/pair.ts';
 import type { SourceData, SourceKind } from './source.ts';
+import { knownByInputs } from '../stages/judged.ts';
+import { motor } from './motor.ts';
 import { gangedFacts, gangedInput, speedInput, speedOf } from './speed.ts';
 
 export interface EncoderMotor extends SourceData {
@@ -9,7 +11,15 @@ export interface EncoderMotor extends SourceData {
   readonly decode: 1 | 2 | 4;
   readonly maxRpm?: string;
   readonly rpm?: string;
-  readonly ganged?: number;
+  readonly count?: number;
+  /** free running and stalled, at the rated voltage; and what it is fed with */
+  readonly stallNm?: number;
+  readonly ratedV?: number;
+  readonly supplyV?: number;
+  /** it stops so many counts from where it should, ± */
+  readonly windowCounts?: number;
+  readonly measured?: string;
+  readonly dataSheet?: string;
 }
 
 const counts = (s: EncoderMotor): number => s.lines * s.decode;
@@ -42,6 +52,11 @@ export const encoderMotor: SourceKind<EncoderMotor> = {
       hint: 'the fastest it turns with no load',
     },
     gangedInput,
+    motor('stallNm', 'Stall torque', 'N·m', 1e5, 'by a stall test of a second, or the data sheet'),
+    motor('ratedV', 'Rated voltage', 'V', 1000),
+    motor('supplyV', 'Supply', 'V', 1000),
+    motor('windowCounts', 'Stop window', 'counts', 1e6, '± counts from where it should stop'),
+    ...knownByInputs,
   ],
   step: 'count',
   stops: 'count',
@@ -57,7 +72,7 @@ export const encoderMotor: SourceKind<EncoderMotor> = {
   facts: (s) => [
     `${s.lines} lines × ${s.decode} = ${counts(s)} counts a turn.`,
     'Decoded once, an encoder that shakes on an edge miscounts; decoded four times it comes back to the same count.',
-    ...gangedFacts(s.ganged),
+    ...gangedFacts(s.count),
   ],
   glyph: 'encoderMotor',
 };

@@ -50,7 +50,7 @@ describe('sources', () => {
   });
 
   test('motors that share a wheel share it badly', () => {
-    expect(facts({ kind: 'stepper', fullSteps: 200, modes: [1], mode: 1, ganged: 3 })).toContain(
+    expect(facts({ kind: 'stepper', fullSteps: 200, modes: [1], mode: 1, count: 3 })).toContain(
       '2.7 times the torque',
     );
     expect(facts({ kind: 'stepper', fullSteps: 200, modes: [1], mode: 1 })).not.toContain('torque');

@@ -21,7 +21,7 @@ export const speedOf = (
 /** How many equal motors turn the first wheel together; the ratio stays as it is. */
 export const gangedInput: InputOf<'count'> = {
   type: 'count',
-  key: 'ganged',
+  key: 'count',
   label: 'Motors',
   min: 1,
   max: 24,

@@ -1,5 +1,6 @@
 import { rational } from '../../numbers/index.ts';
 import type { SourceData, SourceKind } from './source.ts';
+import { motorInputs } from './motor.ts';
 import { gangedFacts, gangedInput, speedInput, speedOf } from './speed.ts';
 
 export interface Stepper extends SourceData {
@@ -12,7 +13,20 @@ export interface Stepper extends SourceData {
   readonly mode: number;
   /** turns a minute of its shaft, exact text */
   readonly rpm?: string;
-  readonly ganged?: number;
+  readonly count?: number;
+  readonly holdingNm?: number;
+  readonly detentNm?: number;
+  readonly rotorInertiaKgM2?: number;
+  readonly currentA?: number;
+  readonly currentLimitA?: number;
+  readonly resistanceOhm?: number;
+  readonly inductanceMh?: number;
+  readonly supplyV?: number;
+  readonly resonanceStepRate?: number;
+  /** torque by full steps a second, as on the data sheet: [[full steps/s, N·m], …], slowest first */
+  readonly torqueCurve?: readonly (readonly [number, number])[];
+  readonly measured?: string;
+  readonly dataSheet?: string;
 }
 
 export const STEPPER_DEFAULT: Stepper = {
@@ -42,6 +56,7 @@ export const stepper: SourceKind<Stepper> = {
     },
     speedInput('60'),
     gangedInput,
+    ...motorInputs,
   ],
   step: 'full step',
   stops: 'step',
@@ -56,7 +71,7 @@ export const stepper: SourceKind<Stepper> = {
   ],
   facts: (s) => {
     const degrees = 360 / s.fullSteps;
-    return [`One full step is ${Number(degrees.toFixed(4))}° of the motor.`, ...gangedFacts(s.ganged)];
+    return [`One full step is ${Number(degrees.toFixed(4))}° of the motor.`, ...gangedFacts(s.count)];
   },
   glyph: 'motor',
 };

@@ -15,6 +15,7 @@ import { knownBoxes } from '../boxes.ts';
 import { pairsRatio, type ToothPairs } from '../pairs.ts';
 import { choice } from './pair.ts';
 import { knownBy, originOf, plusMinusInput, provenanceFacts, ratioLabel } from './provenance.ts';
+import { ripple, wholeErrorInput } from './wobble.ts';
 import { COUNTED, type Owned, type Part, type Provenance, type StageData, type StageKind } from './stage.ts';
 
 export interface Box extends StageData {
@@ -90,6 +91,7 @@ export const box: StageKind<Box> = {
       },
     ),
     plusMinusInput,
+    wholeErrorInput,
   ],
   fresh: { ratio: '64', provenance: 'nominal' },
   refuse: (s) =>
@@ -129,6 +131,7 @@ export const box: StageKind<Box> = {
         ];
   },
   play: null,
+  wobbles: () => [ripple('gearbox', 'errorArcmin', 'in', rational(1))],
 };
 
 const short = (r: Rational): string => {

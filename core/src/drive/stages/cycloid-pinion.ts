@@ -1,5 +1,6 @@
 import { rational, neg } from '../../numbers/index.ts';
 import { lobes, size } from './pair.ts';
+import { runouts } from './wobble.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface CycloidPinion extends StageData {
@@ -36,4 +37,5 @@ export const cycloidPinion: StageKind<CycloidPinion> = {
     `One turn of the pinion moves the wheel by one lobe of ${s.lobes}; it is a twisted stack, for a single disc would let go.`,
   ],
   play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.lobes) },
+  wobbles: (s) => runouts('pinion', 'wheel', s.moduleMm === undefined ? null : s.moduleMm * s.lobes),
 };

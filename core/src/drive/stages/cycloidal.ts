@@ -1,6 +1,7 @@
 import { abs, rational, error, type Rational } from '../../numbers/index.ts';
 import type { SetMember } from '../shape.ts';
 import { choice, lobes, size } from './pair.ts';
+import { angleInput, ripple, wholeErrorInput } from './wobble.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Cycloidal extends StageData {
@@ -37,6 +38,9 @@ export const cycloidal: StageKind<Cycloidal> = {
       { optional: true },
     ),
     { ...size('pitchMm', 'Pin pitch', 5, 'from pin to pin around the circle, for the drawing'), more: true },
+    wholeErrorInput,
+    angleInput('pinErrorArcmin', 'Pin by pin', '± at its own output, at each pin'),
+    angleInput('turnErrorArcmin', 'Once round', '± at its own output, once in its turn'),
   ],
   refuse: (s) => (s.lobes === s.pins ? error('asManyPins', String(s.lobes), { path: 'pins' }).refusal : null),
   reduction,
@@ -63,6 +67,12 @@ export const cycloidal: StageKind<Cycloidal> = {
       ? []
       : [`A plain disc has one lobe fewer than there are pins: ${s.pins - 1} lobes for ${s.pins} pins.`],
   play: { by: 'angle', arcmin: 6 },
+  wobbles: (s) => [
+    ripple('eccentric', 'errorArcmin', 'in', rational(1)),
+    ripple('pin by pin', 'pinErrorArcmin', 'in', rational(s.pins)),
+    ripple('disc, once round', 'turnErrorArcmin', 'out', rational(1)),
+  ],
+  efficiency: () => 0.85,
 };
 
 function members(s: Cycloidal, pinsMm: number): readonly SetMember[] {

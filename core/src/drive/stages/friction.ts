@@ -2,6 +2,7 @@ import { div, exactly, neg, toNumber, type Rational } from '../../numbers/index.
 import type { InputSpec } from '../inputs.ts';
 import { choice } from './pair.ts';
 import { originOf, plusMinusInput } from './provenance.ts';
+import { runouts } from './wobble.ts';
 import type { StageData, StageKind } from './stage.ts';
 
 export interface Friction extends StageData {
@@ -60,6 +61,7 @@ export const friction: StageKind<Friction> = {
     'It slips and creeps, so the ratio is only as good as its measurement: count it over many turns, or put the encoder after it.',
   ],
   play: { by: 'angle', arcmin: 0 },
+  wobbles: (s) => runouts('driver', 'driven', toNumber(exactly(s.d2))),
 };
 
 const size = (s: Friction): Rational => div(exactly(s.d2), exactly(s.d1));

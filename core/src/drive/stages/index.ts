@@ -8,6 +8,7 @@ import { cycloidal } from './cycloidal.ts';
 import { friction } from './friction.ts';
 import { geneva } from './geneva.ts';
 import { internal } from './internal.ts';
+import { judgedInputs } from './judged.ts';
 import { planetary } from './planetary.ts';
 import { ratio } from './ratio.ts';
 import { spur } from './spur.ts';
@@ -49,6 +50,7 @@ export const kindOf = (stage: StageData): StageKind<StageData> =>
 export const stageInputs = (stage: StageData): readonly InputSpec[] => [
   ...kindOf(stage).inputs,
   ...commonInputs,
+  ...judgedInputs,
   ...arborInputs,
 ];
 

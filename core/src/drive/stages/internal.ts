@@ -1,12 +1,24 @@
 import { error } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
-import { huntingFacts, tooClose, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
+import {
+  huntingFacts,
+  tooClose,
+  pairParts,
+  pairReduction,
+  size,
+  teeth,
+  type Pair,
+  pairLoads,
+} from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
+import { runouts, toothToTooth } from './wobble.ts';
 
 export interface Internal extends StageData, Pair {
   readonly kind: 'internal';
   readonly moduleMm?: number;
 }
+
+const drivenMm = (s: Internal): number | null => (s.moduleMm === undefined ? null : s.moduleMm * s.z2);
 
 /** A wheel inside a ring, either driving: r = +z2/z1. The larger count is the ring. (handbook: drive) */
 export const internal: StageKind<Internal> = {
@@ -36,5 +48,8 @@ export const internal: StageKind<Internal> = {
     ...huntingFacts(s),
   ],
   warns: ({ z1, z2 }) => tooClose(Math.max(z1, z2), Math.min(z1, z2)),
-  play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.z2) },
+  play: { by: 'mesh', drivenMm: (s) => drivenMm(s) },
+  wobbles: (s) => [...runouts('pinion', 'ring', drivenMm(s)), toothToTooth(s.z1, drivenMm(s))],
+  efficiency: () => 0.97,
+  loads: (s) => pairLoads(s, s.moduleMm),
 };

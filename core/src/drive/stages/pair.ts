@@ -1,6 +1,6 @@
 import { gcd, neg, rational, type Rational } from '../../numbers/index.ts';
 import type { InputOf } from '../inputs.ts';
-import type { Part } from './stage.ts';
+import type { LoadedTeeth, Part } from './stage.ts';
 
 /** Two toothed wheels or pulleys: z1 drives z2. */
 export interface Pair {
@@ -69,7 +69,7 @@ export const choice = (
   key: string,
   label: string,
   options: readonly (readonly [string, string])[],
-  more: { readonly optional?: true; readonly more?: true } = {},
+  more: { readonly optional?: true; readonly more?: true; readonly judged?: true } = {},
 ): InputOf<'choice'> => ({
   type: 'choice',
   key,
@@ -89,6 +89,17 @@ export const pairParts = (name: string, { z1, z2 }: Pair): readonly Part[] => [
   { label: `${name} driver`, factor: rational(1n, z1) },
   { label: `${name} driven`, factor: rational(z2) },
 ];
+
+/** Both wheels at F = T/ρ2; the smaller has the weaker teeth. Nothing while the module is not known. (handbook: force, tooth load) */
+export const pairLoads = ({ z1, z2 }: Pair, moduleMm: number | undefined): readonly LoadedTeeth[] =>
+  moduleMm === undefined
+    ? []
+    : (
+        [
+          ['driver', z1],
+          ['driven', z2],
+        ] as const
+      ).map(([label, teeth]) => ({ label, teeth, moduleMm, perNm: 2000 / (moduleMm * z2) }));
 
 /** How the teeth of a pair meet again: wear against an error that repeats. (handbook: drive, hunting) */
 export function huntingFacts({ z1, z2 }: Pair): readonly string[] {

@@ -6,11 +6,13 @@ import {
   ok,
   rational,
   readCount,
+  toNumber,
   type Rational,
   type Result,
 } from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
 import { choice, count, size, teeth } from './pair.ts';
+import { ripple, wholeErrorInput } from './wobble.ts';
 import { COUNTED, type Owned, type StageData, type StageKind, type TeethRange } from './stage.ts';
 
 export type Member = 'sun' | 'ring' | 'carrier';
@@ -94,6 +96,11 @@ function* sets({ from, to }: TeethRange): Generator<Planetary> {
 }
 
 /** Sun, planets in a carrier, ring: r = −w(out)/w(in) with one member held. (handbook: drive, planetary) */
+const reduction = (s: Planetary): Rational => neg(div(weight(s, s.out), weight(s, s.in)));
+
+/** Of one stage, an estimate. (handbook: force) */
+const EFFICIENCY = 0.95;
+
 export const planetary: StageKind<Planetary> = {
   kind: 'planetary',
   title: 'Planetary set',
@@ -108,6 +115,7 @@ export const planetary: StageKind<Planetary> = {
     member('in', 'Input', 'sun'),
     member('out', 'Output', 'carrier'),
     { ...module, more: true },
+    wholeErrorInput,
   ],
   refuse: (s) => {
     if (s.ring < s.sun + 2)
@@ -121,7 +129,7 @@ export const planetary: StageKind<Planetary> = {
       ? { ...after, [other]: before[key as 'fixed'] }
       : after;
   },
-  reduction: (s) => neg(div(weight(s, s.out), weight(s, s.in))),
+  reduction,
   parts: (s) => [
     { label: `Planetary in`, factor: abs(div(rational(1n), weight(s, s.in))) },
     { label: `Planetary out`, factor: abs(weight(s, s.out)) },
@@ -156,6 +164,27 @@ export const planetary: StageKind<Planetary> = {
   ],
   warns: (s) => [unbuildable(s)].filter((w) => w !== null),
   play: { by: 'angle', arcmin: 42 },
+  wobbles: () => [ripple('planetary', 'errorArcmin', 'in', rational(1))],
+  efficiency: () => EFFICIENCY,
+  loads: (s) => {
+    if (s.moduleMm === undefined) return [];
+    const r = Math.abs(toNumber(reduction(s)));
+    // torque of the sun for 1 N·m at the output: in, out, or what is left of both where it is held
+    const before = 1 / (r * (s.efficiency ?? EFFICIENCY));
+    const torque =
+      s.in === 'sun'
+        ? before
+        : s.out === 'sun'
+          ? 1
+          : Math.abs(1 - Math.sign(toNumber(reduction(s))) * before);
+    const share = (s.planets > 3 ? 1.3 : 1) / s.planets;
+    const perNm = (torque * share * 2000) / (s.moduleMm * s.sun);
+    const { moduleMm } = s;
+    return [
+      { label: 'sun', teeth: s.sun, moduleMm, perNm },
+      { label: 'planet', teeth: planetTeeth(s), moduleMm, perNm },
+    ];
+  },
 };
 
 const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];

@@ -1,6 +1,7 @@
-import { abs, exactly, toText, type Rational } from '../../numbers/index.ts';
+import { abs, exactly, rational, toText, type Rational } from '../../numbers/index.ts';
 import { choice } from './pair.ts';
 import { knownBy, originOf, plusMinusInput, provenanceFacts, ratioLabel } from './provenance.ts';
+import { ripple, wholeErrorInput } from './wobble.ts';
 import type { Provenance, StageData, StageKind } from './stage.ts';
 
 export interface Ratio extends StageData {
@@ -28,6 +29,7 @@ export const ratio: StageKind<Ratio> = {
     { type: 'ratio', key: 'value', label: 'Ratio', default: '5', hint: '5:1, 20:76, 76/20 or 13.7272' },
     choice('provenance', 'Ratio known from', knownBy, { optional: true }),
     plusMinusInput,
+    wholeErrorInput,
   ],
   reduction: value,
   parts: (s) => [{ label: 'Fixed ratio', factor: abs(value(s)) }],
@@ -41,6 +43,7 @@ export const ratio: StageKind<Ratio> = {
   },
   label: (s) => ratioLabel(value(s)),
   play: null,
+  wobbles: () => [ripple('fixed ratio', 'errorArcmin', 'in', rational(1))],
   facts: (s) => [
     `Read as ${ratioLabel(value(s))}, turns in for one turn out.`,
     ...provenanceFacts(s.provenance, s.plusMinus),

@@ -1,11 +1,14 @@
 import { byModule } from '../shape.ts';
-import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair } from './pair.ts';
+import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair, pairLoads } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
+import { runouts, toothToTooth } from './wobble.ts';
 
 export interface Spur extends StageData, Pair {
   readonly kind: 'spur';
   readonly moduleMm?: number;
 }
+
+const drivenMm = (s: Spur): number | null => (s.moduleMm === undefined ? null : s.moduleMm * s.z2);
 
 /** Spur or helical pair, z1 drives z2: r = −z2/z1. (handbook: drive) */
 export const spur: StageKind<Spur> = {
@@ -30,5 +33,8 @@ export const spur: StageKind<Spur> = {
   search: { title: 'Spur pairs', by: 'wheels', wheels: 'wheels', size: 'module', sizeKey: 'moduleMm' },
   label: (s) => `${s.z1} : ${s.z2}`,
   facts: huntingFacts,
-  play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.z2) },
+  play: { by: 'mesh', drivenMm: (s) => drivenMm(s) },
+  wobbles: (s) => [...runouts('driver', 'wheel', drivenMm(s)), toothToTooth(s.z1, drivenMm(s))],
+  efficiency: () => 0.97,
+  loads: (s) => pairLoads(s, s.moduleMm),
 };

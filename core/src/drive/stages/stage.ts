@@ -1,6 +1,9 @@
 import type { Rational, Refusal, Result } from '../../numbers/index.ts';
 import type { InputSpec, InputValue } from '../inputs.ts';
 import type { Shape } from '../shape.ts';
+import type { Quality, Wobble } from './wobble.ts';
+
+export type { Quality } from './wobble.ts';
 
 /** Where a ratio comes from. `nominal` is printed on the part: an Even that rests on it holds only if it is exactly so. (handbook: numbers) */
 export type Provenance = 'exact' | 'nominal' | 'measured';
@@ -45,10 +48,37 @@ export interface StageData {
   readonly arborOther?: boolean;
   /** it stays as it is when trains are searched and cured: a bought head, a one-piece gear motor */
   readonly kept?: boolean;
+  /** total run-out of both wheels, mm, and of either where they differ; of a worm along its axis */
+  readonly runoutMm?: number;
+  readonly driverRunoutMm?: number;
+  readonly drivenRunoutMm?: number;
+  /** tooth to tooth, ± */
+  readonly toothErrorMm?: number;
+  /** of the shaft, belt or coupling that it turns by */
+  readonly stiffnessNmPerRad?: number;
+  /** part of the torque that comes through, 0 to 1 */
+  readonly efficiency?: number;
+  readonly material?: Material;
+  readonly faceMm?: number;
+  /** a split or sprung wheel takes its backlash up */
+  readonly sprung?: boolean;
+  /** keys of it that were measured, or stand on a data sheet, with commas between */
+  readonly measured?: string;
+  readonly dataSheet?: string;
 }
 
-/** How well its wheels are made; without a word of it, bought. */
-export type Quality = 'printed' | 'homecut' | 'bought' | 'precise';
+/** What teeth are made of. */
+export type Material = 'printed' | 'acetal' | 'brass' | 'steel';
+
+/** A wheel that bears load on its teeth. (handbook: force, tooth load) */
+export interface LoadedTeeth {
+  /** "driver", "sun" */
+  readonly label: string;
+  readonly teeth: number;
+  readonly moduleMm: number;
+  /** N at the teeth of one mesh for 1 N·m on the shaft that the stage turns */
+  readonly perNm: number;
+}
 
 /**
  * An estimate of play: an angle at the output, or a length at the driven wheel's pitch line of diameter `drivenMm`
@@ -169,6 +199,12 @@ export interface StageKind<D extends StageData> {
   readonly holds?: (stage: D) => boolean;
   /** what a file calls its reduction; for docs/formats.md */
   readonly written: string;
+  /** errors that come again with its shafts; none where they are not known of */
+  readonly wobbles?: (stage: D) => readonly Wobble[];
+  /** part of the torque that comes through when nobody says, an estimate; 0.9 unless said. (handbook: force) */
+  readonly efficiency?: (stage: D) => number;
+  /** its meshes under load; none where they have no limit to go by, or a size is missing */
+  readonly loads?: (stage: D) => readonly LoadedTeeth[];
   /** it rests only at this many places a turn of its output, whatever drives it; its reduction is then the mean */
   readonly locks?: (stage: D) => number;
 }

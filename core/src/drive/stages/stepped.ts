@@ -16,6 +16,7 @@ import {
 } from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
 import { choice, count, size, teeth, tooClose } from './pair.ts';
+import { ripple, wholeErrorInput } from './wobble.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 type Mesh = 'inner' | 'outer';
@@ -96,6 +97,7 @@ export const stepped: StageKind<Stepped> = {
       default: null,
       more: true,
     },
+    wholeErrorInput,
   ],
   refuse: (s) => {
     if (isZero(share(s))) return error('standsStill', '', { path: 'out' }).refusal;
@@ -128,6 +130,8 @@ export const stepped: StageKind<Stepped> = {
     return hard === null ? offAxis(s).slice(0, 1) : [hard];
   },
   play: { by: 'angle', arcmin: 42 },
+  wobbles: () => [ripple('stepped planets', 'errorArcmin', 'in', rational(1))],
+  efficiency: () => 0.6,
 };
 
 /** Twice the centre distance in teeth. */

@@ -1,6 +1,7 @@
 import { abs, rational, error, type Rational } from '../../numbers/index.ts';
 import type { SetMember } from '../shape.ts';
 import { choice, size, teeth } from './pair.ts';
+import { ripple, wholeErrorInput } from './wobble.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface StrainWave extends StageData {
@@ -36,6 +37,7 @@ export const strainWave: StageKind<StrainWave> = {
       { optional: true },
     ),
     { ...size('moduleMm', 'Module', 0.3, 'pitch diameter over teeth, for the drawing'), more: true },
+    wholeErrorInput,
   ],
   refuse: (s) =>
     s.rigid <= s.flex
@@ -63,6 +65,8 @@ export const strainWave: StageKind<StrainWave> = {
       ? []
       : [`A wave with two crests needs an even difference of teeth, not ${s.rigid - s.flex}.`],
   play: { by: 'angle', arcmin: 1 },
+  wobbles: () => [ripple('strain wave', 'errorArcmin', 'in', rational(2))],
+  efficiency: () => 0.75,
 };
 
 function members(s: StrainWave, module: number): readonly SetMember[] {

@@ -1,6 +1,7 @@
 import { error, ok, rational, readCount, type Result } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
 import { size, teeth } from './pair.ts';
+import { runouts, toothToTooth } from './wobble.ts';
 import { COUNTED, type Owned, type StageData, type StageKind, type TeethRange } from './stage.ts';
 
 export interface Worm extends StageData {
@@ -12,6 +13,12 @@ export interface Worm extends StageData {
   readonly hand?: 'right' | 'left';
   /** the wheel turns the worm: a great wheel that drives a fly; the worm drives unless said */
   readonly drives?: 'worm' | 'wheel';
+  /** its thread runs dry */
+  readonly dry?: boolean;
+  /** of its thread, when it was measured */
+  readonly frictionMu?: number;
+  /** of the worm along its axis: backlash that no distance takes out */
+  readonly endFloatMm?: number;
 }
 
 const starts = { type: 'count', key: 'starts', label: 'Starts', min: 1, max: 20, default: 1 } as const;
@@ -88,6 +95,37 @@ export const worm: StageKind<Worm> = {
       optional: true,
       more: true,
     },
+    {
+      type: 'flag',
+      key: 'dry',
+      label: 'Runs dry',
+      default: '',
+      optional: true,
+      judged: true,
+      hint: 'friction 0.15 instead of 0.05',
+    },
+    {
+      type: 'size',
+      key: 'frictionMu',
+      label: 'Friction of the thread',
+      min: 0.001,
+      max: 2,
+      default: null,
+      optional: true,
+      judged: true,
+    },
+    {
+      type: 'size',
+      key: 'endFloatMm',
+      label: 'End float',
+      unit: 'mm',
+      min: 0,
+      max: 10,
+      default: null,
+      optional: true,
+      judged: true,
+      hint: 'of the worm along its axis, end to end',
+    },
   ],
   reduction: (s) => (byWheel(s) ? rational(s.starts, s.wheel) : rational(s.wheel, s.starts)),
   parts: (s) =>
@@ -135,7 +173,24 @@ export const worm: StageKind<Worm> = {
     byWheel(s) ? backMessage(s) : holdMessage(s),
   ],
   play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.wheel) },
+  wobbles: (s) => [
+    ...(byWheel(s) ? runouts('wheel', 'worm', workingMm(s)) : runouts('worm', 'wheel', workingMm(s))),
+    ...(s.toothErrorMm === undefined ? [] : [toothToTooth(byWheel(s) ? s.wheel : s.starts, workingMm(s))]),
+  ],
+  efficiency: (s) => {
+    const lead = leadTangent(s);
+    const mu = frictionOf(s);
+    return byWheel(s) ? Math.max(0, backwards(s, mu)) : lead / Math.tan(Math.atan(lead) + slope(mu));
+  },
+  loads: (s) =>
+    s.moduleMm === undefined || byWheel(s)
+      ? []
+      : [{ label: 'wheel', teeth: s.wheel, moduleMm: s.moduleMm, perNm: 2000 / (s.moduleMm * s.wheel) }],
 };
+
+/** Twice what a length at the mesh is divided by to be an angle of the shaft it turns, mm: of a worm, its lead along the thread. */
+const workingMm = (s: Worm): number | null =>
+  s.moduleMm === undefined ? null : s.moduleMm * (byWheel(s) ? s.starts : s.wheel);
 
 /** Friction of the thread: oiled bronze on steel, and dry or printed. (handbook: force) */
 const FRICTION = { oiled: 0.05, dry: 0.15 } as const;
@@ -152,6 +207,13 @@ const leadTangent = ({ starts, moduleMm, wormDiameterMm }: Worm): number =>
 const wormHolds = (s: Worm, friction: number = FRICTION.dry): boolean =>
   friction >= leadTangent(s) * Math.cos(PRESSURE_ANGLE);
 
+/** Angle of friction on flanks of 20°: tan φ = μ/cos 20°. */
+const slope = (friction: number): number => Math.atan(friction / Math.cos(PRESSURE_ANGLE));
+
+/** As it was measured; else printed and dry threads rub three times as much as oiled ones. */
+const frictionOf = (s: Worm): number =>
+  s.frictionMu ?? (s.dry || s.quality === 'printed' ? FRICTION.dry : FRICTION.oiled);
+
 const byWheel = (s: Worm): boolean => s.drives === 'wheel';
 
 const degreesOf = (s: Worm): string => ((Math.atan(leadTangent(s)) * 180) / Math.PI).toFixed(1);
@@ -159,8 +221,7 @@ const degreesOf = (s: Worm): string => ((Math.atan(leadTangent(s)) * 180) / Math
 /** Part of the work that comes through when the wheel drives: tan(λ − φ)/tan λ, tan φ = μ/cos 20°; 0 or less: it stays put. (handbook: force) */
 function backwards(s: Worm, friction: number): number {
   const lead = leadTangent(s);
-  const phi = Math.atan(friction / Math.cos(PRESSURE_ANGLE));
-  return Math.tan(Math.atan(lead) - phi) / lead;
+  return Math.tan(Math.atan(lead) - slope(friction)) / lead;
 }
 
 function backMessage(s: Worm): string {

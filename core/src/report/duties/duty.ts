@@ -21,7 +21,16 @@ export interface DutyChart {
   readonly title: string;
   readonly x: string;
   readonly y: string;
+  /** the horizontal scale goes by powers of ten */
+  readonly log?: true;
   readonly series: readonly DutySeries[];
+  /** stretches of the horizontal scale that mean something */
+  readonly bands?: readonly {
+    readonly name: string;
+    readonly from: number;
+    readonly to: number;
+    readonly look: 'asked' | 'bad';
+  }[];
   /** what the picture shows, in words */
   readonly message: string;
 }

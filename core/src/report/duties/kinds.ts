@@ -5,6 +5,7 @@ import { camera } from './camera.ts';
 import { controller } from './controller.ts';
 import type { DutyKind } from './kind.ts';
 import { handPlates } from './hand-plates.ts';
+import { load } from './load.ts';
 import { inTime } from './in-time.ts';
 import { ramp } from './ramp.ts';
 import { rates } from './rates.ts';
@@ -22,6 +23,7 @@ export const dutyKinds = {
   spins,
   knob,
   inTime,
+  load,
   plates: handPlates,
   controller,
 } as const satisfies Readonly<Record<string, DutyKind>>;
@@ -45,4 +47,4 @@ export const dutyGroups: readonly {
 
 /** Is anything asked but dividing? */
 export const asksDuties = (drive: Drive): boolean =>
-  asking.some((id) => id !== 'camera' && id !== 'plates' && dutyKinds[id].asked(drive));
+  asking.some((id) => !['camera', 'plates', 'load'].includes(id) && dutyKinds[id].asked(drive));

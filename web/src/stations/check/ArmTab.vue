@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { mdiPlus } from '@mdi/js';
-import { outputKindOf, type Refusal } from '@pendrix/core';
+import { outputKindOf, type Refusal, onCard } from '@pendrix/core';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import TextTable from '../../ui/TextTable.vue';
@@ -30,7 +30,7 @@ const wanted = computed(() => {
       <template v-if="arm">
         <DutyFold
           :duty="arm"
-          :specs="outputKindOf(output).inputs"
+          :specs="onCard(outputKindOf(output).inputs)"
           :data="output"
           :set="set"
           @remove="edit({ do: 'outputKind', kind: 'rotary' })"

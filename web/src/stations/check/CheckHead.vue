@@ -2,6 +2,7 @@
 import { useRoute, useRouter } from 'vue-router';
 import { computed } from 'vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
+import { mdiChevronDown } from '@mdi/js';
 import SubBar from '../../ui/SubBar.vue';
 import { tabs } from './tabs.ts';
 
@@ -9,7 +10,10 @@ import { tabs } from './tabs.ts';
 const { open } = defineProps<{ open: string }>();
 const { tree } = useOpenDrive();
 const report = useReport();
-const shown = computed(() => tabs.filter((t) => !t.several || tree.value?.several));
+const known = computed(() => tabs.filter((t) => !t.several || tree.value?.several));
+/** what is asked stands open; what nobody asked for is one click away */
+const shown = computed(() => known.value.filter((t) => t.id === open || t.asked(report.value)));
+const more = computed(() => known.value.filter((t) => !shown.value.includes(t)));
 const route = useRoute();
 const router = useRouter();
 const go = (tab: unknown): void => {
@@ -21,20 +25,28 @@ const go = (tab: unknown): void => {
   <SubBar title="Check">
     <template #start>
       <v-tabs :model-value="open" aria-label="What is judged" @update:model-value="go">
-        <v-tab
-          v-for="t in shown"
-          :key="t.id"
-          :value="t.id"
-          :class="{ quiet: t.id !== open && !t.asked(report) }"
-          >{{ t.title }}</v-tab
-        >
+        <v-tab v-for="t in shown" :key="t.id" :value="t.id">{{ t.title }}</v-tab>
       </v-tabs>
+      <v-menu v-if="more.length > 0">
+        <template #activator="{ props }">
+          <v-btn v-bind="props" class="more" variant="text" :append-icon="mdiChevronDown">More</v-btn>
+        </template>
+        <v-list aria-label="Not asked">
+          <v-list-item v-for="t in more" :key="t.id" :title="t.title" @click="go(t.id)" />
+        </v-list>
+      </v-menu>
     </template>
     <slot />
   </SubBar>
 </template>
 
 <style scoped>
+.v-tabs :deep(.v-tab) {
+  padding-inline: 9px;
+}
+.more {
+  color: var(--p-quiet);
+}
 @media (max-width: 1180px) {
   .v-tabs :deep(.v-tab) {
     padding-inline: 7px;

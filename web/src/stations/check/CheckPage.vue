@@ -13,6 +13,8 @@ const panes: Readonly<Record<string, Component>> = {
   plates: defineAsyncComponent(() => import('./PlatesTab.vue')),
   rate: defineAsyncComponent(() => import('./RateTab.vue')),
   arm: defineAsyncComponent(() => import('./ArmTab.vue')),
+  force: defineAsyncComponent(() => import('./ForceTab.vue')),
+  errors: defineAsyncComponent(() => import('./ErrorsTab.vue')),
   sweep: defineAsyncComponent(() => import('./SweepTab.vue')),
 };
 const route = useRoute();

@@ -47,8 +47,7 @@ watch(
 /** The opened count: the one chosen, else the one that is rounded most, else the first. */
 const selected = computed(() => {
   if (chosen.value !== null) return chosen.value;
-  const worst = report.value.verdict[2]?.figure?.key.split('.')[1];
-  return worst ? Number(worst) : (report.value.counts[0] ?? null);
+  return report.value.check.most ?? report.value.counts[0] ?? null;
 });
 const opened = computed(() => (selected.value === null ? null : report.value.opened(selected.value)));
 const chart = computed(() => (selected.value === null ? null : report.value.chart(selected.value)));

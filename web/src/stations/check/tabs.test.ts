@@ -61,6 +61,8 @@ describe('the tabs of Check', () => {
       'arm',
       'sweep',
       'spin',
+      'errors',
+      'force',
     ]);
     expect(tabs.every((t) => isTab(t.id))).toBe(true);
     expect([isTab('toString'), isTab(null), isTab(['rate'])]).toEqual([false, false, false]);

@@ -10,6 +10,14 @@ interface Tab {
   readonly several?: true;
 }
 
+const groups: readonly Tab[] = dutyGroups
+  .map(({ id, title, kinds }): Tab => ({
+    id,
+    title,
+    asked: (r) => kinds.some((kind) => dutyKinds[kind].asked(r.drive)),
+  }))
+  .sort((a, b) => Number(b.id === 'plates') - Number(a.id === 'plates'));
+
 /** The tabs of Check in the order they stand: divisions, plates, and what else a drive is judged by. */
 export const tabs: readonly Tab[] = [
   { id: 'outputs', title: 'Outputs', asked: () => true, several: true },
@@ -18,13 +26,9 @@ export const tabs: readonly Tab[] = [
     title: 'Divisions',
     asked: (r: Report) => r.counts.length > 0 && !byPlates(r.drive),
   },
-  ...dutyGroups
-    .map(({ id, title, kinds }): Tab => ({
-      id,
-      title,
-      asked: (r) => kinds.some((kind) => dutyKinds[kind].asked(r.drive)),
-    }))
-    .sort((a, b) => Number(b.id === 'plates') - Number(a.id === 'plates')),
+  ...groups.filter((g) => g.id !== 'force'),
+  { id: 'errors', title: 'Errors', asked: (r: Report) => r.check.errors.first !== null },
+  ...groups.filter((g) => g.id === 'force'),
 ];
 
 export const isTab = (text: unknown): text is string =>

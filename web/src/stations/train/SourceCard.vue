@@ -12,6 +12,7 @@ import {
   type Source,
   type SourceKindId,
   type Train,
+  onCard,
 } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -117,7 +118,7 @@ const caution = computed(() => {
       {{ caution.message }}
       <v-btn variant="text" @click="edit({ do: 'dismiss', caution: caution.id })">Dismiss</v-btn>
     </p>
-    <InputFields :specs="kind.inputs" :data="source" :set="set">
+    <InputFields :specs="onCard(kind.inputs)" :data="source" :set="set">
       <template v-if="stepper">
         <ChoiceField
           label="Microsteps"

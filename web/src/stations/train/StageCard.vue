@@ -21,6 +21,7 @@ import {
   type Refusal,
   type Stage,
   type StageReport,
+  onCard,
 } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
 import { keyHandler } from '../../ui/keys.ts';
@@ -73,7 +74,7 @@ function setTimes(text: string): Refusal | null {
 function repeat(): void {
   if (edit({ do: 'repeatStage', at, times: times.value - 1 }) === null) timesOpen.value = false;
 }
-const specs = computed(() => stageInputs(stage).filter((i) => !i.plan));
+const specs = computed(() => onCard(stageInputs(stage)));
 const set = (key: string, text: string, editSession?: string): Refusal | null =>
   edit({ do: 'stage', at, key, text }, editSession);
 

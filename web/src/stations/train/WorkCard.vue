@@ -9,6 +9,7 @@ import {
   type OutputKindId,
   type Refusal,
   type Report,
+  onCard,
 } from '@pendrix/core';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureText from '../../ui/FigureText.vue';
@@ -69,7 +70,7 @@ watch(
     <p v-if="refusal" class="refusal" role="status">
       Write a radius for the tolerance in the Job first: a table measures it along a circle.
     </p>
-    <InputFields :specs="kind.inputs" :data="drive.train.output" :set="set" />
+    <InputFields :specs="onCard(kind.inputs)" :data="drive.train.output" :set="set" />
     <ReadField
       v-if="kind.glyph !== 'table'"
       class="below"

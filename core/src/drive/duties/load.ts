@@ -1,0 +1,72 @@
+import type { InputSpec } from '../inputs.ts';
+import { optional } from './common.ts';
+
+/** What the work asks of the motor. A physical load: floats but for the speed. (handbook: force) */
+export interface Load {
+  readonly inertiaKgM2?: number;
+  readonly frictionNm?: number;
+  readonly workNm?: number;
+  /** turns a minute of the work, exact text */
+  readonly speedRpm?: string;
+  readonly accelRevPerS2?: number;
+  readonly massKg?: number;
+  readonly offsetMm?: number;
+  readonly elevationDeg?: number;
+  readonly windNm?: number;
+  /** a weight, cord or spring that keeps the teeth on one side */
+  readonly preloadNm?: number;
+  readonly footprintMm?: number;
+  readonly heightMm?: number;
+  readonly slopeDeg?: number;
+  readonly standKg?: number;
+  readonly areaM2?: number;
+  readonly windMs?: number;
+  readonly batteryWh?: number;
+  readonly electronicsW?: number;
+  /** keys that were measured, with commas between */
+  readonly measured?: string;
+}
+
+const number = (
+  key: keyof Load,
+  label: string,
+  unit: string,
+  max: number,
+  more: { readonly hint?: string; readonly more?: true; readonly min?: number } = {},
+): InputSpec => ({ type: 'number', key, label, unit, min: 0, max, default: null, ...optional, ...more });
+
+const more = { more: true } as const;
+
+export const loadInputs: readonly InputSpec[] = [
+  number('frictionNm', 'Friction', 'N·m', 1e6, { hint: 'at the work, as a spring balance shows it' }),
+  number('workNm', 'Tool', 'N·m', 1e6, { hint: 'the cut, or what else the work is held against' }),
+  number('inertiaKgM2', 'Inertia', 'kg·m²', 1e6),
+  number('accelRevPerS2', 'Ramp', 'rev/s²', 1e6),
+  { type: 'exact', key: 'speedRpm', label: 'Speed', unit: 'rpm', default: '1', ...optional },
+  number('massKg', 'Mass', 'kg', 1e6),
+  number('offsetMm', 'Off its axis', 'mm', 1e6, {
+    hint: 'how far its centre of gravity stands off the axis',
+  }),
+  number('elevationDeg', 'Axis at', '°', 90, {
+    ...more,
+    min: -90,
+    hint: 'above the horizon; 90 stands upright, and nothing hangs',
+  }),
+  number('windNm', 'Wind', 'N·m', 1e6, more),
+  number('preloadNm', 'Preload', 'N·m', 1e6, {
+    ...more,
+    hint: 'a weight, cord or spring that keeps the teeth on one side',
+  }),
+  number('standKg', 'Stand', 'kg', 1e6, more),
+  number('footprintMm', 'Foot', 'mm', 1e6, { ...more, hint: 'width of its stand' }),
+  number('heightMm', 'Centre at', 'mm', 1e6, {
+    ...more,
+    hint: 'height of the centre of gravity, and of the wind',
+  }),
+  number('slopeDeg', 'Slope', '°', 60, more),
+  number('areaM2', 'Face to the wind', 'm²', 1000, more),
+  number('windMs', 'Gust', 'm/s', 200, more),
+  number('batteryWh', 'Battery', 'Wh', 1e6, more),
+  number('electronicsW', 'Electronics', 'W', 1e5, more),
+  { type: 'text', key: 'measured', label: 'Measured', max: 400, default: '', judged: true, optional: true },
+];

@@ -1,0 +1,15 @@
+export {
+  budget,
+  cancels,
+  errorTerms,
+  perPlace,
+  preloadHolds,
+  type Budget,
+  type BudgetRow,
+  type Taker,
+} from './budget.ts';
+export { imbalanceNm, steadyNm } from './load.ts';
+export { reachOf, resolutionOf, worstAt, type Reach, type Resolution } from './reach.ts';
+export { sampleOf, turningParts, type Sample, type Turning } from './samples.ts';
+export { simulateDividing, simulateTracking, type Simulated, type Tracked } from './simulate.ts';
+export type { ErrorTerm, KnownFrom, TermField, TermKind, TermValue } from './term.ts';

@@ -1,0 +1,108 @@
+import { exactly, toNumber } from '../numbers/index.ts';
+import type { EncoderMotor, Source, Stepper } from '../drive/index.ts';
+
+/** Below this a stepper starts without a ramp, full steps/s, an estimate. (handbook: force, pull-in) */
+export const PULL_IN = 500;
+
+/** What the holding torque comes down to while it turns. */
+const TURNING = 0.9;
+
+/** Motors on one wheel share unevenly: from two on, each gives so much. */
+const SHARED = 0.9;
+
+const countOf = ({ count = 1 }: Stepper | EncoderMotor): number => count;
+const together = (n: number): number => (n < 2 ? 1 : SHARED * n);
+
+/** The part of the rated current that the driver is set to. */
+const currentPart = ({ currentLimitA, currentA }: Stepper): number =>
+  currentLimitA !== undefined && currentA ? Math.min(1, currentLimitA / currentA) : 1;
+
+/** Full steps a second from which the torque falls: V/(2·L·I); null while one of them is not known. (handbook: force) */
+export function cornerRate(s: Stepper): number | null {
+  const amps = s.currentLimitA ?? s.currentA;
+  return s.supplyV && s.inductanceMh && amps ? s.supplyV / (2 * (s.inductanceMh / 1000) * amps) : null;
+}
+
+/** On a curve between its points; before the first as at it, behind the last nothing. */
+function onCurve(curve: NonNullable<Stepper['torqueCurve']>, rate: number): number {
+  const [first] = curve;
+  if (!first || rate <= first[0]) return first?.[1] ?? 0;
+  for (let i = 1; i < curve.length; i++) {
+    const [x0, y0] = curve[i - 1]!;
+    const [x1, y1] = curve[i]!;
+    if (rate <= x1) return y0 + ((y1 - y0) * (rate - x0)) / (x1 - x0);
+  }
+  return 0;
+}
+
+/**
+ * Torque at the motor's shaft, all motors together, N·m, at `rpm` of it; null while what it follows from is not known. (handbook: force)
+ */
+export function availableNm(source: Source, rpm: number): number | null {
+  if (source.kind === 'stepper') {
+    const rate = (rpm / 60) * source.fullSteps;
+    const share = currentPart(source) * together(countOf(source));
+    if (source.torqueCurve) return onCurve(source.torqueCurve, rate) * share;
+    const corner = cornerRate(source);
+    if (!source.holdingNm || corner === null) return null;
+    return TURNING * source.holdingNm * share * Math.min(1, corner / Math.max(rate, 1e-9));
+  }
+  if (source.kind === 'encoderMotor') {
+    const { maxRpm, stallNm, ratedV, supplyV } = source;
+    const free = maxRpm === undefined ? null : toNumber(exactly(maxRpm));
+    if (!free || !stallNm) return null;
+    const volts = ratedV && supplyV ? supplyV / ratedV : 1;
+    return Math.max(0, stallNm * (volts - rpm / free)) * together(countOf(source));
+  }
+  return null;
+}
+
+/** Where a stepper shakes by itself. */
+export interface Resonance {
+  /** full steps a second, and the band about it */
+  readonly stepRate: number;
+  readonly from: number;
+  readonly to: number;
+  /** part of a full step's push that is left of it in microsteps */
+  readonly push: number;
+  readonly measured: boolean;
+}
+
+/** Half the width of the band. */
+const BAND = 0.25;
+/** From this push on the torque in the band is not to be relied on. An estimate. */
+export const FELT = 0.1;
+
+/** √(p·T_h/J)/2π; J the motor's and what the work reflects, kg·m². (handbook: force, resonance) */
+export function resonanceOf(source: Source, reflectedKgM2: number): Resonance | null {
+  if (source.kind !== 'stepper') return null;
+  const { resonanceStepRate, holdingNm, rotorInertiaKgM2, fullSteps, mode } = source;
+  const n = countOf(source);
+  const inertia = (rotorInertiaKgM2 ?? 0) * n + reflectedKgM2;
+  const stepRate =
+    resonanceStepRate ??
+    (holdingNm && rotorInertiaKgM2
+      ? Math.sqrt(((fullSteps / 4) * holdingNm * n) / inertia) / (2 * Math.PI)
+      : null);
+  return stepRate === null
+    ? null
+    : {
+        stepRate,
+        from: stepRate * (1 - BAND),
+        to: stepRate * (1 + BAND),
+        push: 1 / mode,
+        measured: resonanceStepRate !== undefined,
+      };
+}
+
+/** W at standstill: both phases full 2·I²·R, microstepped I²·R. */
+export function heatW(source: Source): number | null {
+  if (source.kind !== 'stepper') return null;
+  const amps = source.currentLimitA ?? source.currentA;
+  if (!amps || !source.resistanceOhm) return null;
+  return (source.mode === 1 ? 2 : 1) * amps ** 2 * source.resistanceOhm * countOf(source);
+}
+
+/** Inertia of all rotors, kg·m²; 0 while nobody gave it. */
+export const rotorKgM2 = (source: Source): number =>
+  source.kind === 'stepper' ? (source.rotorInertiaKgM2 ?? 0) * countOf(source) : 0;

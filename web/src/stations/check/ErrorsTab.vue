@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { Refusal } from '@pendrix/core';
+import { DutyChart } from '../../ui/duty-chart.ts';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import GradeTag from '../../ui/GradeTag.vue';
+import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
+import ReadField from '../../ui/ReadField.vue';
+import { useSeveralEdits } from '../../ui/several-edits.ts';
+import TwoColumns from '../../ui/TwoColumns.vue';
+import WorkingKey from '../../ui/WorkingKey.vue';
+import BudgetTable from './errors/BudgetTable.vue';
+import CancelMatrix from './errors/CancelMatrix.vue';
+import CutWheels from './errors/CutWheels.vue';
+import CheckHead from './CheckHead.vue';
+import WhatIf from './WhatIf.vue';
+
+/** Every cause of error at the output: what it makes, what would take it out, and the sum against the tolerance. */
+const { edit } = useOpenDrive();
+const report = useReport();
+const errors = computed(() => report.value.check.errors);
+const asked = ref<string | null>(null);
+const open = computed(() => {
+  const key = asked.value ?? errors.value.first;
+  return key === null ? null : (errors.value.of(key) ?? errors.value.of(errors.value.first ?? ''));
+});
+const tolerance = computed(() => report.value.job.tolerance);
+const setTolerance = (text: string, session: string): Refusal | null =>
+  edit({ do: 'tolerance', as: tolerance.value.as === 'length' ? 'length' : 'angle', text }, session);
+const take = useSeveralEdits();
+const divisions = computed(() => {
+  const [, d] = (open.value?.key ?? '').split('.');
+  return d === undefined ? null : Number(d);
+});
+</script>
+
+<template>
+  <TwoColumns aside="Which shafts cancel" shares="minmax(0, 760fr) minmax(0, 440px)">
+    <CheckHead open="errors"><WorkingKey v-if="open" :figure="open.worst.figure" /></CheckHead>
+    <div v-if="!open" class="teach">
+      <h3>Nothing to budget yet</h3>
+      <p class="quiet">
+        Ask in the Job what a turn is divided into, or a rate to follow: then each cause of error stands here
+        with what it makes at the work.
+      </p>
+    </div>
+    <template v-else>
+      <div class="want">
+        <ChoiceField
+          label="Budget for"
+          :value="open.key"
+          :options="errors.choices.map((c) => ({ value: c.key, title: c.title }))"
+          @choose="(v) => (asked = v)"
+        />
+        <ReadField label="Tolerance" :value="tolerance.field" placeholder="none" :commit="setTolerance" />
+      </div>
+      <div class="scroll main">
+        <BudgetTable :budget="open" :tolerance="errors.tolerance" @edit="take" />
+        <section v-if="open.message" class="block" aria-label="What would help">
+          <p class="say">
+            <b>{{ open.message.strong }}</b> {{ open.message.rest }}
+          </p>
+          <ul v-if="open.cures.length > 0" class="cures">
+            <li v-for="c in open.cures" :key="c.title">
+              <div>
+                <b>{{ c.title }}</b>
+                <p>
+                  <GradeTag :graded="c.graded" /> <span class="quiet">{{ c.likely }}</span>
+                </p>
+              </div>
+              <v-btn @click="take([c.edit])">Take it</v-btn>
+            </li>
+          </ul>
+          <p v-if="errors.finest" class="quiet">{{ errors.finest }}</p>
+        </section>
+        <WhatIf :what="{ of: 'errors', key: open.key }" @keep="take" />
+      </div>
+    </template>
+    <template #aside>
+      <CancelMatrix
+        v-if="errors.samples"
+        :samples="errors.samples"
+        :divisions="divisions"
+        @choose="(d) => (asked = `divide.${d}`)"
+      />
+      <div v-else class="pane">
+        <h2>Which shafts cancel</h2>
+        <p class="quiet">
+          When a turn is divided, a shaft that turns whole between two places always stands alike.
+        </p>
+      </div>
+      <section v-if="errors.reach" class="reach">
+        <DutyChart :chart="errors.reach.chart" />
+        <p class="quiet">{{ errors.reach.message }}</p>
+      </section>
+      <CutWheels v-if="open && divisions !== null" :budget="open" :divisions="divisions" />
+    </template>
+  </TwoColumns>
+</template>
+
+<style scoped src="./duty.css"></style>
+<style scoped>
+.want {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 20px;
+  min-height: 48px;
+  padding: 6px 16px 6px 20px;
+  border-bottom: 1px solid var(--p-hair);
+  --field-width: 128px;
+}
+.say {
+  font-size: 15px;
+}
+.cures {
+  list-style: none;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+  gap: 8px 20px;
+  margin-top: 10px;
+}
+.cures li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+}
+.block .quiet {
+  font-size: 14px;
+  margin-top: 8px;
+}
+.cures p .quiet {
+  margin: 0 0 0 8px;
+}
+.pane {
+  padding: 10px 16px;
+}
+.reach {
+  border-top: 1px solid var(--p-hair);
+  padding-bottom: 8px;
+}
+.reach .quiet {
+  padding: 0 16px;
+  font-size: 14px;
+}
+</style>

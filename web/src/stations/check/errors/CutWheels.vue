@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { angleText, readCount, SEED, signedAngle, type BudgetReport, type Refusal } from '@pendrix/core';
+import ReadField from '../../../ui/ReadField.vue';
+
+/** The wheel beside a perfect one: every tooth where the simulation puts it, the error drawn larger. */
+const { budget, divisions } = defineProps<{ budget: BudgetReport; divisions: number }>();
+const seed = ref(SEED);
+/** Teeth that can be told apart. */
+const MOST = 400;
+const TIMES = 100;
+const errors = computed(() => (divisions <= MOST ? budget.simulated(seed.value) : null));
+
+const gaps = computed(() => (errors.value ?? []).map((e, i, all) => all[(i + 1) % all.length]! - e));
+const at = (list: readonly number[], better: (a: number, b: number) => boolean): number =>
+  list.reduce((best, v, i) => (better(v, list[best]!) ? i : best), 0);
+const fattest = computed(() => at(gaps.value, (a, b) => a > b));
+const thinnest = computed(() => at(gaps.value, (a, b) => a < b));
+const farthest = computed(() => at((errors.value ?? []).map(Math.abs), (a, b) => a > b));
+
+const R = 62;
+const point = (turns: number, r: number): string => {
+  const a = 2 * Math.PI * turns;
+  return `${(71 + r * Math.sin(a)).toFixed(2)} ${(71 - r * Math.cos(a)).toFixed(2)}`;
+};
+/** A rim of teeth, each ½ gap wide, at these places. */
+const rim = (places: readonly number[]): string =>
+  places
+    .map((p, i) => {
+      const half = 0.25 / divisions;
+      return `${i === 0 ? 'M' : 'L'}${point(p - half, R)}L${point(p - half, R + 7)}L${point(p + half, R + 7)}L${point(p + half, R)}`;
+    })
+    .join('') + 'Z';
+const perfect = computed(() => Array.from({ length: divisions }, (_, i) => i / divisions));
+const cut = computed(() => (errors.value ?? []).map((e, i) => i / divisions + (e * TIMES) / 1_296_000));
+const curve = computed(() => {
+  const all = errors.value ?? [];
+  const most = Math.max(1e-9, ...all.map(Math.abs));
+  return `${all.map((e, i) => `${i === 0 ? 'M' : 'L'}${point(i / divisions, 34 + (14 * e) / most)}`).join('')}Z`;
+});
+const ticks = computed(() => perfect.value.map((p) => `M${point(p, R + 9)}L${point(p, R + 13)}`).join(''));
+const setSeed = (text: string): Refusal | null => {
+  const read = readCount(text, { min: 0, max: 999_999_999, unit: 'seed', example: '7' });
+  if (!read.ok) return read.refusal;
+  seed.value = read.value;
+  return null;
+};
+</script>
+
+<template>
+  <section v-if="errors" class="cut" aria-label="As it would be cut">
+    <header>
+      <b>{{ divisions }}, as it would be cut</b>
+      <span>simulated, spacing {{ TIMES }}×</span>
+      <ReadField label="Seed" :value="String(seed)" :commit="setSeed" />
+    </header>
+    <div class="wheels">
+      <svg
+        viewBox="0 0 142 142"
+        width="142"
+        height="142"
+        role="img"
+        :aria-label="`A perfect wheel of ${divisions}`"
+      >
+        <path class="rim" :d="rim(perfect)" />
+        <circle class="fine" cx="71" cy="71" r="56" />
+        <text x="71" y="68" text-anchor="middle">perfect</text>
+      </svg>
+      <svg
+        viewBox="0 0 142 142"
+        width="142"
+        height="142"
+        role="img"
+        :aria-label="`The wheel of ${divisions} with its errors ${TIMES} times as large`"
+      >
+        <path class="ticks" :d="ticks" />
+        <path class="rim" :d="rim(cut)" />
+        <circle class="fine" cx="71" cy="71" r="34" />
+        <path class="rim" :d="curve" />
+      </svg>
+      <dl>
+        <dt>fattest tooth, {{ fattest + 1 }}</dt>
+        <dd>{{ signedAngle(gaps[fattest]!) }}</dd>
+        <dt>thinnest, {{ thinnest + 1 }}</dt>
+        <dd>{{ signedAngle(gaps[thinnest]!) }}</dd>
+        <dt>farthest off, {{ farthest + 1 }}</dt>
+        <dd>{{ signedAngle(errors[farthest]!) }}</dd>
+      </dl>
+    </div>
+    <p>
+      The budget has every cause at its worst, ±{{ angleText(budget.worst.arcsec) }}; this is one wheel of
+      chance, so it differs.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.cut {
+  background: var(--p-ground);
+  color: var(--p-scribe);
+  padding: 10px 16px 14px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 12px;
+  font-size: 14px;
+  --field-width: 64px;
+}
+.wheels {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.rim {
+  fill: none;
+  stroke: var(--p-scribe);
+  stroke-width: 1.1;
+}
+.fine,
+.ticks {
+  fill: none;
+  stroke: var(--p-scribe3);
+  stroke-width: 0.8;
+  opacity: 0.7;
+}
+text {
+  fill: var(--p-scribe);
+  font: 650 13px var(--text);
+}
+dl {
+  font-size: 13px;
+}
+dd {
+  font: 600 16px/20px var(--mono);
+  margin-bottom: 4px;
+}
+p {
+  font-size: 13px;
+}
+</style>
