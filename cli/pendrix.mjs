@@ -4,5 +4,10 @@ import { register } from 'tsx/esm/api';
 import process from 'node:process';
 
 register();
+// who reads with `head` has enough before we are done
+process.stdout.on('error', (fault) => {
+  if (fault.code !== 'EPIPE') throw fault;
+  process.exit(0);
+});
 const { main } = await import('./src/main.ts');
 process.exitCode = await main(process.argv.slice(2));

@@ -108,7 +108,7 @@ test('the tolerance as an angle, as a length at a radius, and none', async ({ pa
   await openDemo(page);
   await openDrive(page, 'Orrery wheel cutter', 'Job');
   await field(page, 'Tolerance, an angle').fill('0.5″');
-  await expect(cell(page, 'error')).toContainText('Misses by 94″');
+  await expect(cell(page, 'error')).toContainText('Misses by 95″');
   await page.getByRole('button', { name: 'Length', exact: true }).click();
   await field(page, 'Tolerance, a length').fill('0.2 µm');
   await expect(page.getByText('is ±1.13″ at the work')).toBeVisible();

@@ -28,7 +28,8 @@ console.log(
   'ratio'.padStart(8),
   'wanted'.padStart(8),
 );
-for (const b of benches) {
+const { simulateBenches } = await import('../core/src/simulate/simulate.bench.ts');
+for (const b of [...benches, ...simulateBenches]) {
   const ms = median(b.run);
   first ||= ms;
   console.log(

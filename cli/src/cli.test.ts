@@ -239,7 +239,10 @@ describe('pendrix ratio', () => {
 describe('bad input ends with 2 and one sentence', () => {
   test.each([
     [[], 'a command is wanted'],
-    [['divide'], 'there is no command divide; the commands are check, targets, ratio, find, plates, export.'],
+    [
+      ['divide'],
+      'there is no command divide; the commands are check, targets, ratio, find, plates, export, simulate.',
+    ],
     [['check'], 'the file is missing'],
     [['check', 'nowhere.json'], 'the file nowhere.json cannot be read'],
     [['check', CUTTER, '--colour'], 'there is no option --colour here; the options are --json, --train.'],

@@ -1,4 +1,4 @@
-import type { Progress, Result, Search } from '@pendrix/core';
+import type { Result } from '@pendrix/core';
 
 /** One command of the terminal: words in, text for standard output or a refusal out. */
 export interface Command {
@@ -15,7 +15,7 @@ export type Told = (line: string) => void;
 const SILENCE_MS = 2000;
 
 /** Runs a search to its end and tells how far it is, so that nobody waits before an empty screen. */
-export function runTold<T>(search: Search<T>, progress: Told, what: (p: Progress) => string): T {
+export function runTold<T, P>(search: Generator<P, T, boolean>, progress: Told, what: (p: P) => string): T {
   let told = Date.now();
   for (let step = search.next(false); ; step = search.next(false)) {
     if (step.done) return step.value;

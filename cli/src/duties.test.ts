@@ -132,3 +132,41 @@ describe('pendrix export', () => {
     expect((await run('export', path, '--as', 'csv')).err).toContain('makes a table');
   });
 });
+
+describe('pendrix simulate', () => {
+  test('a record of following: so many rows, one seed one text, another seed another', async () => {
+    const of = async (...more: string[]) =>
+      (await run('simulate', CRADLE, '--seconds', '60', '--csv', ...more)).out;
+    const rows = (await of('--seed', '7')).trim().split('\n');
+    expect(rows[0]).toBe('time_s,error_arcsec');
+    expect(rows).toHaveLength(602);
+    expect(rows[1]).toBe('0.0,0.000000');
+    expect(await of('--seed', '7')).toBe(await of());
+    expect(await of('--seed', '8')).not.toBe(await of());
+    expect((await of('--every', '1')).trim().split('\n')).toHaveLength(62);
+  });
+  test('in words, with what comes again', async () => {
+    const { out } = await run('simulate', CRADLE);
+    expect(out).toMatch(/^3 600 s with seed 7: \d+\.\d+″ from least to greatest/);
+    expect(out).toMatch(/worm run-out +±35\.81″ +estimate/);
+  });
+  test('a wheel', async () => {
+    const { out } = await run('simulate', CUTTER, '--divisions', '73', '--csv');
+    const rows = out.trim().split('\n');
+    expect([rows[0], rows.length]).toEqual(['index,error_arcsec', 74]);
+    expect((await run('simulate', CUTTER, '--divisions', '73')).out).toContain('73 gaps with seed 7');
+  });
+  test.each([
+    [['simulate', CUTTER], 'nothing is followed'],
+    [['simulate', CRADLE, '--seconds', '-3'], '--seconds: -3 is negative'],
+    [['simulate', CRADLE, '--seconds', '9999999'], '--seconds: 9999999 is above 500000 s'],
+    [['simulate', CRADLE, '--seed', 'x'], '--seed: x is not a number'],
+    [['simulate', CRADLE, '--every', '0'], '--every'],
+    [['simulate', CUTTER, '--divisions', '9000'], '--divisions: 9000 is above 5000'],
+    [['simulate', CUTTER, '--divisions', '73', '--seconds', '9'], 'takes no --seconds'],
+    [['simulate', HEAD, '--divisions', '60'], 'train.source.kind'],
+  ])('%j is refused', async (words, message) => {
+    const { code, err } = await run(...words);
+    expect([code, err]).toEqual([2, expect.stringContaining(message)]);
+  });
+});

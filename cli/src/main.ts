@@ -5,10 +5,11 @@ import { exported } from './export.ts';
 import { find } from './find.ts';
 import { plates } from './plates.ts';
 import { ratio } from './ratio.ts';
+import { simulate } from './simulate.ts';
 import { targets } from './targets.ts';
 
 /** Every command. One line a command. */
-const commands: readonly Command[] = [check, targets, ratio, find, plates, exported];
+const commands: readonly Command[] = [check, targets, ratio, find, plates, exported, simulate];
 
 export interface Streams {
   readonly out: (text: string) => void;

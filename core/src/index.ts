@@ -19,5 +19,6 @@ export * from './run/index.ts';
 export * from './find/index.ts';
 export * from './arbors/index.ts';
 export * from './errors/index.ts';
+export * from './simulate/index.ts';
 export * from './report/index.ts';
 export * from './force/index.ts';

@@ -8,8 +8,6 @@ import {
   reachOf,
   resolutionOf,
   sampleOf,
-  simulateDividing,
-  simulateTracking,
   turningParts,
   worstAt,
   type Budget,
@@ -249,77 +247,5 @@ describe('what more ratio and finer microsteps bring', () => {
     expect(at(256).first).toBe(13);
     expect(at(16).deadBand).toBeCloseTo(309.7, 1);
     expect(resolutionOf(d, 0.5)).toMatchObject({ first: null, deadBand: Infinity });
-  });
-});
-
-describe('simulation', () => {
-  const drive = cutter({ runoutMm: 0 });
-  const one: ErrorTerm = {
-    id: 'a',
-    cause: 'a',
-    stage: 1,
-    shaft: 1,
-    kind: 'periodic',
-    arcsec: 10,
-    turnsPerOutputTurn: exactly('90'),
-    known: 'typed',
-    value: null,
-  };
-  const rows = (terms: readonly ErrorTerm[], divisions: number | null) =>
-    budget({ drive, terms, divisions, toleranceArcsec: null }).rows;
-  const track = (terms: readonly ErrorTerm[], seconds: number, seed = 7): Float64Array => {
-    const run = simulateTracking({
-      rows: rows(terms, null),
-      seed,
-      steps: null,
-      turnSeconds: 86164.0905,
-      driftArcsecPerSecond: 0,
-      seconds,
-      stepSeconds: 1,
-    });
-    for (;;) {
-      const r = run.next();
-      if (r.done) return r.value;
-    }
-  };
-  test('one periodic cause: peak to peak 2A within 1 %, its period within 0.1 %', () => {
-    const record = track([one], 4000);
-    expect((Math.max(...record) - Math.min(...record)) / 20).toBeCloseTo(1, 2);
-    const period = 86164.0905 / 90;
-    const up: number[] = [];
-    const mean = (Math.max(...record) + Math.min(...record)) / 2;
-    for (let i = 1; i < record.length; i++)
-      if (record[i - 1]! < mean && record[i]! >= mean)
-        up.push(i - 1 + (mean - record[i - 1]!) / (record[i]! - record[i - 1]!));
-    expect((up.at(-1)! - up[0]!) / (up.length - 1) / period).toBeCloseTo(1, 3);
-  });
-  test('with a whole turn a tooth its error is gone from the divisions', () => {
-    const at = (D: number): number => {
-      const e = simulateDividing({ rows: rows([one], D), seed: 7, steps: null }, D);
-      return Math.max(...e) - Math.min(...e);
-    };
-    expect(at(45)).toBe(0);
-    expect(at(73)).toBeGreaterThan(15);
-  });
-  test('one seed, one record; another seed, another', () => {
-    expect(track([one], 500)).toEqual(track([one], 500));
-    expect(track([one], 500, 8)).not.toEqual(track([one], 500));
-  });
-  test('the spectrum of whole turns gives each term back within 2 %', () => {
-    const two: ErrorTerm = { ...one, id: 'b', arcsec: 4, turnsPerOutputTurn: exactly('342') };
-    const T = 86164.0905;
-    const seconds = Math.round(T / 18); // 5 and 19 whole turns
-    const record = track([one, two], seconds - 1);
-    const amplitude = (n: number): number => {
-      let [c, s] = [0, 0];
-      record.forEach((e, i) => {
-        const a = (2 * Math.PI * n * i) / T;
-        c += e * Math.cos(a);
-        s += e * Math.sin(a);
-      });
-      return (2 * Math.hypot(c, s)) / record.length;
-    };
-    expect(amplitude(90) / 10).toBeCloseTo(1, 1.7);
-    expect(amplitude(342) / 4).toBeCloseTo(1, 1.7);
   });
 });

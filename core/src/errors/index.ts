@@ -11,5 +11,5 @@ export {
 export { imbalanceNm, steadyNm } from './load.ts';
 export { reachOf, resolutionOf, worstAt, type Reach, type Resolution } from './reach.ts';
 export { sampleOf, turningParts, type Sample, type Turning } from './samples.ts';
-export { simulateDividing, simulateTracking, type Simulated, type Tracked } from './simulate.ts';
 export type { ErrorTerm, KnownFrom, TermField, TermKind, TermValue } from './term.ts';
+export { motionOf, runningWaves, wavesOf, type Wave } from './waves.ts';

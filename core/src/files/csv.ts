@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { FoundRow } from '../find/index.ts';
+import { pictureTable, type ResultPicture } from '../report/index.ts';
 
 type Cell = string | number;
 
@@ -48,3 +49,9 @@ export const foundCsv = (rows: readonly FoundRow[]): string =>
       r.wheels,
     ]),
   );
+
+/** The data of a picture. (docs: formats) */
+export function pictureCsv(picture: ResultPicture, part?: 'shares'): string {
+  const { head, rows } = pictureTable(picture, part);
+  return writeCsv(head, rows);
+}

@@ -8,7 +8,7 @@ export {
 } from './workshop-file.ts';
 export { MAX_BYTES, readJson } from './json.ts';
 export { decodeText } from './text.ts';
-export { foundCsv, writeCsv } from './csv.ts';
+export { foundCsv, pictureCsv, writeCsv } from './csv.ts';
 export { checkAnswer } from './answers.ts';
 export { targetsAnswer } from './targets-answer.ts';
 export { findAnswer } from './find-answer.ts';

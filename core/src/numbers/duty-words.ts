@@ -2,6 +2,10 @@ import type { Words } from './refusal-told.ts';
 
 /** The refusals of rates, timers, sweeps and plates, in words. */
 export const dutyWords = {
+  noRateToFollow: {
+    message: () => 'nothing is followed: the job asks for no rate, or nothing says when to step',
+    cure: () => 'give the job a rate and the drive a timer, or simulate a division with --divisions 73',
+  },
   notPeriod: {
     message: (t) => `${t.given} cannot be read as a rate`,
     cure: () => 'write the time of one turn or a speed, for example 24 h, 0.5 rpm, 15 °/h or 15.041 ″/s',

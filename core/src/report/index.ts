@@ -7,6 +7,16 @@ export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } f
 export { forceAnswer } from './force/answer.ts';
 export { forceChart } from './duties/load.ts';
 export {
+  pictureChoices,
+  pictureOf,
+  pictureTable,
+  trackingRecord,
+  type ResultPicture,
+} from './pictures/pictures.ts';
+export { pictureCharts, pictureMessage } from './pictures/charts.ts';
+export { percent, type StarPicture, type TrackingPicture } from './pictures/tracking.ts';
+export type { FramesPicture, RipplePicture, WheelPicture } from './pictures/turning.ts';
+export {
   whatIf,
   type WhatIf,
   type WhatIfOf,

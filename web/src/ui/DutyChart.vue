@@ -12,7 +12,7 @@ import { dutyOption } from './duty-chart-options.ts';
 
 /** One chart of a duty, with its lines named above it. Loaded when first shown. */
 use([LineChart, GridComponent, MarkAreaComponent, TooltipComponent, CanvasRenderer]);
-const { chart } = defineProps<{ chart: DutyChart }>();
+const { chart, tall = false } = defineProps<{ chart: DutyChart; tall?: boolean }>();
 const settings = useSettings();
 const option = computed(() => dutyOption(chart, palettes[settings.night ? 'night' : 'day']));
 </script>
@@ -25,7 +25,7 @@ const option = computed(() => dutyOption(chart, palettes[settings.night ? 'night
         ><i></i>{{ s.name }}</span
       >
     </figcaption>
-    <div class="plot" role="img" :aria-label="`${chart.title}. ${chart.message}`">
+    <div class="plot" :class="{ tall }" role="img" :aria-label="`${chart.title}. ${chart.message}`">
       <VChart :option="option" autoresize :update-options="{ notMerge: true, lazyUpdate: true }" />
     </div>
   </figure>
@@ -64,5 +64,8 @@ figcaption {
 }
 .plot {
   height: 176px;
+}
+.tall {
+  height: 320px;
 }
 </style>

@@ -1,4 +1,6 @@
 import { pixelScale } from '../../drive/index.ts';
+import { motionOf, runningWaves } from '../../errors/index.ts';
+import { toNumber } from '../../numbers/index.ts';
 import { doubtOf } from '../../motion/index.ts';
 import type { Drive, Kinematics } from '../../drive/index.ts';
 import { longestExposure, onChip, turningExposure, undrivenExposure } from '../../follow/index.ts';
@@ -15,6 +17,39 @@ const CORNER = 2000;
 
 export const time = (seconds: number): string =>
   Number.isFinite(seconds) ? timeText(seconds).join('\u00a0') : 'as long as you like';
+
+/** What comes again with a shaft while it follows. */
+interface Wavering {
+  /** waves in force, and causes that nobody knows the size of */
+  readonly waves: number;
+  readonly unknown: number;
+  /** greatest less least in so many seconds from the worst start, ″ at the axis */
+  readonly motion: (seconds: number) => number;
+  readonly lines: readonly (readonly [string, string])[];
+}
+
+function wavering(drive: Drive, k: Kinematics, rate: RateReport | undefined): Wavering {
+  if (!rate?.chosen) return { waves: 0, unknown: 0, motion: () => 0, lines: [] };
+  const { waves, unknown } = runningWaves(drive, k, Math.abs(toNumber(rate.period)));
+  return {
+    waves: waves.length,
+    unknown,
+    motion: (t) => waves.reduce((n, w) => n + motionOf(w, t), 0),
+    lines: waves.map((w) => [w.title, `±${measured(w.arcsec)}″ every ${measured(w.periodSeconds)} s`]),
+  };
+}
+
+/** Until when a motion that never grows less stays within what is allowed, s. */
+function roundUntil(moved: (seconds: number) => number, allowed: number, most: number): number {
+  if (moved(Math.min(most, 1e6)) <= allowed) return most;
+  let [low, high] = [0, Math.min(most, 1e6)];
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (moved(middle) <= allowed) low = middle;
+    else high = middle;
+  }
+  return low;
+}
 
 /**
  * What a camera on the drive sees while it follows: every cause of the rate added at its worst, and the longest exposure that stays
@@ -51,7 +86,12 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
   const spin = causes.reduce((n, c) => n + c.axis, 0) * Math.abs(Math.sin((declination * Math.PI) / 180));
   const turning = turningExposure(spin, corner, trail);
   const longest = Math.min(straight, turning);
-  const round = longest >= exposure;
+  // worm and wheels, from the start at which they run fastest
+  const waver = wavering(drive, k, rate);
+  const seenWaves = mirror * cos;
+  const moved = (seconds: number): number => all * seconds + waver.motion(seconds) * seenWaves;
+  const worst = Math.min(turning, waver.waves > 0 ? roundUntil(moved, trail * scale, straight) : straight);
+  const round = worst >= exposure;
   const drift = chosen ? all : null;
   const px = (perSecond: number, seconds: number): number => onChip(perSecond * seconds, scale, 0);
   const base = [
@@ -68,7 +108,7 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
         : doubtful(
             round
               ? { grade: 'passes', word: `Round for ${time(exposure)}` }
-              : { grade: 'misses', word: `Round only for ${time(longest)}` },
+              : { grade: 'misses', word: `Round only for ${time(worst)}` },
             doubtOf(k),
             'ppm',
           ),
@@ -130,8 +170,30 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
               : []),
           ],
         }),
-        'all at their worst; the periodic errors of worm and wheels are not in it yet',
+        'from the drift alone, all at its worst',
       ),
+      ...(rate && waver.waves + waver.unknown > 0
+        ? [
+            line(
+              figureOf({
+                key: 'camera.worst',
+                label: 'with worm and wheels, from the worst start',
+                value: Number.isFinite(worst) ? worst : null,
+                text: [drift === null ? 'Unknown' : time(worst)],
+                from: [
+                  ...base,
+                  worked('drift', `${measured(all)}″ a second`),
+                  ...waver.lines.map(([label, says]) => worked(label, says)),
+                  worked(
+                    `in ${time(exposure)}`,
+                    `${measured(moved(exposure))}″ of motion is ${measured(moved(exposure) / scale)} px`,
+                  ),
+                ],
+              }),
+              `in ${time(exposure)} at most ${measured(moved(exposure) / scale)} px${waver.unknown > 0 ? `, without ${waver.unknown} unknown` : ''}; Picture tells how many starts stay round`,
+            ),
+          ]
+        : []),
     ],
     message: [
       ...(drift === null && !rate
@@ -154,6 +216,18 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
             points: [0, 600].map((t): [number, number] => [t, px(c.seen, t)]),
             look: LOOKS[i] ?? 'third',
           })),
+          ...(waver.waves > 0
+            ? [
+                {
+                  name: 'all, with worm and wheels',
+                  points: Array.from({ length: 61 }, (_, i): [number, number] => [
+                    i * 10,
+                    moved(i * 10) / scale,
+                  ]),
+                  look: 'third' as const,
+                },
+              ]
+            : []),
           {
             name: `${trail} px`,
             points: [
@@ -163,7 +237,7 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
             look: 'limit' as const,
           },
         ],
-        message: `A trail of ${trail} px is reached after ${time(longest)} when all are at their worst.`,
+        message: `A trail of ${trail} px is reached after ${time(worst)} when all are at their worst.`,
       },
     ],
     table: null,

@@ -1,5 +1,6 @@
 import { piToNumber, toNumber, type Rational } from '../../numbers/index.ts';
-import type { Kinematics, Timer } from '../../drive/index.ts';
+import type { Drive, Kinematics, Timer } from '../../drive/index.ts';
+import { motionOf, runningWaves } from '../../errors/index.ts';
 import { doubtOf } from '../../motion/index.ts';
 import { largestCause, type CauseId, type RateCause } from '../../follow/index.ts';
 import { angleText, lengthText, listed, measured, signed, timeText } from '../text.ts';
@@ -67,4 +68,32 @@ export function largestMessage(way: RateWay, timer: Timer | undefined, k: Kinema
   const not = missing.length > 0 ? ` Not counted, for nobody has given it: ${listed(missing)}.` : '';
   if (largest.ppm === 0) return `Nothing that is known puts it out.${not}`;
   return `The largest is ${CAUSES[largest.id].label}, ${size(largest)} ppm: ${CAUSES[largest.id].mend}.${not}`;
+}
+
+/** A picture that is exposed, or a glance, lasts so long, s. */
+const LOOKS_ON = 300;
+
+/** What each shaft does while it follows: how far the work moves to and fro in five minutes, the largest first. (handbook: errors) */
+export function shaftLines(key: string, drive: Drive, k: Kinematics, period: Rational): readonly DutyLine[] {
+  const { waves } = runningWaves(drive, k, Math.abs(toNumber(period)));
+  return [...waves]
+    .sort((a, b) => motionOf(b, LOOKS_ON) - motionOf(a, LOOKS_ON))
+    .map((w, i) =>
+      line(
+        figureOf({
+          key: `${key}.shaft.${i}`,
+          label: w.title,
+          value: w.arcsec,
+          text: [`±${angleText(motionOf(w, LOOKS_ON) / 2)}`],
+          from: [
+            worked('amplitude', `±${angleText(w.arcsec)} every ${timeText(w.periodSeconds).join(' ')}`),
+            worked(
+              'in 5 min',
+              `2A·sin(π·t/P), at most 2A: ${angleText(motionOf(w, LOOKS_ON))} from least to greatest`,
+            ),
+          ],
+        }),
+        `every ${timeText(w.periodSeconds).join(' ')}`,
+      ),
+    );
 }

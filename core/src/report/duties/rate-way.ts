@@ -39,6 +39,8 @@ export interface RateReport {
   /** each cause with what it does, the largest first, and the sentence that names it */
   readonly causes: readonly DutyLine[];
   readonly largest: string;
+  /** what each shaft brings to and fro in five minutes, whatever the rate is on the mean */
+  readonly shafts: readonly DutyLine[];
   readonly message: readonly string[];
   readonly drift: DutyChart | null;
   /** the hinge that it opens; null for all other outputs */

@@ -42,7 +42,7 @@ import { doubtful, doubtText } from '../doubt-words.ts';
 import type { Graded } from '../figure.ts';
 import { counted, grouped, measured, mixed, roughAngle, signed, whole } from '../text.ts';
 import type { Rich } from '../rich.ts';
-import { causeLines, largestMessage } from './rate-causes.ts';
+import { causeLines, largestMessage, shaftLines } from './rate-causes.ts';
 import { drawn, figuresOf, sentences } from './rate-figures.ts';
 import { driftText, ppmMessage, type RateReport, type RateWay } from './rate-way.ts';
 import type { DutyKind } from './kind.ts';
@@ -114,6 +114,9 @@ function rateReport(drive: Drive, k: Kinematics, rate: Rate, at: number): RateRe
     graded: cannot?.graded ?? chosen?.graded ?? { grade: 'unknown', word: N ? 'No timer given' : 'Unknown' },
     figures: figuresOf(drive, k, { key, rate, period, timing, chosen }),
     causes: chosen ? causeLines(key, chosen.causes, period, k, asked.session) : [],
+    get shafts() {
+      return chosen ? shaftLines(key, drive, k, period) : [];
+    },
     largest: chosen ? largestMessage(chosen, timer, k) : '',
     message: cannot ? [cannot.message] : sentences(timer, timing, period, N !== null),
     drift: chosen && drawn(ways, chosen, timer, period, key, k),

@@ -1,6 +1,6 @@
 import { efficiencyOf, kindOf } from '../../drive/index.ts';
 import { abs, toNumber } from '../../numbers/index.ts';
-import { reachOf, resolutionOf, simulateDividing, worstAt, type Reach } from '../../errors/index.ts';
+import { reachOf, resolutionOf, worstAt, type Reach } from '../../errors/index.ts';
 import type { Base } from '../base.ts';
 import { figureOf, worked, type DutyChart } from '../duties/duty.ts';
 import type { Figure, Graded } from '../figure.ts';
@@ -30,8 +30,6 @@ export interface BudgetReport {
   readonly out: string;
   readonly message: { readonly strong: string; readonly rest: string } | null;
   readonly cures: readonly ErrorCure[];
-  /** of a count: the error at each gap as it would be cut, simulated, ″ */
-  simulated(seed: number): readonly number[] | null;
 }
 
 export interface ErrorsReport {
@@ -117,16 +115,6 @@ function budgetReport(of: Base, by: Budgeted, budgets: Budgets): BudgetReport {
           }
         : null,
     cures: errorCures(drive, by, budgets),
-    simulated: (seed) => {
-      if (by.divisions === null) return null;
-      const perTurn = k.fullStepsPerTurn && toNumber(k.fullStepsPerTurn);
-      const r = toNumber(abs(k.reduction));
-      const steps =
-        perTurn === null || k.lock || k.hinge
-          ? null
-          : { perTurn, mode: k.mode, pattern: Math.max(1, Math.round(perTurn / r)) };
-      return [...simulateDividing({ rows: budget.rows, seed, steps }, by.divisions)];
-    },
   };
 }
 

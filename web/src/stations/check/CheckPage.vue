@@ -14,6 +14,7 @@ const panes: Readonly<Record<string, Component>> = {
   rate: defineAsyncComponent(() => import('./RateTab.vue')),
   arm: defineAsyncComponent(() => import('./ArmTab.vue')),
   force: defineAsyncComponent(() => import('./ForceTab.vue')),
+  picture: defineAsyncComponent(() => import('./PictureTab.vue')),
   errors: defineAsyncComponent(() => import('./ErrorsTab.vue')),
   sweep: defineAsyncComponent(() => import('./SweepTab.vue')),
 };

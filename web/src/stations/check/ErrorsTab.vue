@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { Refusal } from '@pendrix/core';
+import { plainText, SEED, type Refusal } from '@pendrix/core';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import GradeTag from '../../ui/GradeTag.vue';
@@ -11,7 +11,8 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 import WorkingKey from '../../ui/WorkingKey.vue';
 import BudgetTable from './errors/BudgetTable.vue';
 import CancelMatrix from './errors/CancelMatrix.vue';
-import CutWheels from './errors/CutWheels.vue';
+import CutWheels from './pictures/CutWheels.vue';
+import { usePicture } from './pictures/use-picture.ts';
 import CheckHead from './CheckHead.vue';
 import WhatIf from './WhatIf.vue';
 
@@ -32,6 +33,11 @@ const divisions = computed(() => {
   const [, d] = (open.value?.key ?? '').split('.');
   return d === undefined ? null : Number(d);
 });
+const { picture } = usePicture(() => ({
+  drive: report.value.drive,
+  key: divisions.value === null ? null : `divide.${divisions.value}`,
+  seed: SEED,
+}));
 </script>
 
 <template>
@@ -93,7 +99,11 @@ const divisions = computed(() => {
         <DutyChart :chart="errors.reach.chart" />
         <p class="quiet">{{ errors.reach.message }}</p>
       </section>
-      <CutWheels v-if="open && divisions !== null" :budget="open" :divisions="divisions" />
+      <CutWheels
+        v-if="open && divisions !== null && picture?.kind === 'divide'"
+        :picture="picture"
+        :worst="plainText(open.worst.figure.text)"
+      />
     </template>
   </TwoColumns>
 </template>

@@ -127,6 +127,10 @@ function another(): void {
           <h3>What puts it out</h3>
           <DutyLines :duty="{ lines: shown.causes, message: [shown.largest] }" />
         </section>
+        <section v-if="shown.shafts.length > 0" class="block" aria-label="What each shaft does">
+          <h3>What each shaft does in 5 min</h3>
+          <DutyLines :duty="{ lines: shown.shafts, message: [] }" />
+        </section>
         <div v-if="shown.message.length > 0" class="block told">
           <p v-for="s in shown.message" :key="s">{{ s }}</p>
         </div>

@@ -63,6 +63,7 @@ describe('the tabs of Check', () => {
       'spin',
       'errors',
       'force',
+      'picture',
     ]);
     expect(tabs.every((t) => isTab(t.id))).toBe(true);
     expect([isTab('toString'), isTab(null), isTab(['rate'])]).toEqual([false, false, false]);

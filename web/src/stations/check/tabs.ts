@@ -1,4 +1,4 @@
-import { byPlates, dutyGroups, dutyKinds, type Report } from '@pendrix/core';
+import { byPlates, dutyGroups, dutyKinds, pictureChoices, type Report } from '@pendrix/core';
 
 /** One tab of Check. */
 interface Tab {
@@ -29,6 +29,7 @@ export const tabs: readonly Tab[] = [
   ...groups.filter((g) => g.id !== 'force'),
   { id: 'errors', title: 'Errors', asked: (r: Report) => r.check.errors.first !== null },
   ...groups.filter((g) => g.id === 'force'),
+  { id: 'picture', title: 'Picture', asked: (r: Report) => pictureChoices(r).length > 0 },
 ];
 
 export const isTab = (text: unknown): text is string =>

@@ -35,7 +35,11 @@ const linear = computed(() => report.value.kinematics.travel !== null);
 const note = (text: string): Refusal | null => edit({ do: 'notes', text }, 'notes');
 const asked = computed(
   () =>
-    report.value.duties.rates.length + report.value.duties.all.length + (tree.value?.between.length ?? 0) > 0,
+    report.value.duties.rates.length +
+      // what the work weighs asks for nothing by itself
+      report.value.duties.all.filter((d) => d.key !== 'load').length +
+      (tree.value?.between.length ?? 0) >
+    0,
 );
 const examples = [
   ['60', 'sixty to the turn'],

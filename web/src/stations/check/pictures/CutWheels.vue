@@ -1,15 +1,20 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import { angleText, readCount, SEED, signedAngle, type BudgetReport, type Refusal } from '@pendrix/core';
-import ReadField from '../../../ui/ReadField.vue';
+import { computed, useTemplateRef } from 'vue';
+import { signedAngle, type WheelPicture } from '@pendrix/core';
 
 /** The wheel beside a perfect one: every tooth where the simulation puts it, the error drawn larger. */
-const { budget, divisions } = defineProps<{ budget: BudgetReport; divisions: number }>();
-const seed = ref(SEED);
+const {
+  picture,
+  size = 142,
+  worst = '',
+} = defineProps<{ picture: WheelPicture; size?: number; worst?: string }>();
 /** Teeth that can be told apart. */
 const MOST = 400;
 const TIMES = 100;
-const errors = computed(() => (divisions <= MOST ? budget.simulated(seed.value) : null));
+const divisions = computed(() => picture.divisions);
+const errors = computed(() => (picture.divisions <= MOST ? picture.errors : null));
+const cutWheel = useTemplateRef<SVGSVGElement>('cutWheel');
+defineExpose({ svg: cutWheel });
 
 const gaps = computed(() => (errors.value ?? []).map((e, i, all) => all[(i + 1) % all.length]! - e));
 const at = (list: readonly number[], better: (a: number, b: number) => boolean): number =>
@@ -27,24 +32,18 @@ const point = (turns: number, r: number): string => {
 const rim = (places: readonly number[]): string =>
   places
     .map((p, i) => {
-      const half = 0.25 / divisions;
+      const half = 0.25 / divisions.value;
       return `${i === 0 ? 'M' : 'L'}${point(p - half, R)}L${point(p - half, R + 7)}L${point(p + half, R + 7)}L${point(p + half, R)}`;
     })
     .join('') + 'Z';
-const perfect = computed(() => Array.from({ length: divisions }, (_, i) => i / divisions));
-const cut = computed(() => (errors.value ?? []).map((e, i) => i / divisions + (e * TIMES) / 1_296_000));
+const perfect = computed(() => Array.from({ length: divisions.value }, (_, i) => i / divisions.value));
+const cut = computed(() => (errors.value ?? []).map((e, i) => i / divisions.value + (e * TIMES) / 1_296_000));
 const curve = computed(() => {
   const all = errors.value ?? [];
   const most = Math.max(1e-9, ...all.map(Math.abs));
-  return `${all.map((e, i) => `${i === 0 ? 'M' : 'L'}${point(i / divisions, 34 + (14 * e) / most)}`).join('')}Z`;
+  return `${all.map((e, i) => `${i === 0 ? 'M' : 'L'}${point(i / divisions.value, 34 + (14 * e) / most)}`).join('')}Z`;
 });
 const ticks = computed(() => perfect.value.map((p) => `M${point(p, R + 9)}L${point(p, R + 13)}`).join(''));
-const setSeed = (text: string): Refusal | null => {
-  const read = readCount(text, { min: 0, max: 999_999_999, unit: 'seed', example: '7' });
-  if (!read.ok) return read.refusal;
-  seed.value = read.value;
-  return null;
-};
 </script>
 
 <template>
@@ -52,13 +51,13 @@ const setSeed = (text: string): Refusal | null => {
     <header>
       <b>{{ divisions }}, as it would be cut</b>
       <span>simulated, spacing {{ TIMES }}×</span>
-      <ReadField label="Seed" :value="String(seed)" :commit="setSeed" />
+      <span>seed {{ picture.seed }}</span>
     </header>
-    <div class="wheels">
+    <div class="wheels" :class="{ below: size > 160 }">
       <svg
         viewBox="0 0 142 142"
-        width="142"
-        height="142"
+        :width="size"
+        :height="size"
         role="img"
         :aria-label="`A perfect wheel of ${divisions}`"
       >
@@ -67,9 +66,11 @@ const setSeed = (text: string): Refusal | null => {
         <text x="71" y="68" text-anchor="middle">perfect</text>
       </svg>
       <svg
+        ref="cutWheel"
         viewBox="0 0 142 142"
-        width="142"
-        height="142"
+        data-size="142 142"
+        :width="size"
+        :height="size"
         role="img"
         :aria-label="`The wheel of ${divisions} with its errors ${TIMES} times as large`"
       >
@@ -87,9 +88,8 @@ const setSeed = (text: string): Refusal | null => {
         <dd>{{ signedAngle(errors[farthest]!) }}</dd>
       </dl>
     </div>
-    <p>
-      The budget has every cause at its worst, ±{{ angleText(budget.worst.arcsec) }}; this is one wheel of
-      chance, so it differs.
+    <p v-if="worst">
+      The budget has every cause at its worst, {{ worst }}; this is one wheel of chance, so it differs.
     </p>
   </section>
 </template>
@@ -112,6 +112,16 @@ header {
   display: flex;
   gap: 12px;
   align-items: center;
+}
+.below {
+  flex-wrap: wrap;
+}
+.below dl {
+  display: grid;
+  grid-template-columns: repeat(3, auto);
+  grid-auto-flow: column;
+  grid-template-rows: auto auto;
+  gap: 0 24px;
 }
 .rim {
   fill: none;

@@ -1,5 +1,5 @@
 import { toNumber } from '../numbers/index.ts';
-import type { BudgetRow } from './budget.ts';
+import type { BudgetRow } from '../errors/index.ts';
 import { seeded } from './random.ts';
 
 /** A wave at the output: ″, turns for one of the output, where it begins. */
@@ -61,17 +61,23 @@ function errorAt({ waves, offsets }: Model, steps: Simulated['steps'], turns: nu
   return sum;
 }
 
-/** The error at each division as it would be cut, ″: each goes to its nearest microstep. One seed gives one answer. */
-export function simulateDividing(of: Simulated, divisions: number): Float64Array {
+/** The error at each of these places of the output, in turns of it, ″: each goes to its nearest microstep. One seed gives one answer. */
+export function simulatePlaces(of: Simulated, places: ArrayLike<number>): Float64Array {
   const model = modelOf(of);
   const { steps } = of;
   const micro = steps ? steps.perTurn * steps.mode : null;
-  return Float64Array.from({ length: divisions }, (_, i) => {
-    const exact = i / divisions;
+  return Float64Array.from(places, (exact) => {
     const turns = micro === null ? exact : Math.round(exact * micro) / micro;
     return errorAt(model, steps, turns) + (turns - exact) * TURN;
   });
 }
+
+/** The error at each division as it would be cut, ″. */
+export const simulateDividing = (of: Simulated, divisions: number): Float64Array =>
+  simulatePlaces(
+    of,
+    Array.from({ length: divisions }, (_, i) => i / divisions),
+  );
 
 export interface Tracked extends Simulated {
   /** one turn of the output */
