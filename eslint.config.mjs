@@ -11,6 +11,8 @@ const ROOMS = [
   ['motion'],
   ['shelf'],
   ['divide', 'follow', 'travel', 'run', 'find', 'arbors'],
+  ['errors'],
+  ['force', 'simulate'],
   ['report'],
   ['files'],
   ['exports'],

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { readdirSync } from 'node:fs';
 import { expect, type Locator, type Page } from './quiet.ts';
 
@@ -88,4 +89,15 @@ export async function choose(select: Locator, title: string): Promise<void> {
 export async function ask(page: Page, what: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a rate, a sweep, a camera…' }).click();
   await page.locator('.v-list-item', { has: page.getByText(what, { exact: true }) }).click();
+}
+
+/** What is handed over as a file when `act` is done. */
+export async function download(
+  page: Page,
+  act: () => Promise<void>,
+): Promise<{ name: string; text: string }> {
+  const coming = page.waitForEvent('download');
+  await act();
+  const file = await coming;
+  return { name: file.suggestedFilename(), text: await readFile(await file.path(), 'utf8') };
 }

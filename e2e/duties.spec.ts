@@ -1,14 +1,5 @@
-import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from './quiet.ts';
-import { ask, cell, choose, field, go, openDemo, openDrive, saved, tab, openTab } from './bench.ts';
-
-/** What is handed over as a file when `act` is done. */
-async function download(page: Page, act: () => Promise<void>): Promise<{ name: string; text: string }> {
-  const coming = page.waitForEvent('download');
-  await act();
-  const file = await coming;
-  return { name: file.suggestedFilename(), text: await readFile(await file.path(), 'utf8') };
-}
+import { expect, test } from './quiet.ts';
+import { ask, cell, choose, download, field, go, openDemo, openDrive, saved, tab, openTab } from './bench.ts';
 
 test('a star drive from nothing to the file with its constants', async ({ page }) => {
   await page.goto('/');

@@ -41,7 +41,8 @@ for (const theme of ['day', 'night'] as const)
       await nothingSerious(page, theme);
     }
     for (const [drive, tabs] of [
-      ['Night meadow', ['Rate', 'Camera', 'Arm', 'Speed']],
+      ['Night meadow', ['Rate', 'Camera', 'Arm', 'Speed', 'Errors', 'Picture']],
+      ['Stone turntable', ['Force', 'Picture']],
       ['Garden film', ['Sweep']],
       ['Sundial plate', ['Plates']],
     ] as const) {

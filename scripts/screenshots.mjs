@@ -52,10 +52,6 @@ await shot(page, 'job');
 await go(page, 'Train');
 await page.getByRole('textbox', { name: 'Driven' }).click();
 await shot(page, 'train');
-await page.getByRole('button', { name: 'Cures for 73' }).click();
-await page.getByRole('button', { name: /^Compare: Change the belt/ }).click();
-await shot(page, 'compare');
-await page.getByRole('button', { name: 'Discard' }).click();
 await go(page, 'Find');
 await page.getByRole('textbox', { name: 'Divide by' }).fill('73, 97');
 await page.clock.runFor(400);
@@ -81,28 +77,19 @@ await page.mouse.move(640, 700);
 await shot(page, 'run-night');
 
 const bench = await open(1280, 800);
-await bench.locator('th.name a', { hasText: 'Calendar ring' }).click();
-await go(bench, 'Train');
-await bench.getByRole('button', { name: 'Whole train' }).click();
-await shot(bench, 'train-long');
-await bench.getByRole('button', { name: 'Night', exact: true }).click();
-await go(bench, 'Find');
-await bench.getByRole('group', { name: 'Question' }).getByRole('button', { name: 'Ratio' }).click();
-await bench.getByRole('textbox', { name: 'Ratio', exact: true }).first().fill('365.24219');
-await bench.clock.runFor(400);
-await bench.locator('tr[data-key]', { hasText: 'ppm' }).first().waitFor();
-await bench.waitForTimeout(2500);
-await bench.locator('tr[data-key]', { hasText: 'ppm' }).first().click();
-await shot(bench, 'find-night');
-await bench.getByRole('button', { name: 'Day' }).click();
 for (const [drive, name, ready] of [
   ['Night meadow', 'rate', '.plot canvas'],
   ['Sundial plate', 'plates', '.plate'],
   ['Garden film', 'sweep', '.plot canvas'],
+  ['Orrery wheel', 'errors', '.budget'],
+  ['Stone turntable', 'force', '.plot canvas'],
+  ['Night meadow', 'picture', '.stars canvas'],
 ]) {
   await bench.getByRole('link', { name: 'Pendrix' }).first().click();
   await bench.locator('th.name a', { hasText: drive }).click();
   await go(bench, 'Check');
+  const tab = { errors: 'Errors', force: 'Force', picture: 'Picture' }[name];
+  if (tab) await bench.getByRole('tab', { name: tab }).click();
   await bench.clock.runFor(400);
   await bench.locator(ready).first().waitFor();
   await bench.clock.runFor(400);

@@ -35,6 +35,7 @@ export {
   counterBits,
   duties,
   keepingInputs,
+  loadInputsOf,
   MAX_DUTIES,
   periodOf,
   rateName,

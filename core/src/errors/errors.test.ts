@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { kinematicsOf, newDrive, type Drive, type Stage } from '../drive/index.ts';
-import { exactly, toText } from '../numbers/index.ts';
+import { toText } from '../numbers/index.ts';
 import {
   budget,
   errorTerms,

@@ -1,16 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
 import { kinematicsOf, newDrive, readCurve, type Drive, type Load, type Stage } from '../drive/index.ts';
 import {
+  askedOf,
   availableNm,
   batteryHours,
   bearsN,
   cantilever,
+  cordLayer,
   cutForce,
   forceOf,
   frictionWindow,
   heatW,
+  inclineN,
   pullTest,
   pushTest,
+  railSag,
+  returnsBetween,
   roughTest,
   shakes,
   speedsAsked,
@@ -241,4 +246,39 @@ test('the job’s speed: the load’s own, else the fastest and slowest of spins
     speedsAsked({ ...spins, job: { ...spins.job, spins: [{ minRpm: '0.2', maxRpm: '4' }] } }, [0.0007]),
   ).toEqual([0.0007, 4]);
   expect(speedsAsked(spins, [])).toBeNull();
+});
+
+describe('carriages, cords and rails', () => {
+  test('3 kg up 10° on wheels of 0.05, screw of 4 mm: M·g·(sin β + μ·cos β)·lead/2π', () => {
+    const load: Load = { massKg: 3, inclineDeg: 10, slideMu: 0.05, pullN: 2, offsetMm: 40 };
+    const d: Drive = {
+      ...drive([], load),
+      train: { source: motor as never, stages: [], output: { kind: 'screw', leadMm: '4' } as never },
+    };
+    const f = forceOf(d, kinematicsOf(d))!;
+    const newtons = 3 * 9.80665 * (Math.sin(Math.PI / 18) + 0.05 * Math.cos(Math.PI / 18));
+    const perNewton = 0.004 / (2 * Math.PI);
+    expect(f.asked.map((a) => a.id)).toEqual(['carriage', 'pull']);
+    expect(f.wantedNm).toBeCloseTo((newtons + 2) * perNewton, 9);
+    // back down it pulls by sin β − μ·cos β
+    expect(f.hangsNm).toBeCloseTo(
+      3 * 9.80665 * (Math.sin(Math.PI / 18) - 0.05 * Math.cos(Math.PI / 18)) * perNewton,
+      9,
+    );
+    expect(f.turnsBack).toBe(true);
+  });
+  test('downhill asks nothing, and does not give', () => {
+    expect(askedOf({ massKg: 3, inclineDeg: -20, slideMu: 0.05 }, 0.001)).toEqual([]);
+    expect(inclineN(1, 0, 0.2)).toBeCloseTo(1.961, 3);
+  });
+  test('friction number 0.08, foot 45, centre at 120: back by its weight from 4.6° to 20.6°', () => {
+    const { fromDeg, toDeg } = returnsBetween(0.08, 45, 120);
+    expect(fromDeg).toBeCloseTo(4.57, 2);
+    expect(toDeg).toBeCloseTo(20.56, 2);
+  });
+  test('14 mm of 3 mm cord: 4 turns, 289 mm on 20 mm; 600 mm wants 9 turns, 27 mm', () => {
+    const c = cordLayer(14, 3, 20, 600);
+    expect([c.turns, Math.round(c.holdsMm), c.wants, c.wideMm]).toEqual([4, 289, 9, 27]);
+  });
+  test('20 N on 1 m of 90 N·m² sag 4.6 mm', () => expect(railSag(20, 1000, 90)).toBeCloseTo(4.63, 2));
 });

@@ -1,4 +1,5 @@
-import { abs, exactly, toNumber } from '../numbers/index.ts';
+import { abs, exactly, piToNumber, toNumber } from '../numbers/index.ts';
+import { inclineN } from './slide.ts';
 import { imbalanceNm } from '../errors/index.ts';
 import {
   efficiencyOf,
@@ -13,7 +14,7 @@ import { availableNm, cornerRate, FELT, PULL_IN, resonanceOf, rotorKgM2, type Re
 
 /** What the work asks, N·m at the output. */
 export interface AskedTorque {
-  readonly id: 'friction' | 'work' | 'imbalance' | 'wind' | 'acceleration';
+  readonly id: 'friction' | 'work' | 'imbalance' | 'wind' | 'acceleration' | 'carriage' | 'pull';
   readonly nm: number;
 }
 
@@ -62,7 +63,9 @@ export interface Force {
   readonly at: (rpm: number) => AtSpeed;
   /** N·m at the output that turns it back; null where a stage holds by itself */
   readonly backNm: number | null;
-  /** does what hangs there turn it back with the power off? */
+  /** N·m at the output of what hangs there */
+  readonly hangsNm: number;
+  /** does that turn it back with the power off? */
   readonly turnsBack: boolean;
 }
 
@@ -76,11 +79,16 @@ export const BEARS_MPA = { printed: 15, acetal: 25, brass: 60, steel: 150 } as c
 export const bearsN = (material: Material, teeth: number, moduleMm: number, faceMm?: number): number =>
   BEARS_MPA[material] * (faceMm ?? 10 * moduleMm) * moduleMm * Math.max(0, 0.484 - 2.87 / teeth);
 
-/** Torque wanted, at the output. (handbook: force) */
-export function askedOf(load: Load): readonly AskedTorque[] {
+/** Torque wanted, at the output; `metres` is its travel for a radian, 0 where it turns. (handbook: force; travel, incline) */
+export function askedOf(load: Load, metres = 0): readonly AskedTorque[] {
   const acceleration = (load.inertiaKgM2 ?? 0) * 2 * Math.PI * (load.accelRevPerS2 ?? 0);
   const all: readonly AskedTorque[] = [
-    { id: 'imbalance', nm: imbalanceNm(load) },
+    { id: 'imbalance', nm: metres > 0 ? 0 : imbalanceNm(load) },
+    {
+      id: 'carriage',
+      nm: metres * Math.max(0, inclineN(load.massKg ?? 0, load.inclineDeg ?? 0, load.slideMu ?? 0)),
+    },
+    { id: 'pull', nm: metres * (load.pullN ?? 0) },
     { id: 'friction', nm: load.frictionNm ?? 0 },
     { id: 'work', nm: load.workNm ?? 0 },
     { id: 'wind', nm: load.windNm ?? 0 },
@@ -96,7 +104,8 @@ export function forceOf(drive: Drive, k: Kinematics): Force | null {
   const { source, stages } = drive.train;
   const ratio = toNumber(abs(k.reduction));
   const efficiency = stages.reduce((n, s) => n * efficiencyOf(s), 1);
-  const asked = askedOf(load);
+  const metres = k.travel ? piToNumber(k.travel) / 1000 / (2 * Math.PI) : 0;
+  const asked = askedOf(load, metres);
   const wantedNm = asked.reduce((n, a) => n + a.nm, 0);
   const speedUp = 2 * Math.PI * (load.accelRevPerS2 ?? 0);
   const motorNm = wantedNm / (ratio * efficiency) + rotorKgM2(source) * speedUp * ratio;
@@ -124,7 +133,11 @@ export function forceOf(drive: Drive, k: Kinematics): Force | null {
   const holds = stages.some((s) => kindOf(s).holds?.(s));
   const detent = source.kind === 'stepper' ? (source.detentNm ?? 0) : 0;
   const backNm = holds ? null : detent * ratio + (load.frictionNm ?? 0);
-  const hangs = imbalanceNm(load);
+  // a carriage runs back when its path is steeper than its friction
+  const hangs =
+    metres > 0
+      ? Math.max(0, metres * inclineN(load.massKg ?? 0, load.inclineDeg ?? 0, -(load.slideMu ?? 0)))
+      : imbalanceNm(load);
   return {
     load,
     asked,
@@ -145,6 +158,7 @@ export function forceOf(drive: Drive, k: Kinematics): Force | null {
     stallRpm: stallOf(at),
     at,
     backNm,
+    hangsNm: hangs,
     turnsBack: backNm !== null && hangs > backNm,
   };
 }

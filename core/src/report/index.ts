@@ -25,6 +25,7 @@ export {
   type WhatIfSlider,
 } from './what-if.ts';
 export { forceCures, type ForceCure } from './force/cures.ts';
+export { benchForms, type BenchForm } from './force/forms.ts';
 export type { ForceReport } from './force/report.ts';
 export { errorsAnswer } from './errors/answer.ts';
 export type { ErrorCure } from './errors/cures.ts';

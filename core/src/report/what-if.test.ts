@@ -18,7 +18,7 @@ const loaded = (job: Partial<Drive['job']> = {}, source: object = {}): Drive => 
     load: { workNm: 1.5, frictionNm: 0.2, speedRpm: '2' },
     ...job,
   });
-  return { ...d, train: { ...d.train, source: { ...d.train.source, ...motor, ...source } as never } };
+  return { ...d, train: { ...d.train, source: { ...d.train.source, ...motor, ...source } } };
 };
 const of = (sliders: readonly WhatIfSlider[], id: string): WhatIfSlider => sliders.find((s) => s.id === id)!;
 

@@ -143,6 +143,8 @@ const BEHIND: Readonly<Record<AskedTorque['id'], readonly [string, string, strin
   work: ['workNm', 'Tool', 'N·m'],
   wind: ['windNm', 'Wind', 'N·m'],
   acceleration: ['accelRevPerS2', 'Ramp', 'rev/s²'],
+  carriage: ['massKg', 'Mass', 'kg'],
+  pull: ['pullN', 'Force along it', 'N'],
 };
 
 function preloadSlider(drive: Drive): Bare | null {

@@ -7,6 +7,7 @@ import { knobInputs, spinInputs, type Knob, type Spin } from './spin.ts';
 import { sweepInputs, type Sweep } from './sweep.ts';
 import { timerInputs, type Timer } from './timer.ts';
 
+export { loadInputsOf } from './load.ts';
 export type { BetweenOutputs } from './between.ts';
 export { pixelScale, type AltAz, type Camera } from './camera.ts';
 export type { Load } from './load.ts';

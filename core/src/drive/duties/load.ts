@@ -13,6 +13,10 @@ export interface Load {
   readonly offsetMm?: number;
   readonly elevationDeg?: number;
   readonly windNm?: number;
+  /** of a carriage: its path above the level, the friction number of its wheels or slides, and a force along the path */
+  readonly inclineDeg?: number;
+  readonly slideMu?: number;
+  readonly pullN?: number;
   /** a weight, cord or spring that keeps the teeth on one side */
   readonly preloadNm?: number;
   readonly footprintMm?: number;
@@ -33,12 +37,18 @@ const number = (
   unit: string,
   max: number,
   more: { readonly hint?: string; readonly more?: true; readonly min?: number } = {},
-): InputSpec => ({ type: 'number', key, label, unit, min: 0, max, default: null, ...optional, ...more });
+): InputSpec =>
+  (more.min ?? 0) < 0
+    ? { type: 'number', key, label, unit, min: 0, max, default: null, ...optional, ...more }
+    : { type: 'size', key, label, unit, min: 0, max, default: null, ...optional, ...more };
 
 const more = { more: true } as const;
 
 export const loadInputs: readonly InputSpec[] = [
-  number('frictionNm', 'Friction', 'N·m', 1e6, { hint: 'at the work, as a spring balance shows it' }),
+  number('frictionNm', 'Friction', 'N·m', 1e6, {
+    min: 1e-9,
+    hint: 'at the work, as a spring balance shows it; nothing turns without any',
+  }),
   number('workNm', 'Tool', 'N·m', 1e6, { hint: 'the cut, or what else the work is held against' }),
   number('inertiaKgM2', 'Inertia', 'kg·m²', 1e6),
   number('accelRevPerS2', 'Ramp', 'rev/s²', 1e6),
@@ -47,6 +57,11 @@ export const loadInputs: readonly InputSpec[] = [
   number('offsetMm', 'Off its axis', 'mm', 1e6, {
     hint: 'how far its centre of gravity stands off the axis',
   }),
+  number('inclineDeg', 'Path rises', '°', 90, { min: -90, hint: 'of a carriage: its path above the level' }),
+  number('slideMu', 'Friction number', '', 10, {
+    hint: 'of its wheels or slides: 0.01 balls, 0.2 dry, estimates',
+  }),
+  number('pullN', 'Force along it', 'N', 1e6, { hint: 'a tool, a cable, a spring' }),
   number('elevationDeg', 'Axis at', '°', 90, {
     ...more,
     min: -90,
@@ -70,3 +85,10 @@ export const loadInputs: readonly InputSpec[] = [
   number('electronicsW', 'Electronics', 'W', 1e5, more),
   { type: 'text', key: 'measured', label: 'Measured', max: 400, default: '', judged: true, optional: true },
 ];
+
+const OF_TURNING: readonly string[] = ['offsetMm', 'elevationDeg', 'windNm'];
+const OF_TRAVELLING: readonly string[] = ['inclineDeg', 'slideMu', 'pullN'];
+
+/** What a load is told by where the work turns, and where it travels. */
+export const loadInputsOf = (travels: boolean): readonly InputSpec[] =>
+  loadInputs.filter((i) => !i.judged && !(travels ? OF_TURNING : OF_TRAVELLING).includes(i.key));

@@ -214,7 +214,7 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
           ...causes.map((c, i) => ({
             name: c.label,
             points: [0, 600].map((t): [number, number] => [t, px(c.seen, t)]),
-            look: LOOKS[i] ?? 'third',
+            look: (waver.waves > 0 ? LOOKS[i + 1] : LOOKS[i]) ?? 'third',
           })),
           ...(waver.waves > 0
             ? [
@@ -224,7 +224,7 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
                     i * 10,
                     moved(i * 10) / scale,
                   ]),
-                  look: 'third' as const,
+                  look: 'main' as const,
                 },
               ]
             : []),

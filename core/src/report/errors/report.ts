@@ -75,7 +75,7 @@ const sum = (
 export const SEED = 7;
 
 function budgetReport(of: Base, by: Budgeted, budgets: Budgets): BudgetReport {
-  const { drive, k } = of;
+  const { drive } = of;
   const { budget } = by;
   const rows = budget.rows.map((r) => errorRow(of, r, by));
   const out = budget.rows.filter((r) => r.out).length;

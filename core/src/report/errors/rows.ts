@@ -123,7 +123,7 @@ function fieldOf(drive: Drive, { term }: BudgetRow): RowField | null {
   return {
     spec,
     value: showInput(spec, data[key]),
-    estimate: typeof term.value?.amount !== 'number' ? '' : measured(term.value.amount),
+    estimate: typeof term.value?.amount !== 'number' ? '' : String(Number(term.value.amount.toPrecision(3))),
     edit: (text) => put(key, text),
     knownAs: (how) =>
       ['measured', 'dataSheet']

@@ -12,7 +12,6 @@ import {
   type Force,
   type Mesh,
 } from '../../force/index.ts';
-import { imbalanceNm } from '../../errors/index.ts';
 import type { RateReport } from '../duties/rate-way.ts';
 import type { Graded } from '../figure.ts';
 import { measured, timeText } from '../text.ts';
@@ -72,6 +71,8 @@ const TITLES: Readonly<Record<AskedTorque['id'], string>> = {
   imbalance: 'Out of balance',
   wind: 'Wind',
   acceleration: 'Acceleration',
+  carriage: 'Carriage',
+  pull: 'Force along it',
 };
 
 function askedRow({ load }: Force, { id, nm }: AskedTorque): AskedRow {
@@ -81,6 +82,8 @@ function askedRow({ load }: Force, { id, nm }: AskedTorque): AskedRow {
     work: 'typed',
     imbalance: `${load.massKg ?? 0} kg, ${load.offsetMm ?? 0} mm off, axis at ${load.elevationDeg ?? 0}°`,
     wind: 'typed',
+    carriage: `${load.massKg ?? 0} kg up ${load.inclineDeg ?? 0}°, friction number ${load.slideMu ?? 0}`,
+    pull: `${load.pullN ?? 0} N`,
     acceleration: `${load.inertiaKgM2 ?? 0} kg·m², ${load.accelRevPerS2 ?? 0} rev/s²`,
   };
   return { title: TITLES[id], message: says[id], nm, text: measured(nm) };
@@ -107,7 +110,7 @@ function standRows(drive: Drive, force: Force, range: ForceReport['range']): rea
   const work = force.motorNm * 2 * Math.PI * ((mean * force.ratio) / 60);
   const watts = (heat ?? 0) + (load.electronicsW ?? 0) + work;
   const hours = load.batteryWh === undefined ? null : batteryHours(load.batteryWh, watts);
-  const hangs = imbalanceNm(load);
+  const hangs = force.hangsNm;
   return [
     ...(heat === null
       ? []
@@ -226,13 +229,18 @@ export function forceReport(drive: Drive, k: Kinematics, rates: readonly RateRep
     shakes: rough,
     message: {
       strong:
-        margin === null
-          ? range === null
-            ? 'No speed is asked.'
-            : 'What the motor has is not known.'
-          : `${limit.charAt(0).toUpperCase()}${limit.slice(1)} ${limit === 'the motor' ? 'limits' : 'limit'}: ${marginText(margin)}.`,
+        force.asked.length === 0
+          ? 'The load is empty.'
+          : margin === null
+            ? range === null
+              ? 'No speed is asked.'
+              : 'What the motor has is not known.'
+            : `${limit.charAt(0).toUpperCase()}${limit.slice(1)} ${limit === 'the motor' ? 'limits' : 'limit'}: ${marginText(margin)}.`,
       rest: [
-        ...(margin === null && range !== null
+        ...(force.asked.length === 0
+          ? ['Write a friction, a tool, a mass off its axis or a ramp; a pull test takes a minute.']
+          : []),
+        ...(margin === null && range !== null && force.asked.length > 0
           ? ['Give its holding torque, current, inductance and supply, or paste its torque curve.']
           : []),
         ...(range === null ? ['Write the speed of the load, a speed range or a rate.'] : []),

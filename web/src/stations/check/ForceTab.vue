@@ -9,7 +9,7 @@ import {
   mdiThermometer,
   mdiWeatherWindy,
 } from '@mdi/js';
-import { curveText, forceChart, forceCures, sourceKindOf, type Refusal } from '@pendrix/core';
+import { curveText, forceChart, forceCures, loadInputsOf, sourceKindOf, type Refusal } from '@pendrix/core';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import { useSaveExport } from '../../ui/exporting.ts';
 import FoldPanel from '../../ui/FoldPanel.vue';
@@ -22,14 +22,15 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 import { useDuty } from '../../ui/use-duty.ts';
 import WorkingKey from '../../ui/WorkingKey.vue';
 import CheckHead from './CheckHead.vue';
-import SmallTests from './force/SmallTests.vue';
+import BenchForms from './force/BenchForms.vue';
 import TorqueCurve from './force/TorqueCurve.vue';
 import WhatIf from './WhatIf.vue';
 
 /** Has the motor enough, do the teeth bear it, does it shake, does it stay when the power goes. */
 const { edit } = useOpenDrive();
 const report = useReport();
-const { list, specs, set, add, remove } = useDuty('load');
+const { list, set, add, remove } = useDuty('load');
+const specs = computed(() => loadInputsOf(report.value.kinematics.travel !== null));
 const force = computed(() => report.value.check.force);
 const duty = computed(() => report.value.duties.one('load'));
 const source = computed(() => report.value.drive.train.source);
@@ -126,7 +127,7 @@ const ICONS = {
         </tbody>
       </table>
       <WhatIf :what="{ of: 'force' }" @keep="take" />
-      <SmallTests />
+      <BenchForms />
     </div>
     <template v-if="force" #aside>
       <header class="sub">

@@ -186,7 +186,7 @@ async function savePicture(): Promise<void> {
       <div v-if="shown?.kind === 'track'" class="stars" :class="{ old: progress !== null }">
         <StarCanvas v-for="s in shown.stars" :key="s.title" :star="s" />
       </div>
-      <CutWheels v-else-if="shown?.kind === 'divide'" ref="drawn" :picture="shown" :size="220" />
+      <CutWheels v-else-if="shown?.kind === 'divide'" ref="drawn" :picture="shown" :size="214" />
       <div v-else-if="shown?.kind === 'spin'" class="drawing">
         <RippleDisc ref="drawn" :picture="shown" />
       </div>

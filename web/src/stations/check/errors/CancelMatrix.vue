@@ -119,6 +119,10 @@ const dots = (n: number): { x: number; y: number }[] =>
   align-items: center;
   gap: 6px;
 }
+.cell > * {
+  flex: none;
+  white-space: nowrap;
+}
 .cancels {
   background: var(--p-even-ground);
   color: var(--p-even);

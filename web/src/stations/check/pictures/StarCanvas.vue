@@ -54,12 +54,8 @@ canvas {
   top: 0;
   padding: 2px 8px;
   line-height: 22px;
-  background: #10141c;
-  color: #fff;
-}
-[data-night] .sky b {
-  background: #0b0707;
-  color: #d9584a;
+  background: var(--p-ground);
+  color: var(--p-bright);
 }
 figcaption {
   display: flex;

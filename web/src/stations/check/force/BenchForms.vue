@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { benchForms, readSize, type BenchForm, type Refusal } from '@pendrix/core';
+import FoldPanel from '../../../ui/FoldPanel.vue';
+import ReadField from '../../../ui/ReadField.vue';
+import { useReport } from '../../../ui/open-drive.ts';
+import { useSeveralEdits } from '../../../ui/several-edits.ts';
+
+/** Forms of a minute: tests on the bench whose result takes the place of a guess, and small reckonings. */
+const report = useReport();
+const take = useSeveralEdits();
+const forms = computed(() => benchForms(report.value));
+const texts = ref<Readonly<Record<string, string>>>({});
+const values = ref<Readonly<Record<string, number>>>({});
+type Field = BenchForm['fields'][number];
+const textOf = (form: BenchForm, f: Field): string => texts.value[`${form.id}.${f.key}`] ?? f.usual ?? '';
+const put =
+  (form: BenchForm, f: Field) =>
+  (text: string): Refusal | null => {
+    const key = `${form.id}.${f.key}`;
+    if (text.trim() !== '') {
+      const read = readSize(text, { min: 1e-9, max: 1e9, example: f.usual ?? '9' });
+      if (!read.ok) return read.refusal;
+      values.value = { ...values.value, [key]: read.value };
+    } else values.value = Object.fromEntries(Object.entries(values.value).filter(([k]) => k !== key));
+    texts.value = { ...texts.value, [key]: text };
+    return null;
+  };
+const answers = computed(() =>
+  forms.value.map((form) => {
+    const given = form.fields.map((f): [string, number | undefined] => {
+      const key = `${form.id}.${f.key}`;
+      return [
+        f.key,
+        key in texts.value ? values.value[key] : f.usual === undefined ? undefined : Number(f.usual),
+      ];
+    });
+    const whole = given.every(([, v]) => v !== undefined);
+    return whole ? form.answer(Object.fromEntries(given) as Record<string, number>) : null;
+  }),
+);
+</script>
+
+<template>
+  <FoldPanel
+    class="panel"
+    title="Tests and reckonings"
+    note="a minute each; what a test gives is marked as measured"
+  >
+    <div class="forms">
+      <section v-for="(form, i) in forms" :key="form.id" :aria-label="form.title">
+        <h4>{{ form.title }}</h4>
+        <p class="quiet">{{ form.message }}</p>
+        <ReadField
+          v-for="f in form.fields"
+          :key="f.key"
+          :label="f.label"
+          :unit="f.unit"
+          :value="textOf(form, f)"
+          :commit="put(form, f)"
+        />
+        <p class="gives" role="status">
+          <b>{{ answers[i]?.text ?? '–' }}</b>
+        </p>
+        <v-btn v-if="form.take" :disabled="!answers[i]" @click="take(answers[i]!.edits)">{{
+          form.take
+        }}</v-btn>
+      </section>
+    </div>
+  </FoldPanel>
+</template>
+
+<style scoped>
+.panel {
+  padding: 0 16px 0 20px;
+}
+.forms {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 18px 22px;
+  padding: 4px 0 14px;
+}
+section {
+  display: flex;
+  flex-direction: column;
+  gap: 5px;
+  align-items: stretch;
+}
+section .v-btn {
+  align-self: flex-start;
+}
+h4 {
+  font-size: 15px;
+  font-weight: 650;
+}
+p {
+  font-size: 14px;
+  line-height: 18px;
+}
+.gives {
+  min-height: 18px;
+}
+</style>
