@@ -11,6 +11,7 @@ const ROOMS = [
   ['motion'],
   ['shelf'],
   ['divide', 'follow', 'travel', 'run', 'find', 'arbors'],
+  ['make'],
   ['errors'],
   ['force', 'simulate'],
   ['report'],

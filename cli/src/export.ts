@@ -1,5 +1,4 @@
-import { writeFile } from 'node:fs/promises';
-import { error, ok, pathOf, type Result } from '@pendrix/core';
+import { error, pathOf } from '@pendrix/core';
 import {
   exportDrive,
   exportFormats,
@@ -9,7 +8,7 @@ import {
 } from '@pendrix/core/exports/index';
 import type { Command } from './command.ts';
 import { readOptions } from './options.ts';
-import { chosenTrain, readDriveFile } from './read.ts';
+import { chosenTrain, put, readDriveFile } from './read.ts';
 
 const WAYS = Object.keys(exportFormats);
 const OPTIONS = Object.entries(exportOptions);
@@ -43,14 +42,3 @@ export const exported: Command = {
     return put(text.value, texts.get('out'));
   },
 };
-
-/** Into a file, or back to be printed. */
-async function put(text: string, out: string | undefined): Promise<Result<string>> {
-  if (out === undefined) return ok(text.trimEnd());
-  try {
-    await writeFile(out, text);
-  } catch (fault) {
-    return error('cannotWrite', (fault as { code?: string }).code ?? 'unknown', { path: out });
-  }
-  return ok(`written to ${out}`);
-}

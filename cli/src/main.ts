@@ -3,13 +3,14 @@ import { check } from './check.ts';
 import type { Command } from './command.ts';
 import { exported } from './export.ts';
 import { find } from './find.ts';
+import { make } from './make.ts';
 import { plates } from './plates.ts';
 import { ratio } from './ratio.ts';
 import { simulate } from './simulate.ts';
 import { targets } from './targets.ts';
 
 /** Every command. One line a command. */
-const commands: readonly Command[] = [check, targets, ratio, find, plates, exported, simulate];
+const commands: readonly Command[] = [check, targets, ratio, find, plates, exported, simulate, make];
 
 export interface Streams {
   readonly out: (text: string) => void;

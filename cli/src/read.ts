@@ -1,4 +1,4 @@
-import { readFile, stat } from 'node:fs/promises';
+import { readFile, stat, writeFile } from 'node:fs/promises';
 import { error, ok, pathOf, trainAt, trainsOf, type Drive, type Result } from '@pendrix/core';
 import { decodeText, MAX_BYTES, readDrive } from '@pendrix/core/files/index';
 
@@ -53,4 +53,15 @@ export async function readNamedFile<T>(
         ok: false,
         refusal: { ...answer.refusal, path: [name, answer.refusal.path].filter(Boolean).join(': ') },
       };
+}
+
+/** Into a file, or back to be printed. */
+export async function put(text: string, out: string | undefined): Promise<Result<string>> {
+  if (out === undefined) return ok(text.trimEnd());
+  try {
+    await writeFile(out, text);
+  } catch (fault) {
+    return error('cannotWrite', (fault as { code?: string }).code ?? 'unknown', { path: out });
+  }
+  return ok(`written to ${out}`);
 }

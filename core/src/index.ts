@@ -18,6 +18,7 @@ export * from './travel/index.ts';
 export * from './run/index.ts';
 export * from './find/index.ts';
 export * from './arbors/index.ts';
+export * from './make/index.ts';
 export * from './errors/index.ts';
 export * from './simulate/index.ts';
 export * from './report/index.ts';

@@ -37,6 +37,8 @@ interface InputBase {
   readonly plan?: true;
   /** set where it is judged, not on a card */
   readonly judged?: true;
+  /** set in Make, not on a card */
+  readonly made?: true;
 }
 
 /**
@@ -278,4 +280,4 @@ export function defaultsOf(inputs: readonly InputSpec[]): Record<string, InputVa
 
 /** What a card shows of a kind's inputs: not what the plan of the arbors or Check sets. */
 export const onCard = (inputs: readonly InputSpec[]): readonly InputSpec[] =>
-  inputs.filter((i) => !i.plan && !i.judged);
+  inputs.filter((i) => !i.plan && !i.judged && !i.made);

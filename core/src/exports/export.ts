@@ -1,4 +1,4 @@
-import { error, ok, readCount, LARGEST_COUNT, type Result } from '../numbers/index.ts';
+import { error, ok, readCount, readSize, LARGEST_COUNT, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { MAX_ROWS } from '../divide/index.ts';
 
@@ -12,6 +12,13 @@ export interface ExportOptions {
   readonly axes?: string;
   /** the unit of P in G4; seconds unless said */
   readonly dwell?: 's' | 'ms';
+  /** one circle of a plate, by its holes; all of them unless said */
+  readonly circle?: number;
+  /** of a circle or a dial, mm; of several circles the innermost and the outermost */
+  readonly radius?: readonly [number, number];
+  /** lines of a dial, and parts of its vernier */
+  readonly lines?: number;
+  readonly parts?: number;
   /** a line that opens the shutter, beside the mark: "M240" */
   readonly shutter?: string;
 }
@@ -53,8 +60,33 @@ export const exportOptions: {
     read: (text) =>
       text === 's' || text === 'ms' ? ok(text) : error('notAChoice', text, { limit: 's, ms' }),
   },
+  circle: {
+    example: '63',
+    read: (text) => readCount(text, { min: 2, max: 1000, unit: 'holes', example: '63' }),
+  },
+  radius: { example: '40-90', read: readRadii },
+  lines: {
+    example: '360',
+    read: (text) => readCount(text, { min: 2, max: 3600, unit: 'lines', example: '360' }),
+  },
+  parts: {
+    example: '10',
+    read: (text) => readCount(text, { min: 2, max: 100, unit: 'parts', example: '10' }),
+  },
   shutter: {
     example: 'M240',
     read: (text) => (/^[A-Za-z][\w. ]{0,30}$/.test(text) ? ok(text) : error('badValue', text)),
   },
 };
+
+/** "60", or "40-90" from the innermost to the outermost, mm. */
+function readRadii(text: string): Result<readonly [number, number]> {
+  const parts = text.split(/\s*[-–]\s*/);
+  const read = parts.map((t) => readSize(t, { min: 1, max: 5000, unit: 'mm', example: '60' }));
+  const bad = read.find((r) => !r.ok);
+  if (bad && !bad.ok) return bad;
+  const values = read.map((r) => (r.ok ? r.value : 0));
+  if (values.length > 2 || values.length === 0) return error('notRange', text, { example: '40-90' });
+  const [from, to = from] = values as [number, number?];
+  return to! < from ? error('backwards', text, { example: '40-90' }) : ok([from, to!]);
+}

@@ -2,6 +2,30 @@ import type { Words } from './refusal-told.ts';
 
 /** Refusals of torque curves and of the small tests. */
 export const forceWords = {
+  noWheel: {
+    message: (t) => `there is no wheel ${t.given}`,
+    cure: (t) => `write a number from 1 to ${t.limit ?? 'the last'}, along the train from the source`,
+  },
+  noPlate: {
+    message: (t) => `there is no plate ${t.given}`,
+    cure: (t) => `write a number from 0 to ${t.limit ?? 'the last'}`,
+  },
+  noCircle: {
+    message: (t) => `the plate has no circle of ${t.given} holes`,
+    cure: (t) => `choose one of ${t.limit ?? 'its circles'}`,
+  },
+  tooFewTeeth: {
+    message: (t) => `a wheel of ${t.given} teeth cannot be cut as an involute`,
+    cure: (t) => `give it ${t.limit ?? '4'} teeth or more`,
+  },
+  pointedTeeth: {
+    message: (t) => `a shift of ${t.given} points the teeth before they reach their tips`,
+    cure: (t) => `write a shift of ${t.limit ?? '0.5'} or less`,
+  },
+  boreTooLarge: {
+    message: (t) => `a bore of ${t.given} mm leaves nothing under the teeth`,
+    cure: (t) => `write ${t.limit ?? 'less'} mm or less, or more teeth, or a larger module`,
+  },
   badCurve: {
     message: (t) => `${t.given} is not a point of a torque curve`,
     cure: (t) =>

@@ -16,6 +16,15 @@ export {
 export { pictureCharts, pictureMessage } from './pictures/charts.ts';
 export { percent, type StarPicture, type TrackingPicture } from './pictures/tracking.ts';
 export type { FramesPicture, RipplePicture, WheelPicture } from './pictures/turning.ts';
+export { BELT_HEAD, beltReports, beltRows, type BeltLine, type BeltReport } from './make/belts.ts';
+export {
+  WHEEL_HEAD,
+  wheelReports,
+  wheelRows,
+  type PassRow,
+  type SizeRow,
+  type WheelReport,
+} from './make/wheels.ts';
 export {
   whatIf,
   type WhatIf,

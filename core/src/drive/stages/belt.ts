@@ -85,4 +85,8 @@ export const belt: StageKind<Belt> = {
     ...(s.toothErrorMm === undefined ? [] : [toothToTooth(s.z1, drivenMm(s))]),
   ],
   efficiency: () => 0.96,
+  makes: (s) => [
+    { label: 'driver pulley', teeth: s.z1, as: 'pulley' },
+    { label: 'driven pulley', teeth: s.z2, as: 'pulley' },
+  ],
 };

@@ -9,6 +9,7 @@ import { friction } from './friction.ts';
 import { geneva } from './geneva.ts';
 import { internal } from './internal.ts';
 import { judgedInputs } from './judged.ts';
+import { madeInputs } from './made.ts';
 import { planetary } from './planetary.ts';
 import { ratio } from './ratio.ts';
 import { spur } from './spur.ts';
@@ -51,6 +52,7 @@ export const stageInputs = (stage: StageData): readonly InputSpec[] => [
   ...kindOf(stage).inputs,
   ...commonInputs,
   ...judgedInputs,
+  ...madeInputs,
   ...arborInputs,
 ];
 

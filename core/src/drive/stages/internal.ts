@@ -51,5 +51,19 @@ export const internal: StageKind<Internal> = {
   play: { by: 'mesh', drivenMm: (s) => drivenMm(s) },
   wobbles: (s) => [...runouts('pinion', 'ring', drivenMm(s)), toothToTooth(s.z1, drivenMm(s))],
   efficiency: () => 0.97,
+  makes: (s) => [
+    {
+      label: s.z1 > s.z2 ? 'ring' : 'driver',
+      teeth: s.z1,
+      as: s.z1 > s.z2 ? 'ring' : 'gear',
+      shiftKey: 'shift',
+    },
+    {
+      label: s.z2 > s.z1 ? 'ring' : 'driven',
+      teeth: s.z2,
+      as: s.z2 > s.z1 ? 'ring' : 'gear',
+      shiftKey: 'shiftDriven',
+    },
+  ],
   loads: (s) => pairLoads(s, s.moduleMm),
 };

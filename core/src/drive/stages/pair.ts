@@ -69,7 +69,12 @@ export const choice = (
   key: string,
   label: string,
   options: readonly (readonly [string, string])[],
-  more: { readonly optional?: true; readonly more?: true; readonly judged?: true } = {},
+  more: {
+    readonly optional?: true;
+    readonly more?: true;
+    readonly judged?: true;
+    readonly made?: true;
+  } = {},
 ): InputOf<'choice'> => ({
   type: 'choice',
   key,

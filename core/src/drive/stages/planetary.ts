@@ -166,6 +166,11 @@ export const planetary: StageKind<Planetary> = {
   play: { by: 'angle', arcmin: 42 },
   wobbles: () => [ripple('planetary', 'errorArcmin', 'in', rational(1))],
   efficiency: () => EFFICIENCY,
+  makes: (s) => [
+    { label: 'sun', teeth: s.sun, as: 'gear', shiftKey: 'shift' },
+    { label: 'planet', teeth: (s.ring - s.sun) / 2, as: 'gear', count: s.planets },
+    { label: 'ring', teeth: s.ring, as: 'ring' },
+  ],
   loads: (s) => {
     if (s.moduleMm === undefined) return [];
     const r = Math.abs(toNumber(reduction(s)));

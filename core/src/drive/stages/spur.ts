@@ -36,5 +36,9 @@ export const spur: StageKind<Spur> = {
   play: { by: 'mesh', drivenMm: (s) => drivenMm(s) },
   wobbles: (s) => [...runouts('driver', 'wheel', drivenMm(s)), toothToTooth(s.z1, drivenMm(s))],
   efficiency: () => 0.97,
+  makes: (s) => [
+    { label: 'driver', teeth: s.z1, as: 'gear', shiftKey: 'shift' },
+    { label: 'driven', teeth: s.z2, as: 'gear', shiftKey: 'shiftDriven' },
+  ],
   loads: (s) => pairLoads(s, s.moduleMm),
 };

@@ -1,6 +1,7 @@
 import type { Rational, Refusal, Result } from '../../numbers/index.ts';
 import type { InputSpec, InputValue } from '../inputs.ts';
 import type { Shape } from '../shape.ts';
+import type { WheelToMake } from './made.ts';
 import type { Quality, Wobble } from './wobble.ts';
 
 export type { Quality } from './wobble.ts';
@@ -60,6 +61,13 @@ export interface StageData {
   readonly efficiency?: number;
   readonly material?: Material;
   readonly faceMm?: number;
+  /** how its wheels are made: teeth an inch instead of a module, pressure angle, shifts, and of a worm wheel the cut */
+  readonly diametralPitch?: number;
+  readonly pressureAngleDeg?: number;
+  readonly shift?: number;
+  readonly shiftDriven?: number;
+  readonly cut?: 'form' | 'hob' | 'tap';
+  readonly threadPitchMm?: number;
   /** a split or sprung wheel takes its backlash up */
   readonly sprung?: boolean;
   /** keys of it that were measured, or stand on a data sheet, with commas between */
@@ -205,6 +213,8 @@ export interface StageKind<D extends StageData> {
   readonly efficiency?: (stage: D) => number;
   /** its meshes under load; none where they have no limit to go by, or a size is missing */
   readonly loads?: (stage: D) => readonly LoadedTeeth[];
+  /** the wheels that are made for it, driver before driven; none where it is bought whole. (handbook: make) */
+  readonly makes?: (stage: D) => readonly WheelToMake[];
   /** it rests only at this many places a turn of its output, whatever drives it; its reduction is then the mean */
   readonly locks?: (stage: D) => number;
 }

@@ -132,6 +132,18 @@ export const stepped: StageKind<Stepped> = {
   play: { by: 'angle', arcmin: 42 },
   wobbles: () => [ripple('stepped planets', 'errorArcmin', 'in', rational(1))],
   efficiency: () => 0.6,
+  makes: (s) => [
+    ...(s.sun === undefined ? [] : [{ label: 'sun', teeth: s.sun, as: 'gear' as const }]),
+    { label: 'fixed, A', teeth: s.fixed, as: s.meshFixed === 'inner' ? 'ring' : 'gear' },
+    { label: 'planet, a', teeth: s.planetFixed, as: 'gear', count: s.planets },
+    { label: 'planet, b', teeth: s.planetOut, as: 'gear', count: s.planets, moduleKey: 'moduleOutMm' },
+    {
+      label: 'output, B',
+      teeth: s.out,
+      as: s.meshOut === 'inner' ? 'ring' : 'gear',
+      moduleKey: 'moduleOutMm',
+    },
+  ],
 };
 
 /** Twice the centre distance in teeth. */

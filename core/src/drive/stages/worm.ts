@@ -152,6 +152,8 @@ export const worm: StageKind<Worm> = {
   },
   toothed: (s) =>
     byWheel(s) ? { driven: [s.starts], drivers: [s.wheel] } : { driven: [s.wheel], drivers: [s.starts] },
+  // the worm itself is a thread, not a wheel
+  makes: (s) => [{ label: 'worm wheel', teeth: s.wheel, as: 'wormWheel', shiftKey: 'shift' }],
   holds: (s) => !byWheel(s) && wormHolds(s),
   warns: (s) =>
     byWheel(s) && backwards(s, FRICTION.oiled) <= 0

@@ -22,14 +22,17 @@ export function useCards(
   const selected = ref<number | null>(null);
   const said = ref('');
 
-  /** At once, for the next key may follow on its heels; and after a menu has closed. */
+  let latest = 0;
+  /** At once, for the next key may follow on its heels; and after a menu has closed. Of several moves only the last one. */
   async function focusCard(at: number): Promise<void> {
+    const mine = ++latest;
     await nextTick();
+    if (mine !== latest) return;
     const card = cards.value?.querySelectorAll<HTMLElement>('[data-stage]')[at];
     const focus = (): void => card?.querySelector<HTMLElement>('.card input, .card select')?.focus();
     focus();
     await new Promise((r) => setTimeout(r, MENU_CLOSES_MS));
-    if (card?.isConnected && !card.querySelector('input:focus, select:focus')) focus();
+    if (mine === latest && card?.isConnected && !card.querySelector('input:focus, select:focus')) focus();
   }
   function add(kind: StageKindId, at: number, values?: Readonly<Record<string, InputValue>>): boolean {
     const refused = edit({ do: 'addStage', kind, at, ...(values ? { with: values } : {}) });

@@ -1,0 +1,46 @@
+import { error, ok, type Result } from '../numbers/index.ts';
+import type { Drive } from '../drive/index.ts';
+import { madeWheels } from '../make/index.ts';
+import { dialSheet, plateSheet, vernierSheet } from './circle-sheet.ts';
+import type { Drawing } from './drawing.ts';
+import type { ExportOptions } from './export.ts';
+import { planSheet } from './plan-sheet.ts';
+import { wheelSheet } from './wheel-sheet.ts';
+
+/** Radius of a dial, and lines of it, when nobody says. */
+const DIAL = { radius: 40, lines: 360, parts: 10 } as const;
+
+const linesOf = ({ train: { source } }: Drive, { lines }: ExportOptions): number =>
+  lines ?? (source.kind === 'crank' && source.marks > 1 ? source.marks : DIAL.lines);
+
+/** What can be drawn of a drive at 1:1, by name: the arbors, a wheel, a plate, a dial. */
+export function drawingNames(drive: Drive): readonly string[] {
+  return [
+    'arbors',
+    ...madeWheels(drive).map((w) => `wheel-${w.number}`),
+    ...(drive.plates?.plates ?? []).map((_, i) => `plate-${i}`),
+    'dial',
+    'vernier',
+  ];
+}
+
+/** One drawing by its name; the plan of the arbors unless said. (docs: formats) */
+export function drawingOf(drive: Drive, options: ExportOptions): Result<Drawing> {
+  const { of = 'arbors', radius } = options;
+  const [kind, number] = of.split('-');
+  const at = Number(number);
+  if (number === undefined || /^\d+$/.test(number)) {
+    if (kind === 'wheel' && number !== undefined) return wheelSheet(drive, at);
+    if (kind === 'plate' && number !== undefined) return plateSheet(drive, at, options);
+    if (of === 'arbors') {
+      const plan = planSheet(drive);
+      return plan ? ok(plan) : error('nothingToExport', 'wheels in mesh');
+    }
+    if (of === 'dial') return ok(dialSheet(linesOf(drive, options), radius?.[1] ?? DIAL.radius));
+    if (of === 'vernier')
+      return ok(
+        vernierSheet(linesOf(drive, options), options.parts ?? DIAL.parts, radius?.[1] ?? DIAL.radius),
+      );
+  }
+  return error('notAChoice', of, { path: '--of', limit: drawingNames(drive).join(', ') });
+}

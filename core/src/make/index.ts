@@ -1,0 +1,19 @@
+export { beltFit, LEAST_IN_MESH, shortestBelt, type BeltFit } from './belt.ts';
+export { dialLines, holePlaces, vernierLines, type DialLine } from './circles.ts';
+export { cutterFor, cutters, type Cutter } from './cutters.ts';
+export {
+  blankOf,
+  centreOf,
+  chordOf,
+  freeingShift,
+  halfToothAt,
+  isPointed,
+  leastTeeth,
+  pinsOf,
+  spanOf,
+  type Blank,
+  type Gear,
+} from './gear.ts';
+export { gearOutline, type XY } from './outline.ts';
+export { threadAsWorm, threadCutBlank } from './thread-cut.ts';
+export { madeWheels, wheelRefusal, type MadeWheel } from './wheels.ts';

@@ -1,0 +1,116 @@
+import { kindOf, type Drive, type Stage } from '../drive/index.ts';
+import { error, type Refusal } from '../numbers/index.ts';
+import { blankOf, freeingShift, INCH, isPointed, type Gear } from './gear.ts';
+
+/** A wheel of the train, as it is to be made. Numbered from 1 along the train, driver before driven. (docs: formats) */
+export interface MadeWheel {
+  readonly number: number;
+  /** from 0 along the path */
+  readonly stage: number;
+  /** "driver" */
+  readonly label: string;
+  readonly teeth: number;
+  readonly as: 'gear' | 'ring' | 'pulley' | 'wormWheel';
+  readonly count: number;
+  /** null for a pulley, and for a worm wheel that is cut by a thread */
+  readonly gear: Gear | null;
+  /** pitch of the tap that cuts it, mm */
+  readonly threadPitchMm: number | null;
+  /** pitch of its belt, mm */
+  readonly beltPitchMm: number | null;
+  readonly boreMm: number | null;
+  readonly faceMm: number | null;
+  /** the shift was not said: it is what keeps the root whole */
+  readonly ownShift: boolean;
+  /** the input that holds its shift; null where it has none */
+  readonly shiftKey: 'shift' | 'shiftDriven' | null;
+}
+
+type Sizes = Readonly<Record<string, number | undefined>>;
+
+/** Backlash at the pitch line that somebody gave, mm; each of two wheels is thinned by half of it. */
+function givenPlay(stage: Stage, drivenMm: number): number {
+  if (stage.playArcmin !== undefined) return ((stage.playArcmin * Math.PI) / 10_800) * (drivenMm / 2);
+  return stage.playMm ?? 0;
+}
+
+/** Every wheel that a drive's path wants made, in the order of the train. */
+export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
+  const out: MadeWheel[] = [];
+  for (const [at, stage] of stages.entries()) {
+    const wheels = kindOf(stage).makes?.(stage) ?? [];
+    const sizes = stage as unknown as Sizes;
+    const drivenMm = (wheels.at(-1)?.teeth ?? 0) * (sizes['moduleMm'] ?? 1);
+    wheels.forEach((w, i) => {
+      const { diametralPitch } = stage;
+      const module =
+        diametralPitch !== undefined
+          ? INCH / diametralPitch
+          : ((w.moduleKey && sizes[w.moduleKey]) ?? sizes['moduleMm'] ?? 1);
+      const alphaDeg = stage.pressureAngleDeg ?? 20;
+      const said = w.shiftKey && stage[w.shiftKey];
+      const inner = w.as === 'ring';
+      const tapped = w.as === 'wormWheel' && stage.cut === 'tap';
+      const first = i === 0;
+      out.push({
+        number: out.length + 1,
+        stage: at,
+        label: w.label,
+        teeth: w.teeth,
+        as: w.as,
+        count: w.count ?? 1,
+        gear:
+          w.as === 'pulley' || tapped
+            ? null
+            : {
+                teeth: w.teeth,
+                moduleMm: module,
+                diametralPitch: diametralPitch ?? null,
+                alphaDeg,
+                shift: said ?? freeingShift({ teeth: w.teeth, alphaDeg, inner }),
+                playMm: givenPlay(stage, drivenMm) / (wheels.length > 1 ? 2 : 1),
+                inner,
+              },
+        threadPitchMm: tapped ? (stage.threadPitchMm ?? Math.PI * module) : null,
+        beltPitchMm: w.as === 'pulley' ? (sizes['pitchMm'] ?? 2) : null,
+        boreMm: (first && wheels.length > 1 ? stage.inBoreMm : stage.outBoreMm) ?? null,
+        faceMm: stage.faceMm ?? null,
+        ownShift: said === undefined,
+        shiftKey: w.shiftKey ?? null,
+      });
+    });
+  }
+  return out;
+}
+
+/** Fewest teeth that are drawn as an involute. */
+const LEAST_TEETH = 4;
+
+/** What keeps a wheel from being made as it stands: too few teeth, a shift that points them, a bore that leaves no rim. */
+export function wheelRefusal(wheel: MadeWheel): Refusal | null {
+  const { gear, boreMm } = wheel;
+  const path = `train.stages[${wheel.stage}]`;
+  if (wheel.teeth < LEAST_TEETH)
+    return error('tooFewTeeth', String(wheel.teeth), { path, limit: String(LEAST_TEETH) }).refusal;
+  if (!gear) return null;
+  if (isPointed(gear))
+    return error('pointedTeeth', String(gear.shift), {
+      path: `${path}.${wheel.shiftKey ?? 'shift'}`,
+      limit: String(mostShift(gear)),
+    }).refusal;
+  const { rootMm, outsideMm } = blankOf(gear);
+  const hole = gear.inner ? null : Math.min(rootMm, outsideMm);
+  if (hole !== null && boreMm !== null && boreMm >= hole)
+    return error('boreTooLarge', String(boreMm), {
+      path: `${path}.${wheel.label === 'driver' ? 'inBoreMm' : 'outBoreMm'}`,
+      limit: String(Math.floor((hole - 2 * gear.moduleMm) * 10) / 10),
+    }).refusal;
+  return null;
+}
+
+/** The greatest shift, in hundredths, at which the tooth still has a tip. */
+function mostShift(gear: Gear): number {
+  for (let x = Math.floor(gear.shift * 100); x > -100; x--)
+    if (!isPointed({ ...gear, shift: x / 100 })) return x / 100;
+  return -1;
+}
