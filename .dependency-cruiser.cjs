@@ -29,8 +29,10 @@ module.exports = {
     {
       name: 'a-stage-knows-no-other',
       severity: 'error',
-      from: { path: '^core/src/drive/stages/(?!(index|stage|pair|common|provenance|wobble|judged)\\.ts$)' },
-      to: { path: '^core/src/drive/stages/(?!(stage|pair|provenance|wobble)\\.ts$)' },
+      from: {
+        path: '^core/src/drive/stages/(?!(index|stage|pair|common|provenance|wobble|judged|made)\\.ts$)',
+      },
+      to: { path: '^core/src/drive/stages/(?!(stage|pair|provenance|wobble|wheel)\\.ts$)' },
     },
     {
       name: 'stores-know-no-page',

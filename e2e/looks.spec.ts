@@ -31,7 +31,7 @@ for (const theme of ['day', 'night'] as const)
     await openDemo(page);
     await nothingSerious(page, theme);
     await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
-    for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Run'] as const) {
+    for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Make', 'Run'] as const) {
       await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
       await expect(page.locator('main h2').first()).toHaveText(station);
       if (station === 'Check') {
@@ -102,7 +102,7 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   }
   await page.goto('/');
   await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
-  for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Run'] as const) {
+  for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Make', 'Run'] as const) {
     await go(page, station);
     expect(await sideways(page)).toBe(false);
   }

@@ -170,3 +170,26 @@ describe('pendrix simulate', () => {
     expect([code, err]).toEqual([2, expect.stringContaining(message)]);
   });
 });
+
+describe('pendrix make', () => {
+  test('the cut list, and one wheel drawn', async () => {
+    const { out, code } = await run('make', CUTTER, '--as', 'csv');
+    expect(code).toBe(0);
+    expect(out.split('\n')[0]).toBe(
+      'wheel,teeth,outside (mm),root (mm),depth (mm),thickness (mm),shift,span teeth,span (mm),pins (mm),over pins (mm),cutter range,cutter custom A,cutter custom B',
+    );
+    expect(out.split('\n')[1]).toMatch(/^3,90,92,87\.5,2\.25,1\.5708,0,/);
+    expect((await run('make', CUTTER, '--wheel', '3', '--as', 'dxf')).out).toContain('LWPOLYLINE');
+    expect((await run('make', CUTTER)).out).toContain('custom A');
+  });
+  test.each([
+    [['make', CUTTER, '--wheel', '9'], '--wheel: there is no wheel 9'],
+    [['make', CUTTER, '--wheel', '0'], '--wheel'],
+    [['make', CUTTER, '--as', 'stl'], '--as: stl is not one of the choices'],
+    [['make', CUTTER, '--as', 'svg'], '--wheel is missing'],
+    [['make', SLIDE], 'no wheels to cut'],
+  ])('%j is refused', async (words, message) => {
+    const { code, err } = await run(...words);
+    expect([code, err]).toEqual([2, expect.stringContaining(message)]);
+  });
+});

@@ -9,6 +9,7 @@ const pages = {
   train: () => import('./stations/train/TrainPage.vue'),
   find: () => import('./stations/find/FindPage.vue'),
   check: () => import('./stations/check/CheckPage.vue'),
+  make: () => import('./stations/make/MakePage.vue'),
   run: () => import('./stations/run/RunPage.vue'),
 } satisfies Record<Place, () => Promise<unknown>>;
 

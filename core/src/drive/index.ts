@@ -57,6 +57,7 @@ export {
   type Spin,
   type Sweep,
   type Timer,
+  type WorkBlank,
 } from './duties/index.ts';
 export { MAX_GEARS, MAX_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';

@@ -1,6 +1,7 @@
 import { error, ok } from '../numbers/index.ts';
 import { noRun, planRun } from '../report/index.ts';
 import { sheetCsv } from './dividing.ts';
+import { drillingCsv, isPlate } from './drilling.ts';
 import type { ExportFormat } from './export.ts';
 import { tablesOf } from './tables.ts';
 
@@ -9,8 +10,10 @@ export const csv: ExportFormat = {
   title: 'CSV',
   extension: 'csv',
   type: 'text/csv',
-  takes: ['divisions', 'of'],
-  write: (drive, { divisions, of }) => {
+  takes: ['divisions', 'of', 'circle', 'radius'],
+  write: (drive, options) => {
+    const { divisions, of } = options;
+    if (isPlate(of)) return drillingCsv(drive, options);
     if (divisions !== undefined) {
       const refusal = noRun(drive, divisions);
       if (refusal) return { ok: false, refusal };

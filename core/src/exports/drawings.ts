@@ -1,12 +1,14 @@
 import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
-import { madeWheels } from '../make/index.ts';
+import { madeWheels, workWheels } from '../make/index.ts';
 import { dialSheet, plateSheet, vernierSheet } from './circle-sheet.ts';
 import type { Drawing } from './drawing.ts';
 import type { ExportOptions } from './export.ts';
 import { planSheet } from './plan-sheet.ts';
-import { wheelSheet } from './wheel-sheet.ts';
+import { wheelSheet, workSheet } from './wheel-sheet.ts';
 
+/** Teeth of a wheel that is drawn. */
+const MOST_TEETH = 2000;
 /** Radius of a dial, and lines of it, when nobody says. */
 const DIAL = { radius: 40, lines: 360, parts: 10 } as const;
 
@@ -18,6 +20,7 @@ export function drawingNames(drive: Drive): readonly string[] {
   return [
     'arbors',
     ...madeWheels(drive).map((w) => `wheel-${w.number}`),
+    ...workWheels(drive).map((w) => w.key),
     ...(drive.plates?.plates ?? []).map((_, i) => `plate-${i}`),
     'dial',
     'vernier',
@@ -31,6 +34,7 @@ export function drawingOf(drive: Drive, options: ExportOptions): Result<Drawing>
   const at = Number(number);
   if (number === undefined || /^\d+$/.test(number)) {
     if (kind === 'wheel' && number !== undefined) return wheelSheet(drive, at);
+    if (kind === 'work' && number !== undefined && at <= MOST_TEETH) return workSheet(drive, at);
     if (kind === 'plate' && number !== undefined) return plateSheet(drive, at, options);
     if (of === 'arbors') {
       const plan = planSheet(drive);

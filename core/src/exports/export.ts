@@ -88,5 +88,5 @@ function readRadii(text: string): Result<readonly [number, number]> {
   const values = read.map((r) => (r.ok ? r.value : 0));
   if (values.length > 2 || values.length === 0) return error('notRange', text, { example: '40-90' });
   const [from, to = from] = values as [number, number?];
-  return to! < from ? error('backwards', text, { example: '40-90' }) : ok([from, to!]);
+  return to < from ? error('backwards', text, { example: '40-90' }) : ok([from, to]);
 }

@@ -17,6 +17,7 @@ import { doubtOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
 import { planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
 import { doubtText, noRun, planRun, shotAxes, type DriveAxis } from '../report/index.ts';
+import { drillingGcode, isPlate } from './drilling.ts';
 import type { ExportFormat, ExportOptions } from './export.ts';
 
 const CAUTION =
@@ -182,7 +183,13 @@ export const gcode: ExportFormat = {
   title: 'G-code',
   extension: 'gcode',
   type: 'text/plain',
-  takes: ['divisions', 'axes', 'dwell', 'shutter'],
+  takes: ['divisions', 'axes', 'dwell', 'shutter', 'of', 'circle', 'radius'],
   write: (drive, options) =>
-    options.divisions === undefined ? shotGcode(drive, options) : divisionsGcode(drive, options.divisions),
+    isPlate(options.of)
+      ? drillingGcode(drive, options)
+      : options.of !== undefined
+        ? error('notAChoice', options.of, { path: '--of', limit: 'plate-0' })
+        : options.divisions === undefined
+          ? shotGcode(drive, options)
+          : divisionsGcode(drive, options.divisions),
 };

@@ -2,7 +2,11 @@ import { toText } from '../numbers/index.ts';
 import { arborPlan, type ArborPlan } from '../arbors/index.ts';
 import { layerName, trainsOf, type Drive } from '../drive/index.ts';
 import {
+  BELT_HEAD,
+  beltRows,
   byPlates,
+  WHEEL_HEAD,
+  wheelRows,
   doubtText,
   figuresTable,
   millimetres,
@@ -145,5 +149,7 @@ export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
   if (r.plates) out.set('plates', () => platesCsv(drive)!);
   const plan = arborPlan(drive);
   if (plan.meshes.length > 0) out.set('arbors', () => arborsCsv(drive, plan));
+  if (wheelRows(drive).length > 0) out.set('wheels', () => writeCsv(WHEEL_HEAD, wheelRows(drive)));
+  if (beltRows(drive).length > 0) out.set('belts', () => writeCsv(BELT_HEAD, beltRows(drive)));
   return out;
 }

@@ -6,6 +6,7 @@ import {
   madeWheels,
   threadCutBlank,
   wheelRefusal,
+  workWheel,
   type MadeWheel,
 } from '../make/index.ts';
 import { millimetres } from '../report/index.ts';
@@ -21,6 +22,13 @@ export function wheelSheet(drive: Drive, number: number): Result<Drawing> {
   if (wheels.length === 0) return error('nothingToExport', 'wheels to make');
   const wheel = wheels[number - 1];
   if (!wheel) return error('noWheel', String(number), { limit: String(wheels.length) });
+  return checked(wheel);
+}
+
+/** A wheel that the drive divides for, by its teeth. */
+export const workSheet = (drive: Drive, teeth: number): Result<Drawing> => checked(workWheel(drive, teeth));
+
+function checked(wheel: MadeWheel): Result<Drawing> {
   const refusal = wheelRefusal(wheel);
   return refusal ? { ok: false, refusal } : ok(drawn(wheel));
 }

@@ -16,4 +16,19 @@ export {
 } from './gear.ts';
 export { gearOutline, type XY } from './outline.ts';
 export { threadAsWorm, threadCutBlank } from './thread-cut.ts';
-export { madeWheels, wheelRefusal, type MadeWheel } from './wheels.ts';
+export { readMeshLog, turnText, withMeshMove } from './mesh-log.ts';
+export { madeWheels, wheelRefusal, workWheel, workWheels, type MadeWheel } from './wheels.ts';
+export {
+  FEELS,
+  freeLocks,
+  meshMoves,
+  meshState,
+  pivoted,
+  playArcsec,
+  springN,
+  type Feel,
+  type MeshAsked,
+  type MeshMove,
+  type MeshNext,
+  type MeshState,
+} from './mesh.ts';

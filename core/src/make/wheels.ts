@@ -1,12 +1,15 @@
 import { kindOf, type Drive, type Stage } from '../drive/index.ts';
-import { error, type Refusal } from '../numbers/index.ts';
+import { error, readDivisions, type Refusal } from '../numbers/index.ts';
 import { blankOf, freeingShift, INCH, isPointed, type Gear } from './gear.ts';
 
-/** A wheel of the train, as it is to be made. Numbered from 1 along the train, driver before driven. (docs: formats) */
+/** A wheel as it is to be made: of the train, numbered from 1 along it, driver before driven; or one that the drive divides for. (docs: formats) */
 export interface MadeWheel {
-  readonly number: number;
-  /** from 0 along the path */
-  readonly stage: number;
+  /** "wheel-3", "work-73": what its drawing is called */
+  readonly key: string;
+  /** null for the work */
+  readonly number: number | null;
+  /** from 0 along the path; null for the work */
+  readonly stage: number | null;
   /** "driver" */
   readonly label: string;
   readonly teeth: number;
@@ -19,6 +22,8 @@ export interface MadeWheel {
   /** pitch of its belt, mm */
   readonly beltPitchMm: number | null;
   readonly boreMm: number | null;
+  /** the input that holds its bore */
+  readonly boreKey: 'inBoreMm' | 'outBoreMm' | 'boreMm';
   readonly faceMm: number | null;
   /** the shift was not said: it is what keeps the root whole */
   readonly ownShift: boolean;
@@ -51,8 +56,9 @@ export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
       const said = w.shiftKey && stage[w.shiftKey];
       const inner = w.as === 'ring';
       const tapped = w.as === 'wormWheel' && stage.cut === 'tap';
-      const first = i === 0;
+      const boreKey = i === 0 && wheels.length > 1 ? 'inBoreMm' : 'outBoreMm';
       out.push({
+        key: `wheel-${out.length + 1}`,
         number: out.length + 1,
         stage: at,
         label: w.label,
@@ -73,7 +79,8 @@ export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
               },
         threadPitchMm: tapped ? (stage.threadPitchMm ?? Math.PI * module) : null,
         beltPitchMm: w.as === 'pulley' ? (sizes['pitchMm'] ?? 2) : null,
-        boreMm: (first && wheels.length > 1 ? stage.inBoreMm : stage.outBoreMm) ?? null,
+        boreMm: stage[boreKey] ?? null,
+        boreKey,
         faceMm: stage.faceMm ?? null,
         ownShift: said === undefined,
         shiftKey: w.shiftKey ?? null,
@@ -83,13 +90,55 @@ export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
   return out;
 }
 
+/** Wheels of the work that are listed. */
+const MOST_WORK = 60;
+
+/** One that the drive divides for: so many teeth, like the blank of the job. */
+export function workWheel({ job: { blank = {} } }: Drive, teeth: number): MadeWheel {
+  const { diametralPitch, moduleMm = 1, pressureAngleDeg: alphaDeg = 20, boreMm, faceMm } = blank;
+  return {
+    key: `work-${teeth}`,
+    number: null,
+    stage: null,
+    label: 'work',
+    teeth,
+    as: 'gear',
+    count: 1,
+    gear: {
+      teeth,
+      moduleMm: diametralPitch === undefined ? moduleMm : INCH / diametralPitch,
+      diametralPitch: diametralPitch ?? null,
+      alphaDeg,
+      shift: freeingShift({ teeth, alphaDeg, inner: false }),
+      playMm: 0,
+      inner: false,
+    },
+    threadPitchMm: null,
+    beltPitchMm: null,
+    boreMm: boreMm ?? null,
+    boreKey: 'boreMm',
+    faceMm: faceMm ?? null,
+    ownShift: true,
+    shiftKey: null,
+  };
+}
+
+/** Those of every wanted count that can be a wheel. */
+export function workWheels(drive: Drive): readonly MadeWheel[] {
+  const read = readDivisions(drive.job.divisions);
+  return (read.ok ? read.value : [])
+    .filter((n) => n >= LEAST_TEETH)
+    .slice(0, MOST_WORK)
+    .map((n) => workWheel(drive, n));
+}
+
 /** Fewest teeth that are drawn as an involute. */
 const LEAST_TEETH = 4;
 
 /** What keeps a wheel from being made as it stands: too few teeth, a shift that points them, a bore that leaves no rim. */
 export function wheelRefusal(wheel: MadeWheel): Refusal | null {
   const { gear, boreMm } = wheel;
-  const path = `train.stages[${wheel.stage}]`;
+  const path = wheel.stage === null ? 'job.blank' : `train.stages[${wheel.stage}]`;
   if (wheel.teeth < LEAST_TEETH)
     return error('tooFewTeeth', String(wheel.teeth), { path, limit: String(LEAST_TEETH) }).refusal;
   if (!gear) return null;
@@ -102,7 +151,7 @@ export function wheelRefusal(wheel: MadeWheel): Refusal | null {
   const hole = gear.inner ? null : Math.min(rootMm, outsideMm);
   if (hole !== null && boreMm !== null && boreMm >= hole)
     return error('boreTooLarge', String(boreMm), {
-      path: `${path}.${wheel.label === 'driver' ? 'inBoreMm' : 'outBoreMm'}`,
+      path: `${path}.${wheel.boreKey}`,
       limit: String(Math.floor((hole - 2 * gear.moduleMm) * 10) / 10),
     }).refusal;
   return null;

@@ -16,6 +16,7 @@ export {
 export { pictureCharts, pictureMessage } from './pictures/charts.ts';
 export { percent, type StarPicture, type TrackingPicture } from './pictures/tracking.ts';
 export type { FramesPicture, RipplePicture, WheelPicture } from './pictures/turning.ts';
+export { feelWords, meshChoices, meshReport, type MeshChoice, type MeshReport } from './make/mesh.ts';
 export { BELT_HEAD, beltReports, beltRows, type BeltLine, type BeltReport } from './make/belts.ts';
 export {
   WHEEL_HEAD,
@@ -23,6 +24,7 @@ export {
   wheelRows,
   type PassRow,
   type SizeRow,
+  type WheelEntry,
   type WheelReport,
 } from './make/wheels.ts';
 export {

@@ -1,5 +1,6 @@
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { doubtOf } from '../motion/index.ts';
+import { madeWheels, wheelRefusal } from '../make/index.ts';
 import { left, partLabel, type ShelfPart, type Use } from '../shelf/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import type { DutiesReport } from './duties/duties.ts';
@@ -58,6 +59,7 @@ export function marks(
       : misses
         ? diamond('judged', misses)
         : dot('judged', 'within what is asked'),
+    makeMark(drive),
     runs > 0
       ? dot('worked', runs === 1 ? 'one run kept' : `${runs} runs kept`)
       : ring('worked', 'no run yet'),
@@ -86,4 +88,15 @@ export function shelfMark(parts: readonly ShelfPart[], uses: ReadonlyMap<string,
   if (!short) return dot('owned', `${whole(BigInt(parts.length))} lines on it`);
   const { used } = left(short, uses.get(short.id)!);
   return diamond('owned', `${partLabel(short)}: ${used} in use, ${short.own} owned`);
+}
+
+/** What is to be made, and whether it can be as it stands. */
+function makeMark(drive: Drive): Mark {
+  const wheels = madeWheels(drive).filter((w) => w.as !== 'pulley');
+  const many = wheels.length + drive.train.stages.filter((s) => s.kind === 'belt').length;
+  const bad = wheels.find((w) => wheelRefusal(w));
+  if (bad) return diamond('made', `wheel ${bad.number} cannot be made as it stands`);
+  return many > 0
+    ? dot('made', wheels.length === 1 ? 'one wheel to make' : `${wheels.length} wheels to make`)
+    : ring('made', 'nothing to make');
 }

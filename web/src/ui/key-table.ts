@@ -29,6 +29,7 @@ export const keyTable = {
   train: entry('everywhere', ['g t'], 'Train'),
   find: entry('everywhere', ['g f'], 'Find'),
   check: entry('everywhere', ['g c'], 'Check'),
+  make: entry('everywhere', ['g m'], 'Make'),
   run: entry('everywhere', ['g r'], 'Run'),
   close: entry('everywhere', ['Escape'], 'close what is open'),
   putBack: entry('in a field', ['Escape'], 'put back what stood there'),

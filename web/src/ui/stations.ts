@@ -3,6 +3,7 @@ import {
   mdiClipboardTextOutline,
   mdiCogs,
   mdiFeatureSearchOutline,
+  mdiHammerWrench,
   mdiRotateRight,
   mdiRulerSquareCompass,
 } from '@mdi/js';
@@ -48,6 +49,12 @@ export const stations = {
     icon: mdiRulerSquareCompass,
     asks: 'Divisions, rates, frames: how good is it?',
     concern: 'judged',
+  },
+  make: {
+    title: 'Make',
+    icon: mdiHammerWrench,
+    asks: 'What do I cut, drill, mesh and adjust?',
+    concern: 'made',
   },
   run: {
     title: 'Run',

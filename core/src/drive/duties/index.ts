@@ -1,4 +1,5 @@
 import type { InputSpec } from '../inputs.ts';
+import { blankInputs, type WorkBlank } from './blank.ts';
 import { betweenInputs, type BetweenOutputs } from './between.ts';
 import { altAzInputs, cameraInputs, type AltAz, type Camera } from './camera.ts';
 import { loadInputs, type Load } from './load.ts';
@@ -11,6 +12,7 @@ export { loadInputsOf } from './load.ts';
 export type { BetweenOutputs } from './between.ts';
 export { pixelScale, type AltAz, type Camera } from './camera.ts';
 export type { Load } from './load.ts';
+export type { WorkBlank } from './blank.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
 export { refuseSweep, type Easing, type Sweep } from './sweep.ts';
@@ -42,6 +44,7 @@ export const duties = {
   camera: duty<Camera>()({ title: 'camera', inputs: cameraInputs, of: 'job', many: false }),
   altAz: duty<AltAz>()({ title: 'altitude and azimuth', inputs: altAzInputs, of: 'job', many: false }),
   knob: duty<Knob>()({ title: 'hand knob', inputs: knobInputs, of: 'job', many: false }),
+  blank: duty<WorkBlank>()({ title: 'blank', inputs: blankInputs, of: 'job', many: false }),
   load: duty<Load>()({ title: 'load', inputs: loadInputs, of: 'job', many: false }),
   between: duty<BetweenOutputs>()({
     title: 'ratio between outputs',

@@ -1,20 +1,6 @@
 import type { InputSpec } from '../inputs.ts';
 import { choice } from './pair.ts';
 
-/** A wheel that a stage wants made. (handbook: make) */
-export interface WheelToMake {
-  /** "driver", "worm wheel", "planet" */
-  readonly label: string;
-  readonly teeth: number;
-  readonly as: 'gear' | 'ring' | 'pulley' | 'wormWheel';
-  /** which key holds its own profile shift */
-  readonly shiftKey?: 'shift' | 'shiftDriven';
-  /** which key holds its module; `moduleMm` unless said */
-  readonly moduleKey?: 'moduleOutMm';
-  /** how many of it */
-  readonly count?: number;
-}
-
 const made = { optional: true, made: true } as const;
 
 /** How the wheels of any stage are made; set in Make. */
@@ -81,4 +67,26 @@ export const madeInputs: readonly InputSpec[] = [
     hint: 'of the tap, or of the thread that is the worm',
     ...made,
   },
+  {
+    type: 'size',
+    key: 'meshScrewMm',
+    label: 'Adjusting screw',
+    unit: 'mm pitch',
+    min: 0.05,
+    max: 10,
+    default: null,
+    hint: 'whose turns set the distance of this mesh',
+    ...made,
+  },
+  choice(
+    'meshWanted',
+    'Stop at',
+    [
+      ['smooth', 'smooth, no rattle'],
+      ['slight', 'slight rattle'],
+    ],
+    made,
+  ),
+  { type: 'text', key: 'meshLog', label: 'Mesh as set', max: 2000, default: '', ...made },
+  { type: 'text', key: 'meshPast', label: 'Meshes before', max: 4000, default: '', ...made },
 ];

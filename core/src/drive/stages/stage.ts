@@ -1,7 +1,7 @@
 import type { Rational, Refusal, Result } from '../../numbers/index.ts';
 import type { InputSpec, InputValue } from '../inputs.ts';
 import type { Shape } from '../shape.ts';
-import type { WheelToMake } from './made.ts';
+import type { WheelToMake } from './wheel.ts';
 import type { Quality, Wobble } from './wobble.ts';
 
 export type { Quality } from './wobble.ts';
@@ -68,6 +68,11 @@ export interface StageData {
   readonly shiftDriven?: number;
   readonly cut?: 'form' | 'hob' | 'tap';
   readonly threadPitchMm?: number;
+  /** how its mesh was set: pitch of the screw, the feel that is wanted, what was turned and felt, and that of earlier times */
+  readonly meshScrewMm?: number;
+  readonly meshWanted?: 'smooth' | 'slight';
+  readonly meshLog?: string;
+  readonly meshPast?: string;
   /** a split or sprung wheel takes its backlash up */
   readonly sprung?: boolean;
   /** keys of it that were measured, or stand on a data sheet, with commas between */

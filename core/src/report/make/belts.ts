@@ -2,7 +2,6 @@ import type { Drive } from '../../drive/index.ts';
 import { beltFit, LEAST_IN_MESH, shortestBelt, type BeltFit } from '../../make/index.ts';
 import type { BeltPart, ShelfPart } from '../../shelf/index.ts';
 import type { Graded } from '../figure.ts';
-import { measured } from '../text.ts';
 
 /** A length of belt on two pulleys. */
 export interface BeltLine {
@@ -46,8 +45,7 @@ export function beltReports(
     const { z1, z2, pitchMm = 2, beltTeeth } = stage;
     const owned = new Map<number, number>();
     for (const p of shelf.filter(isBelt))
-      if (Math.abs((p.pitchMm ?? 2) - pitchMm) < 1e-9)
-        owned.set(p.teeth, (owned.get(p.teeth) ?? 0) + p.own);
+      if (Math.abs((p.pitchMm ?? 2) - pitchMm) < 1e-9) owned.set(p.teeth, (owned.get(p.teeth) ?? 0) + p.own);
     const shortest = shortestBelt(pitchMm, z1, z2);
     const near = shortest ? MORE.map((n) => Math.ceil(shortest.teeth / 10) * 10 + n) : [];
     const teeth = [
@@ -87,7 +85,7 @@ export function beltReports(
     return [
       {
         stage: at,
-        title: `Belt ${z1} : ${z2}, pitch ${measured(pitchMm)} mm`,
+        title: `Belt ${z1} : ${z2}, pitch ${pitchMm} mm`,
         pitchMm,
         lines,
         message: chosen

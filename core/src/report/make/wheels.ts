@@ -10,6 +10,7 @@ import {
   spanOf,
   threadCutBlank,
   wheelRefusal,
+  workWheels,
   type Cutter,
   type Gear,
   type MadeWheel,
@@ -146,9 +147,11 @@ function tappedRows(
 
 const none = { blank: [], measure: [], passes: [], cutter: null } as const;
 
+const titleOf = (wheel: MadeWheel): string =>
+  `${wheel.number === null ? '' : `${wheel.number} · `}${wheel.label}, ${wheel.teeth}${wheel.count > 1 ? `, ${wheel.count} of it` : ''}`;
+
 function wheelReport(drive: Drive, wheel: MadeWheel): WheelReport {
-  const stage = drive.train.stages[wheel.stage]!;
-  const kind = kindOf(stage);
+  const stage = wheel.stage === null ? null : drive.train.stages[wheel.stage]!;
   const { gear } = wheel;
   const refusal = wheelRefusal(wheel);
   const least = gear && leastTeeth(gear.alphaDeg);
@@ -163,8 +166,8 @@ function wheelReport(drive: Drive, wheel: MadeWheel): WheelReport {
         };
   return {
     wheel,
-    title: `${wheel.number} · ${wheel.label}, ${wheel.teeth}${wheel.count > 1 ? `, ${wheel.count} of it` : ''}`,
-    stage: `${kind.short} ${kind.label(stage)}`,
+    title: titleOf(wheel),
+    stage: stage ? `${kindOf(stage).short} ${kindOf(stage).label(stage)}` : 'what is divided',
     ...rows,
     message: [
       ...(gear && least !== null && !gear.inner && wheel.teeth < least
@@ -185,9 +188,20 @@ function wheelReport(drive: Drive, wheel: MadeWheel): WheelReport {
   };
 }
 
-/** Every wheel of a drive's path, as it is made. (handbook: make) */
-export const wheelReports = (drive: Drive): readonly WheelReport[] =>
-  madeWheels(drive).map((w) => wheelReport(drive, w));
+/** A wheel by its name; reckoned when it is asked for. */
+export interface WheelEntry {
+  readonly wheel: MadeWheel;
+  readonly title: string;
+  of(): WheelReport;
+}
+
+/** Every wheel of a drive's path and every one that it divides for, as it is made. (handbook: make) */
+export const wheelReports = (drive: Drive): readonly WheelEntry[] =>
+  [...madeWheels(drive), ...workWheels(drive)].map((wheel) => ({
+    wheel,
+    title: titleOf(wheel),
+    of: () => wheelReport(drive, wheel),
+  }));
 
 /** The head of the cut list. (docs: formats) */
 export const WHEEL_HEAD = [

@@ -26,11 +26,13 @@ export function useCards(
   /** At once, for the next key may follow on its heels; and after a menu has closed. Of several moves only the last one. */
   async function focusCard(at: number): Promise<void> {
     const mine = ++latest;
+    const byMenu = document.activeElement?.closest('.v-overlay, [aria-haspopup]') instanceof Element;
     await nextTick();
     if (mine !== latest) return;
     const card = cards.value?.querySelectorAll<HTMLElement>('[data-stage]')[at];
     const focus = (): void => card?.querySelector<HTMLElement>('.card input, .card select')?.focus();
     focus();
+    if (!byMenu) return;
     await new Promise((r) => setTimeout(r, MENU_CLOSES_MS));
     if (mine === latest && card?.isConnected && !card.querySelector('input:focus, select:focus')) focus();
   }

@@ -1,0 +1,82 @@
+import { expect, test } from './quiet.ts';
+import { download, field, go, openDemo, openDrive, saved } from './bench.ts';
+
+test('a wheel to cut: its blank, its cutter, a shift that points it, its drawing', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await go(page, 'Make');
+  await page.locator('.which .v-field').click();
+  await page.getByRole('option', { name: 'work, 73' }).click();
+  const blank = page.getByRole('region', { name: 'Blank' });
+  await expect(blank).toContainText('75.000');
+  await expect(blank).toContainText('Span over 9 teeth');
+  await expect(blank).toContainText('26.116');
+  await expect(page.getByRole('region', { name: 'Cutter' })).toContainText('55–134');
+  await field(page, 'Module').fill('-1');
+  await expect(page.getByText('-1 is negative.')).toBeVisible();
+  await field(page, 'Module').fill('0.5');
+  await expect(blank).toContainText('37.500');
+  await field(page, 'Bore').fill('40');
+  await expect(page.getByText('A bore of 40 mm leaves nothing under the teeth')).toBeVisible();
+  await field(page, 'Bore').fill('4');
+  const svg = await download(page, () => page.getByRole('button', { name: 'SVG', exact: true }).click());
+  expect(svg.name).toBe('work-73.svg');
+  expect(svg.text).toMatch(/width="[\d.]+mm"/);
+  await saved(page);
+  await page.reload();
+  await page.locator('.which .v-field').click();
+  await page.getByRole('option', { name: 'work, 73' }).click();
+  await expect(field(page, 'Module')).toHaveValue('0.5');
+});
+
+test('a 63-hole plate from the plates to its drilling file and drawing', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Sundial plate head', 'Job');
+  await go(page, 'Make');
+  await page.getByRole('tab', { name: 'Plates, dials' }).click();
+  await expect(page.getByRole('img', { name: /plate-0, as it is drawn/ })).toBeVisible();
+  await page.getByLabel('Circle').locator('xpath=ancestor::div[contains(@class, "v-field ")][1]').click();
+  await page.getByRole('option').nth(1).click();
+  const csv = await download(page, () => page.getByRole('button', { name: 'List', exact: true }).click());
+  expect(csv.text.split('\n')[0]).toBe('circle,hole,x (mm),y (mm),angle (deg)');
+  const gcode = await download(page, () => page.getByRole('button', { name: 'G-code', exact: true }).click());
+  expect(gcode.text).toContain('G81');
+  const dxf = await download(page, () => page.getByRole('button', { name: 'DXF', exact: true }).click());
+  expect(dxf.text).toContain('HOLES');
+});
+
+test('a belt by its length, and a mesh set in five moves with a reload in the middle', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await go(page, 'Make');
+  await page.getByRole('tab', { name: 'Belts' }).click();
+  const line = page.getByRole('row', { name: /^100 / });
+  await expect(line).toContainText('48.700');
+  await line.getByRole('button', { name: 'Take it' }).click();
+  await expect(line).toContainText('in the train');
+
+  const feels = page.getByRole('group', { name: 'What you feel' });
+  const next = page.locator('.next h3');
+  const feel = (name: string): Promise<void> => feels.getByRole('button', { name, exact: true }).click();
+  await feel('binds');
+  await expect(next).toHaveText('Turn out 1/8, to 1/8');
+  await page.getByRole('textbox', { name: 'Turned instead' }).fill('1/2');
+  await feel('rattles');
+  await expect(next).toHaveText('Turn in 1/4, to 1/4');
+  await feel('stiff');
+  await expect(next).toHaveText('Turn out 1/8, to 3/8');
+  await saved(page);
+  await page.reload();
+  await expect(next).toHaveText('Turn out 1/8, to 3/8');
+  await feel('slight rattle');
+  await expect(next).toHaveText('Turn in 1/16, to 5/16');
+  await feel('smooth');
+  await expect(next).toHaveText('Lock, and feel again');
+  await feel('smooth');
+  await expect(next).toHaveText('It is set');
+  await page.getByRole('button', { name: 'Put away, begin anew' }).click();
+  await page.getByText('Past meshes').click();
+  await expect(page.getByText('stood at 5/16, smooth, no rattle, 6 felt')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(next).toHaveText('It is set');
+});

@@ -1,0 +1,10 @@
+/** The tabs of Make, in the order they stand. */
+export const makeTabs = [
+  { id: 'wheels', title: 'Wheels' },
+  { id: 'circles', title: 'Plates, dials' },
+  { id: 'belts', title: 'Belts' },
+] as const;
+
+export type MakeTab = (typeof makeTabs)[number]['id'];
+
+export const isMakeTab = (text: unknown): text is MakeTab => makeTabs.some((t) => t.id === text);
