@@ -80,3 +80,65 @@ test('a belt by its length, and a mesh set in five moves with a reload in the mi
   await page.keyboard.press('Control+z');
   await expect(next).toHaveText('It is set');
 });
+
+test('a build with a gate that holds, and going back opens what came after', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await go(page, 'Make');
+  await page.getByRole('tab', { name: 'Build' }).click();
+  await page.getByRole('button', { name: 'Make the list from the train' }).click();
+  await expect(page.getByText('0 of 10 done')).toBeVisible();
+  const steps = page.getByRole('region', { name: 'Build' }).getByRole('listitem');
+  await expect(steps.nth(1)).toContainText('Stopped: “Lay out all parts');
+  await expect(steps.nth(1).getByRole('button', { name: 'Gate passed' })).toHaveCount(0);
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Gate passed' }).click();
+  await expect(page.getByText('3 of 10 done')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('3 of 10 done')).toBeVisible();
+  await steps.nth(1).getByRole('button', { name: 'Go back to it' }).click();
+  await expect(page.getByText(/opens 2 steps/)).toBeVisible();
+  await page.getByRole('button', { name: 'Open them again' }).click();
+  await expect(page.getByText('1 of 10 done')).toBeVisible();
+  await page.getByRole('button', { name: 'Actions for step 2' }).click();
+  await page.locator('.v-list-item', { hasText: 'A step after it' }).click();
+  await page.getByLabel('Step', { exact: true }).fill('Grease the bearings');
+  await expect(steps.nth(2)).toContainText('Grease the bearings');
+  await page.keyboard.press('Escape');
+});
+
+test('a fault is followed to its cure, and what was tried stays', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Stone turntable', 'Job');
+  await go(page, 'Make');
+  await page.getByRole('tab', { name: 'Faults' }).click();
+  await page.getByRole('button', { name: 'It is loud or rough at some speeds' }).click();
+  const checks = page
+    .getByRole('region', { name: 'It is loud or rough at some speeds' })
+    .getByRole('listitem');
+  await expect(checks.first()).toContainText('here 0.49 to 0.81 rpm of the work');
+  await checks.nth(0).getByRole('button', { name: 'It is not' }).click();
+  await checks.nth(1).getByRole('button', { name: 'It is so' }).click();
+  await expect(checks.nth(1)).toContainText('Set the mesh again at its tightest place');
+  await saved(page);
+  await page.reload();
+  await page.getByRole('button', { name: /It is loud.*2 tried/ }).click();
+  await expect(checks.nth(1)).toContainText('it was so');
+});
+
+test('the sheet prints upright and landscape, with every wheel and the build', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await go(page, 'Make');
+  await page.getByRole('tab', { name: 'Build' }).click();
+  await page.getByRole('button', { name: 'Make the list from the train' }).click();
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  const sheet = page.locator('.print-sheet');
+  await expect(sheet).toContainText('Orrery wheel cutter: to make');
+  await expect(sheet.locator('tbody tr')).toHaveCount(1 + 6 + 10);
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  for (const landscape of [false, true]) {
+    const pdf = await page.pdf({ format: 'A4', landscape });
+    expect(pdf.length).toBeGreaterThan(5000);
+  }
+});

@@ -29,7 +29,8 @@ console.log(
   'wanted'.padStart(8),
 );
 const { simulateBenches } = await import('../core/src/simulate/simulate.bench.ts');
-for (const b of [...benches, ...simulateBenches]) {
+const { drawingBenches } = await import('../core/src/exports/drawings.bench.ts');
+for (const b of [...benches, ...simulateBenches, ...drawingBenches]) {
   const ms = median(b.run);
   first ||= ms;
   console.log(

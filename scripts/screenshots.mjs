@@ -110,16 +110,17 @@ for (const [drive, output, name] of [
   await shot(bench, name);
 }
 await bench.getByRole('link', { name: 'Pendrix' }).first().click();
-await bench.locator('th.name a', { hasText: 'Sundial plate' }).click();
-await go(bench, 'Run');
-await bench.getByRole('button', { name: '63', exact: true }).click();
-await bench.getByRole('button', { name: 'Start at gap 1' }).click();
-for (let gap = 2; gap <= 12; gap++) {
-  await bench.clock.runFor(71_000);
-  await bench.getByRole('button', { name: 'Cut, go on' }).click();
-  await bench.getByText(`Gap ${gap}`, { exact: true }).first().waitFor();
-}
-await shot(bench, 'run-plates');
+await bench.locator('th.name a', { hasText: 'Orrery wheel' }).click();
+await go(bench, 'Make');
+await bench.locator('.which .v-field').click();
+await bench.getByRole('option', { name: 'work, 73' }).click();
+for (const feel of ['binds', 'rattles', 'stiff', 'slight rattle'])
+  await bench
+    .getByRole('group', { name: 'What you feel' })
+    .getByRole('button', { name: feel, exact: true })
+    .click();
+await bench.clock.runFor(600);
+await shot(bench, 'make');
 
 const phone = await open(390, 844);
 await phone.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();

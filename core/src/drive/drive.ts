@@ -1,4 +1,5 @@
-import type { JobDuties, Plates, Timer } from './duties/index.ts';
+import type { BenchNotes, JobDuties, Plates, Timer } from './duties/index.ts';
+import type { Build } from './build.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { InputSpec } from './inputs.ts';
 import type { Output } from './outputs/index.ts';
@@ -91,6 +92,10 @@ export interface Drive {
   readonly others?: readonly FurtherTrain[];
   readonly encoder?: Encoder;
   readonly timer?: Timer;
+  /** what was done and tried at the bench */
+  readonly bench?: BenchNotes;
+  /** the list that it is built by */
+  readonly build?: Build;
   readonly plates?: Plates;
   /** what was last searched for */
   readonly find?: FindSettings;

@@ -1,3 +1,4 @@
+import { buildFault } from './build.ts';
 import { at, parseRational, readDivisions, error, type Refusal } from '../numbers/index.ts';
 import { duties, MAX_DUTIES, refuseSweep, type DutyId, type Sweep } from './duties/index.ts';
 import { encoderInputs, MAX_STAGES, MAX_TRAINS, type Drive, type Train } from './drive.ts';
@@ -259,7 +260,7 @@ function platesFault(plates: unknown): Refusal | null {
  */
 export function driveFault(value: unknown): Refusal | null {
   if (!isData(value)) return error('notObject', show(value)).refusal;
-  const { format, version, name, job, train, others, encoder, plates, find, dismissed } = value;
+  const { format, version, name, job, train, others, encoder, plates, find, dismissed, build } = value;
   if (format !== 'pendrix-drive') return bad('format', format);
   if (typeof version === 'number' && version > 2)
     return error('newerVersion', String(version), { path: 'version', limit: '2' }).refusal;
@@ -272,7 +273,8 @@ export function driveFault(value: unknown): Refusal | null {
     dutiesFault(job as Data, value) ??
     (encoder === undefined ? null : of('encoder', encoderFault(encoder))) ??
     (plates === undefined ? null : of('plates', platesFault(plates))) ??
-    (find === undefined ? null : of('find', findFault(find)));
+    (find === undefined ? null : of('find', findFault(find))) ??
+    (build === undefined ? null : of('build', buildFault(build)));
   if (refusal) return refusal;
   if (dismissed !== undefined && !(Array.isArray(dismissed) && dismissed.every((d) => typeof d === 'string')))
     return bad('dismissed', dismissed);

@@ -44,6 +44,7 @@ export {
   tickHz,
   pixelScale,
   type AltAz,
+  type BenchNotes,
   type BetweenOutputs,
   type Camera,
   type DutyId,
@@ -70,6 +71,15 @@ export type { EncoderMotor } from './sources/encoder-motor.ts';
 export type { LoadedTeeth, Material } from './stages/stage.ts';
 export { curveText, readCurve, type TorqueCurve } from './curve.ts';
 export { durationText } from './duration.ts';
+export {
+  buildFault,
+  FASTENERS,
+  MAX_BUILD,
+  MAX_STEP,
+  type Build,
+  type BuildStep,
+  type Fastener,
+} from './build.ts';
 export { boreClashes, knownPlay, lostMotion, stagePlay, type LostMotion } from './play.ts';
 export {
   checkInput,

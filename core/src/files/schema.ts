@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { parseRational, readDivisions, error, type Refusal } from '../numbers/index.ts';
 import {
   duties,
+  buildFault,
   dutyFault,
   encoderFault,
   findFault,
@@ -151,6 +152,8 @@ export const driveSchema = Joi.object({
     .max(MAX_TRAINS - 1),
   encoder: data(encoderFault),
   timer: dutyOf('timer'),
+  bench: dutyOf('bench'),
+  build: data(buildFault),
   plates,
   find: data(findFault),
   dismissed: Joi.array().items(text(60)).max(100),

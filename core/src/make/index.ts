@@ -1,5 +1,15 @@
 export { beltFit, LEAST_IN_MESH, shortestBelt, type BeltFit } from './belt.ts';
 export { dialLines, holePlaces, vernierLines, type DialLine } from './circles.ts';
+export {
+  buildFromTrain,
+  buildStates,
+  movedStep,
+  reopened,
+  withDone,
+  withStep,
+  withStepText,
+  type BuildState,
+} from './build.ts';
 export { cutterFor, cutters, type Cutter } from './cutters.ts';
 export {
   blankOf,
@@ -14,7 +24,9 @@ export {
   type Blank,
   type Gear,
 } from './gear.ts';
+export { faults, type Fault, type FaultCheck, type FaultFigure } from './faults.ts';
 export { gearOutline, type XY } from './outline.ts';
+export { preloadOf, type Preload } from './preload.ts';
 export { threadAsWorm, threadCutBlank } from './thread-cut.ts';
 export { readMeshLog, turnText, withMeshMove } from './mesh-log.ts';
 export { madeWheels, wheelRefusal, workWheel, workWheels, type MadeWheel } from './wheels.ts';

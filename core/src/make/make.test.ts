@@ -14,6 +14,7 @@ import {
   leastTeeth,
   madeWheels,
   pinsOf,
+  preloadOf,
   shortestBelt,
   spanOf,
   threadAsWorm,
@@ -136,6 +137,15 @@ describe('belts', () => {
       ),
       { numRuns: 500 },
     );
+  });
+});
+
+describe('a preload', () => {
+  test('10 N on 30 mm, 0.05 N/mm, two turns: 0.150 to 0.291 N·m', () => {
+    const p = preloadOf(10, 30, 0.05, 2);
+    expect(p.leastNm).toBeCloseTo(0.15, 6);
+    expect(p.mostNm).toBeCloseTo(0.291, 3);
+    expect(p.travelMm).toBeCloseTo(188.5, 1);
   });
 });
 

@@ -16,6 +16,14 @@ export {
 export { pictureCharts, pictureMessage } from './pictures/charts.ts';
 export { percent, type StarPicture, type TrackingPicture } from './pictures/tracking.ts';
 export type { FramesPicture, RipplePicture, WheelPicture } from './pictures/turning.ts';
+export {
+  faultReport,
+  readOutcomes,
+  withOutcome,
+  type FaultReport,
+  type Outcome,
+  type ToldCheck,
+} from './make/faults.ts';
 export { feelWords, meshChoices, meshReport, type MeshChoice, type MeshReport } from './make/mesh.ts';
 export { BELT_HEAD, beltReports, beltRows, type BeltLine, type BeltReport } from './make/belts.ts';
 export {
@@ -36,7 +44,8 @@ export {
   type WhatIfSlider,
 } from './what-if.ts';
 export { forceCures, type ForceCure } from './force/cures.ts';
-export { benchForms, type BenchForm } from './force/forms.ts';
+export type { BenchForm } from './force/bench-form.ts';
+export { benchForms } from './force/forms.ts';
 export type { ForceReport } from './force/report.ts';
 export { errorsAnswer } from './errors/answer.ts';
 export type { ErrorCure } from './errors/cures.ts';

@@ -1,4 +1,5 @@
 import type { InputSpec } from '../inputs.ts';
+import { benchInputs, type BenchNotes } from './bench.ts';
 import { blankInputs, type WorkBlank } from './blank.ts';
 import { betweenInputs, type BetweenOutputs } from './between.ts';
 import { altAzInputs, cameraInputs, type AltAz, type Camera } from './camera.ts';
@@ -12,6 +13,7 @@ export { loadInputsOf } from './load.ts';
 export type { BetweenOutputs } from './between.ts';
 export { pixelScale, type AltAz, type Camera } from './camera.ts';
 export type { Load } from './load.ts';
+export type { BenchNotes } from './bench.ts';
 export type { WorkBlank } from './blank.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
@@ -52,6 +54,7 @@ export const duties = {
     of: 'job',
     many: true,
   }),
+  bench: duty<BenchNotes>()({ title: 'bench', inputs: benchInputs, of: 'drive', many: false }),
   timer: duty<Timer>()({ title: 'controller', inputs: timerInputs, of: 'drive', many: false }),
 } as const satisfies Readonly<Record<string, DutySpec>>;
 

@@ -1,6 +1,7 @@
 import { approach } from './approach.ts';
 import { torqueCurve } from './curve.ts';
 import { arbor } from './arbor.ts';
+import { build } from './build.ts';
 import { dismiss } from './dismiss.ts';
 import { addDuty, duty, removeDuty } from './duty.ts';
 import type { EditKind } from './edit.ts';
@@ -54,6 +55,7 @@ const edits = {
   arbor,
   approach,
   torqueCurve,
+  build,
 } as const;
 
 type EditOf<K> = K extends EditKind<infer E> ? E : never;

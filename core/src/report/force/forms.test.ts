@@ -54,13 +54,22 @@ describe('forms of a minute', () => {
       1.01,
     );
   });
+  test('a cord: 0.150 to 0.291 N·m, too little against 1 N·m; its turns go into the limits', () => {
+    const values = { start: 10, drum: 30, stiff: 0.05, turns: 2 };
+    expect(form('preload').answer(values)!.text).toMatch(
+      /^0\.150 to 0\.291 N·m, 188 mm of cord; too little: friction and load want 1\.00 N·m; the motor can spare/,
+    );
+    const after = taken('preload', values);
+    expect(after.job.load?.preloadNm).toBe(0.15);
+    expect(after.train.limits).toMatchObject({ back: '0', forth: '2', why: 'the preload cord' });
+  });
   test('a rod: 256.5″ at its end', () =>
     expect(form('flexure').answer({ force: 10, length: 100, diameter: 8, young: 200 })!.text).toContain(
       '4.27′',
     ));
   test('only what the drive has a use for', () => {
     const ids = (d: Drive): string[] => benchForms(report(d)).map((f) => f.id);
-    expect(ids(loaded)).toEqual(['pull', 'push', 'rough', 'cut', 'window', 'flexure']);
+    expect(ids(loaded)).toEqual(['pull', 'push', 'rough', 'cut', 'window', 'preload', 'flexure']);
     const slide = { ...loaded, train: { ...loaded.train, output: { kind: 'screw', leadMm: '4' } as never } };
     expect(ids(slide)).toEqual(expect.arrayContaining(['returns', 'cord', 'rails']));
     const dc: Drive = {

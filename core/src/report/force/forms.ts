@@ -1,51 +1,12 @@
-import type { Drive, Edit } from '../../drive/index.ts';
-import { imbalanceNm } from '../../errors/index.ts';
-import {
-  cantilever,
-  cordLayer,
-  cutForce,
-  frictionWindow,
-  pullTest,
-  pushTest,
-  railSag,
-  returnsBetween,
-  roughTest,
-} from '../../force/index.ts';
+import type { Drive } from '../../drive/index.ts';
+import { imbalanceNm, steadyNm } from '../../errors/index.ts';
+import { preloadOf } from '../../make/index.ts';
+import { cutForce, frictionWindow, pullTest, pushTest, roughTest } from '../../force/index.ts';
 import type { Report } from '../report.ts';
-import { angleText, lengthText, measured } from '../text.ts';
+import { angleText, measured } from '../text.ts';
+import { among, field, load, short, type BenchForm } from './bench-form.ts';
+import { flexure, slides } from './slide-forms.ts';
 import { marginText, torqueText } from './words.ts';
-
-type Values = Readonly<Record<string, number>>;
-
-/** A form of a minute: something is read off the bench, and what follows stands below. */
-export interface BenchForm {
-  readonly id: string;
-  readonly title: string;
-  /** what to do */
-  readonly message: string;
-  readonly fields: readonly {
-    readonly key: string;
-    readonly label: string;
-    readonly unit: string;
-    readonly usual?: string;
-  }[];
-  /** what its key says, when something can be taken over */
-  readonly take: string;
-  /** null while something is missing, or does not fit */
-  answer(values: Values): { readonly text: string; readonly edits: readonly Edit[] } | null;
-}
-
-const short = (n: number): string => String(Number(n.toPrecision(3)));
-const load = (key: string, text: string): Edit => ({ do: 'duty', duty: 'load', at: 0, key, text });
-/** The keys that count as measured, with more of them. */
-const among = (list: string | undefined, ...keys: string[]): string =>
-  [...new Set([...(list ?? '').split(/[\s,]+/).filter(Boolean), ...keys])].join(', ');
-const field = (key: string, label: string, unit: string, usual?: string) => ({
-  key,
-  label,
-  unit,
-  ...(usual !== undefined && { usual }),
-});
 
 const pull = ({ job }: Drive): BenchForm => ({
   id: 'pull',
@@ -198,82 +159,50 @@ function window({ check: { force } }: Report): BenchForm | null {
   };
 }
 
-const flexure = (): BenchForm => ({
-  id: 'flexure',
-  title: 'Flexure',
-  message:
-    'A rod held at one end and loaded at the other: how far it bends where the load changes with pointing.',
-  fields: [
-    field('force', 'Load', 'N'),
-    field('length', 'Length', 'mm'),
-    field('diameter', 'Rod', 'mm'),
-    field('young', 'Stiffness E', 'GPa', '200'),
-  ],
-  take: '',
-  answer: (v) => {
-    const c = cantilever({
-      forceN: v['force']!,
-      lengthMm: v['length']!,
-      diameterMm: v['diameter']!,
-      youngGPa: v['young']!,
-    });
-    return { text: `${lengthText(c.mm).join(' ')} and ${angleText(c.arcsec)} at its end`, edits: [] };
-  },
-});
-
-const slides = (): readonly BenchForm[] => [
-  {
-    id: 'returns',
-    title: 'Back by its weight',
-    message: 'A carriage on a cord: steep enough that the cord stays taut, not so steep that it tips.',
+/** The least of it stays above friction and what reverses, the most below what the motor can spare. */
+function preload({ drive, check: { force } }: Report): BenchForm {
+  const needs = (drive.job.load?.frictionNm ?? 0) + steadyNm(drive.job.load ?? {});
+  const rpm = force?.range?.[1];
+  const has = force && rpm !== undefined ? force.force.at(rpm).availableNm : null;
+  const spare =
+    force && has !== null ? has * force.force.ratio * force.force.efficiency - force.force.wantedNm : null;
+  return {
+    id: 'preload',
+    title: 'Preload by a cord',
+    message:
+      'Elastic or a weight on a drum; a weight has a stiffness of next to nothing. The turns go into the limits.',
     fields: [
-      field('mu', 'Friction number', '', '0.08'),
-      field('base', 'Half its foot', 'mm'),
-      field('height', 'Centre at', 'mm'),
+      field('start', 'Pull at first', 'N'),
+      field('drum', 'Drum and cord', 'mm'),
+      field('stiff', 'Stiffness', 'N/mm', '0.05'),
+      field('turns', 'Turns', ''),
     ],
-    take: '',
+    take: 'Take it, with its turns',
     answer: (v) => {
-      const r = returnsBetween(v['mu']!, v['base']!, v['height']!);
+      const p = preloadOf(v['start']!, v['drum']!, v['stiff']!, v['turns']!);
+      const holds = p.leastNm > needs;
       return {
-        text:
-          r.toDeg > r.fromDeg
-            ? `between ${r.fromDeg.toFixed(1)}° and ${r.toDeg.toFixed(1)}°`
-            : `never: it tips at ${r.toDeg.toFixed(1)}°, before it slides`,
-        edits: [],
+        text: [
+          `${p.leastNm.toFixed(3)} to ${p.mostNm.toFixed(3)} N·m, ${Math.round(p.travelMm)} mm of cord`,
+          holds
+            ? `holds above ${torqueText(needs)}`
+            : `too little: friction and load want ${torqueText(needs)}`,
+          ...(spare === null
+            ? []
+            : [
+                p.mostNm <= spare
+                  ? 'the motor can spare it'
+                  : `the motor can spare ${torqueText(Math.max(0, spare))} only`,
+              ]),
+        ].join('; '),
+        edits: [
+          load('preloadNm', short(p.leastNm)),
+          { do: 'limits', back: '0', forth: short(v['turns']!), why: 'the preload cord' },
+        ],
       };
     },
-  },
-  {
-    id: 'cord',
-    title: 'Cord on a drum',
-    message: 'One layer only: a cord on top of itself changes the travel of a turn.',
-    fields: [
-      field('width', 'Drum is wide', 'mm'),
-      field('cord', 'Cord', 'mm'),
-      field('drum', 'Drum', 'mm'),
-      field('travel', 'Travel', 'mm'),
-    ],
-    take: '',
-    answer: (v) => {
-      const c = cordLayer(v['width']!, v['cord']!, v['drum']!, v['travel']!);
-      return {
-        text: `${c.turns} turns hold ${Math.round(c.holdsMm)} mm; it wants ${c.wants} turns, ${short(c.wideMm)} mm wide`,
-        edits: [],
-      };
-    },
-  },
-  {
-    id: 'rails',
-    title: 'Rails',
-    message: 'How far they sag in the middle; EI of all rails together.',
-    fields: [field('force', 'Load', 'N'), field('span', 'Span', 'mm'), field('ei', 'EI', 'N·m²')],
-    take: '',
-    answer: (v) => ({
-      text: `${lengthText(railSag(v['force']!, v['span']!, v['ei']!)).join(' ')} in the middle`,
-      edits: [],
-    }),
-  },
-];
+  };
+}
 
 /** The forms that a drive has a use for: tests that replace a guess, and small reckonings at the bench. (handbook: force; travel) */
 export function benchForms(report: Report): readonly BenchForm[] {
@@ -285,6 +214,7 @@ export function benchForms(report: Report): readonly BenchForm[] {
     stall(drive),
     cut(),
     window(report),
+    preload(report),
     flexure(),
     ...(kinematics.travel ? slides() : []),
   ].filter((f): f is BenchForm => f !== null);

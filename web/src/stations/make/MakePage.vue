@@ -1,8 +1,12 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue';
+import { computed, defineAsyncComponent, h } from 'vue';
+import { mdiPrinterOutline } from '@mdi/js';
 import { useRoute, useRouter } from 'vue-router';
 import SubBar from '../../ui/SubBar.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
+import { useReport } from '../../ui/open-drive.ts';
+import { usePrintSheet } from '../../ui/printing.ts';
+import MakeSheet from './MakeSheet.vue';
 import MeshHelper from './MeshHelper.vue';
 import { isMakeTab, makeTabs, type MakeTab } from './tabs.ts';
 import WheelsPane from './WheelsPane.vue';
@@ -11,8 +15,12 @@ import WheelsPane from './WheelsPane.vue';
 const panes = {
   wheels: WheelsPane,
   circles: defineAsyncComponent(() => import('./CirclesPane.vue')),
+  build: defineAsyncComponent(() => import('./BuildPane.vue')),
+  faults: defineAsyncComponent(() => import('./FaultsPane.vue')),
   belts: defineAsyncComponent(() => import('./BeltsPane.vue')),
 };
+const report = useReport();
+const print = usePrintSheet(() => h(MakeSheet, { report: report.value }));
 const route = useRoute();
 const router = useRouter();
 const open = computed<MakeTab>(() => (isMakeTab(route.query['tab']) ? route.query['tab'] : 'wheels'));
@@ -31,6 +39,7 @@ const go = (tab: unknown): void => {
         </v-tabs>
       </template>
       <div id="make-tools" class="tools" />
+      <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
     </SubBar>
     <component :is="panes[open]" />
     <template #aside><MeshHelper /></template>
@@ -38,6 +47,27 @@ const go = (tab: unknown): void => {
 </template>
 
 <style scoped>
+.v-tabs :deep(.v-tab) {
+  padding-inline: 9px;
+}
+@media (max-width: 1180px) {
+  .v-tabs :deep(.v-tab) {
+    padding-inline: 6px;
+    font-size: 14px;
+  }
+  /* the icon is seen, the word is heard */
+  .tools :deep(.v-btn) {
+    min-width: 36px;
+    padding: 0;
+  }
+  .tools :deep(.v-btn__content) {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+}
 .tools {
   display: flex;
 }

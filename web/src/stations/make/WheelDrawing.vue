@@ -136,7 +136,7 @@ const facts = computed(() => {
 }
 .near svg {
   border: 1px solid var(--p-scribe);
-  background: color-mix(in srgb, var(--p-groundLight, #2c4790) 40%, transparent);
+  background: color-mix(in srgb, var(--p-ground-light) 40%, transparent);
   max-width: 100%;
 }
 .bore {

@@ -3,6 +3,8 @@ export const makeTabs = [
   { id: 'wheels', title: 'Wheels' },
   { id: 'circles', title: 'Plates, dials' },
   { id: 'belts', title: 'Belts' },
+  { id: 'build', title: 'Build' },
+  { id: 'faults', title: 'Faults' },
 ] as const;
 
 export type MakeTab = (typeof makeTabs)[number]['id'];

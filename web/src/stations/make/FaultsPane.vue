@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import {
+  dutiesIn,
+  faultReport,
+  faults,
+  readOutcomes,
+  withOutcome,
+  type Edit,
+  type Outcome,
+} from '@pendrix/core';
+import { useReport } from '../../ui/open-drive.ts';
+import { useSeveralEdits } from '../../ui/several-edits.ts';
+
+/** From a symptom through its checks, the cheapest first, to the cure; what came out is kept with the drive. */
+const report = useReport();
+const take = useSeveralEdits();
+const asked = ref(faults[0]!.id);
+const shown = computed(() => faultReport(report.value, asked.value)!);
+const kept = computed(
+  () => (dutiesIn(report.value.drive, 'bench')[0] as { faults?: string } | undefined)?.faults,
+);
+const outcomes = computed(() => readOutcomes(kept.value));
+const of = (id: string) => outcomes.value.get(`${shown.value.fault.id}.${id}`);
+/** the first that was not looked at yet */
+const next = computed(() => shown.value.checks.find((c) => !of(c.id))?.id ?? null);
+const found = computed(() => shown.value.checks.find((c) => of(c.id)?.outcome === 'so') ?? null);
+const counted = (id: string): number =>
+  [...outcomes.value.keys()].filter((k) => k.startsWith(`${id}.`)).length;
+function put(id: string, outcome: Outcome | null): void {
+  const day = new Date().toISOString().slice(0, 10);
+  const text = withOutcome(kept.value, `${shown.value.fault.id}.${id}`, outcome, day);
+  const edits: Edit[] = [
+    ...(kept.value === undefined && dutiesIn(report.value.drive, 'bench').length === 0
+      ? [{ do: 'addDuty', duty: 'bench' } as const]
+      : []),
+    { do: 'duty', duty: 'bench', at: 0, key: 'faults', text },
+  ];
+  take(edits);
+}
+</script>
+
+<template>
+  <div class="scroll main faults" tabindex="0" role="region" aria-label="Faults">
+    <nav aria-label="What is wrong">
+      <button
+        v-for="f in faults"
+        :key="f.id"
+        type="button"
+        :aria-pressed="f.id === asked"
+        :class="{ on: f.id === asked }"
+        @click="asked = f.id"
+      >
+        {{ f.title }}<small v-if="counted(f.id) > 0">{{ counted(f.id) }} tried</small>
+      </button>
+    </nav>
+    <section :aria-label="shown.fault.title">
+      <h3>{{ shown.fault.title }}</h3>
+      <p class="quiet says">The cheapest first. Say how each came out; it stays with the drive.</p>
+      <ol>
+        <li
+          v-for="c in shown.checks"
+          :key="c.id"
+          :class="{ next: c.id === next && !found, so: of(c.id)?.outcome === 'so' }"
+        >
+          <p>
+            <b>{{ c.look }}</b> <span v-if="c.own" class="own">{{ c.own }}</span>
+          </p>
+          <p v-if="of(c.id)?.outcome === 'so'" class="cure">{{ c.cure }}</p>
+          <p class="keys">
+            <template v-if="of(c.id)">
+              <span class="quiet"
+                >{{ of(c.id)!.outcome === 'so' ? 'it was so' : 'it was not' }}, {{ of(c.id)!.day }}</span
+              >
+              <v-btn variant="text" @click="put(c.id, null)">Ask again</v-btn>
+            </template>
+            <template v-else>
+              <v-btn variant="text" @click="put(c.id, 'so')">It is so</v-btn>
+              <v-btn variant="text" @click="put(c.id, 'not')">It is not</v-btn>
+            </template>
+          </p>
+        </li>
+      </ol>
+      <p v-if="!found && !next" class="says">
+        None of these was so. Turn it by hand with the motor off, all the way round, and feel each shaft by
+        itself.
+      </p>
+      <p class="caution">
+        Power off before hands go in; what hangs comes down when a train is opened. Local rules and a
+        qualified person come first.
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped src="./make.css"></style>
+<style scoped>
+.faults {
+  display: grid;
+  grid-template-columns: 240px minmax(0, 1fr);
+  align-content: start;
+}
+nav {
+  border-right: 1px solid var(--p-hair);
+  min-height: 100%;
+}
+nav button {
+  display: block;
+  width: 100%;
+  text-align: left;
+  padding: 7px 12px 7px 20px;
+  font-size: 14px;
+  border-bottom: 1px solid var(--p-row);
+}
+nav .on {
+  background: var(--p-surface);
+  box-shadow: inset 3px 0 var(--p-blue);
+  font-weight: 650;
+}
+nav small {
+  display: block;
+  color: var(--p-quiet);
+  font-weight: 400;
+}
+section {
+  padding: 12px 20px;
+}
+ol {
+  padding-left: 22px;
+}
+li {
+  padding: 6px 8px;
+  border-bottom: 1px solid var(--p-row);
+  font-size: 14px;
+  line-height: 20px;
+}
+.next {
+  background: var(--p-tint);
+}
+.so {
+  background: var(--p-even-ground);
+}
+.own {
+  color: var(--p-blue);
+}
+.cure {
+  font-weight: 650;
+  color: var(--p-even);
+}
+</style>
