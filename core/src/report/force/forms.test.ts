@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { applyEdit, type Drive } from '../../drive/index.ts';
 import { wheelCutter } from '../../testing/samples.ts';
 import { report } from '../report.ts';
-import { benchForms, type BenchForm } from './forms.ts';
+import type { BenchForm } from './bench-form.ts';
+import { benchForms } from './forms.ts';
 
 const loaded: Drive = (() => {
   const d = wheelCutter('73', { load: { workNm: 1, speedRpm: '1' } });

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import { newDrive, pathOf, type Drive } from '../../drive/index.ts';
 import { wheelCutter } from '../../testing/samples.ts';
 import { report } from '../report.ts';
@@ -190,29 +191,61 @@ describe('a wheel, a turn, a slide', () => {
 });
 
 describe('a branch', () => {
-  test('has the budget of the same chain alone', () => {
-    const alone = wheelCutter('60, 73', { toleranceArcsec: '30' });
-    const [belt, worm] = alone.train.stages;
-    const tree = {
-      ...alone,
-      name: 'tree',
-      train: { ...alone.train, stages: [belt!] },
-      job: { toleranceArcsec: '30', divisions: '' },
-      others: [
-        {
-          name: 'Second',
-          from: { train: 'Train 1', shaft: 1 },
-          stages: [worm!],
-          output: { kind: 'rotary' },
-          job: { divisions: '60, 73' },
-        },
-      ],
-    } as unknown as Drive;
-    const path = pathOf(tree, 1).drive;
-    const sums = (d: Drive) =>
-      report(d).check.errors.budgets.all.map((b) => [b.key, b.budget.worst, b.budget.likely]);
-    expect(path.train.stages).toEqual(alone.train.stages);
-    expect(sums(path)).toEqual(sums(alone));
-    expect(sums(path)).toHaveLength(2);
+  const stage = fc.oneof(
+    fc.record({
+      kind: fc.constant('spur' as const),
+      z1: fc.integer({ min: 12, max: 40 }),
+      z2: fc.integer({ min: 12, max: 90 }),
+      moduleMm: fc.constantFrom(0.5, 1),
+      quality: fc.constantFrom('bought' as const, 'precise' as const, 'printed' as const),
+    }),
+    fc.record({
+      kind: fc.constant('belt' as const),
+      z1: fc.integer({ min: 12, max: 40 }),
+      z2: fc.integer({ min: 12, max: 90 }),
+      pitchMm: fc.constantFrom(2, 3),
+    }),
+    fc.record({
+      kind: fc.constant('worm' as const),
+      starts: fc.constant(1),
+      wheel: fc.integer({ min: 20, max: 120 }),
+      moduleMm: fc.constantFrom(0.8, 1),
+      playMm: fc.constantFrom(0.01, 0.05),
+    }),
+  );
+  test('has the budget of the same chain alone, wherever it leaves the trunk: 200 random drives', () => {
+    fc.assert(
+      fc.property(fc.array(stage, { minLength: 1, maxLength: 5 }), fc.nat(5), (stages, cut) => {
+        const at = cut % (stages.length + 1);
+        const job = { toleranceArcsec: '30', divisions: '60, 73' };
+        const base = wheelCutter('', { toleranceArcsec: '30' });
+        const alone: Drive = { ...base, job, train: { ...base.train, stages } };
+        const tree = {
+          ...base,
+          train: { ...base.train, stages: stages.slice(0, at) },
+          others: [
+            {
+              name: 'Second',
+              from: { train: 'Train 1', shaft: at },
+              stages: stages.slice(at),
+              output: { kind: 'rotary' },
+              job: { divisions: '60, 73' },
+            },
+          ],
+        } as unknown as Drive;
+        const path = pathOf(tree, 1).drive;
+        const sums = (d: Drive) =>
+          report(d).check.errors.budgets.all.map((b) => [
+            b.key,
+            b.budget.worst,
+            b.budget.likely,
+            b.budget.unknown,
+          ]);
+        expect(path.train.stages).toEqual(stages);
+        expect(sums(path)).toEqual(sums(alone));
+        expect(sums(path)).toHaveLength(2);
+      }),
+      { numRuns: 200 },
+    );
   });
 });
