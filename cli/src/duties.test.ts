@@ -181,6 +181,9 @@ describe('pendrix make', () => {
     expect(out.split('\n')[1]).toMatch(/^3,90,92,87\.5,2\.25,1\.5708,0,/);
     expect((await run('make', CUTTER, '--wheel', '3', '--as', 'dxf')).out).toContain('LWPOLYLINE');
     expect((await run('make', CUTTER)).out).toContain('custom A');
+    // the first train of an orrery has no wheel; the next that has is told
+    const orrery = await run('make', 'demo/walnut-orrery.pendrix.json', '--as', 'csv');
+    expect([orrery.code, orrery.out.split('\n')[1]!.split(',')[0]]).toEqual([0, '1']);
   });
   test.each([
     [['make', CUTTER, '--wheel', '9'], '--wheel: there is no wheel 9'],

@@ -4,7 +4,9 @@ import {
   error,
   madeWheels,
   ok,
+  pathOf,
   readCount,
+  trainsOf,
   at,
   WHEEL_HEAD,
   wheelRows,
@@ -15,7 +17,7 @@ import { exportDrive } from '@pendrix/core/exports/index';
 import { writeCsv } from '@pendrix/core/files/index';
 import { table, type Command } from './command.ts';
 import { readOptions } from './options.ts';
-import { put, readOutput } from './read.ts';
+import { chosenTrain, put, readDriveFile } from './read.ts';
 
 const WAYS = ['csv', 'svg', 'dxf'] as const;
 
@@ -31,14 +33,23 @@ export const make: Command = {
     const as = texts.get('as');
     if (as !== undefined && !(WAYS as readonly string[]).includes(as))
       return error('notAChoice', as, { path: '--as', limit: WAYS.join(', ') });
-    const drive = await readOutput(files, texts.get('train'));
-    if (!drive.ok) return drive;
-    const wheel = wheelOf(drive.value, texts.get('wheel'));
+    const whole = await readDriveFile(files);
+    if (!whole.ok) return whole;
+    const chosen = chosenTrain(whole.value, texts.get('train'));
+    if (!chosen.ok) return chosen;
+    const drive = pathOf(whole.value, chosen.value ?? firstWithWheels(whole.value)).drive;
+    const wheel = wheelOf(drive, texts.get('wheel'));
     if (!wheel.ok) return wheel;
-    const text = written(drive.value, as, wheel.value);
+    const text = written(drive, as, wheel.value);
     return text.ok ? put(text.value, texts.get('out')) : text;
   },
 };
+
+/** The first train, unless it has nothing to make and another has: a dial may sit on the crank itself. */
+function firstWithWheels(drive: Drive): number {
+  const at = trainsOf(drive).findIndex((_, i) => madeWheels(pathOf(drive, i).drive).length > 0);
+  return Math.max(0, at);
+}
 
 /** Which wheel; undefined for all. */
 function wheelOf(drive: Drive, text: string | undefined): Result<number | undefined> {

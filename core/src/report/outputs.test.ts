@@ -113,6 +113,15 @@ describe('the verdict of several outputs', () => {
     expect(treeReport(slide).verdict[1]).toMatchObject({ train: 'Pan', graded: { grade: 'rounded' } });
   });
 
+  test('of two that miss, the greater error is named', () => {
+    const fork = treeReport(demo('garden-star-fork'));
+    const of = (name: string) =>
+      fork.outputs.find((o) => o.name === name)!.verdict.find((c) => c.cell === 'error')!;
+    const worst = fork.verdict.find((c) => c.cell === 'error')!;
+    expect([of('Azimuth').graded!.grade, of('Altitude').graded!.grade]).toEqual(['misses', 'misses']);
+    expect(Number(of('Altitude').figure!.value)).toBeGreaterThan(Number(of('Azimuth').figure!.value));
+    expect([worst.train, worst.figure!.value]).toEqual(['Altitude', of('Altitude').figure!.value]);
+  });
   test('of one train it is what its report says', () => {
     const one = driveOf(200, 16, [], '60, 73');
     const tree = treeReport(one);

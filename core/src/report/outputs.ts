@@ -169,7 +169,7 @@ function purposeOf(outputs: readonly OutputReport[], between: readonly BetweenRe
 
 const rankOf = (graded: Graded | null): number => (graded ? GRADES.indexOf(graded.grade) : GRADES.length);
 
-/** Of each cell that of the output which stands worst, the first of equals; a ratio between outputs counts as a rate. */
+/** Of each cell that of the output which stands worst, of equal grades by its amount, else the first; a ratio between outputs counts as a rate. */
 function worstCells(
   outputs: readonly OutputReport[],
   between: readonly BetweenReport[],
@@ -183,8 +183,17 @@ function worstCells(
       const { train: _, ...nobody } = first;
       return nobody;
     }
-    return there.reduce((worst, c) => (rankOf(c.graded) < rankOf(worst.graded) ? c : worst));
+    return there.reduce((worst, c) => (isWorse(c, worst) ? c : worst));
   });
+}
+
+/** By the grade, and of equal grades by the amount where one way is worse: a greater error, a smaller margin. */
+function isWorse(a: VerdictCell, b: VerdictCell): boolean {
+  const by = rankOf(a.graded) - rankOf(b.graded);
+  if (by !== 0 || (a.cell !== 'error' && a.cell !== 'force')) return by < 0;
+  const [x, y] = [a.figure?.value, b.figure?.value].map((v) => (typeof v === 'number' ? v : null));
+  if (x === null || x === undefined || y === null || y === undefined) return false;
+  return a.cell === 'error' ? x > y : x < y;
 }
 
 /** The worst ratio that is asked of an output takes the place of the rate that is not. */
