@@ -24,6 +24,7 @@ export {
   type Blank,
   type Gear,
 } from './gear.ts';
+export { ballsIn, boltCircle, drawnFor, motorFaces, screwLength, warmth } from './fits.ts';
 export { faults, type Fault, type FaultCheck, type FaultFigure } from './faults.ts';
 export { gearOutline, type XY } from './outline.ts';
 export { preloadOf, type Preload } from './preload.ts';

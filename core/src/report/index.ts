@@ -24,6 +24,7 @@ export {
   type Outcome,
   type ToldCheck,
 } from './make/faults.ts';
+export { fitForms } from './make/fit-forms.ts';
 export { feelWords, meshChoices, meshReport, type MeshChoice, type MeshReport } from './make/mesh.ts';
 export { BELT_HEAD, beltReports, beltRows, type BeltLine, type BeltReport } from './make/belts.ts';
 export {

@@ -57,7 +57,7 @@ export function* shares(asked: SharesAsked): Generator<number, readonly ShareAt[
   for (const [n, seconds] of exposures.entries()) {
     if (n > 0 && (yield n / exposures.length)) return out;
     const across = acrossPerSecond * seconds;
-    const along = allowed > across ? Math.sqrt(allowed ** 2 - across ** 2) : -1;
+    const along = allowed >= across ? Math.sqrt(allowed ** 2 - across ** 2) : -1;
     let [within, worst, worstStart] = [0, -1, 0];
     windows(values, Math.round(seconds / stepSeconds) + 1, starts, (i, range) => {
       if (range <= along) within++;

@@ -9,9 +9,18 @@ import {
   mdiThermometer,
   mdiWeatherWindy,
 } from '@mdi/js';
-import { curveText, forceChart, forceCures, loadInputsOf, sourceKindOf, type Refusal } from '@pendrix/core';
+import {
+  curveText,
+  forceChart,
+  benchForms,
+  forceCures,
+  loadInputsOf,
+  sourceKindOf,
+  type Refusal,
+} from '@pendrix/core';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import { useSaveExport } from '../../ui/exporting.ts';
+import BenchForms from '../../ui/BenchForms.vue';
 import FoldPanel from '../../ui/FoldPanel.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import IconButton from '../../ui/IconButton.vue';
@@ -22,7 +31,6 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 import { useDuty } from '../../ui/use-duty.ts';
 import WorkingKey from '../../ui/WorkingKey.vue';
 import CheckHead from './CheckHead.vue';
-import BenchForms from './force/BenchForms.vue';
 import TorqueCurve from './force/TorqueCurve.vue';
 import WhatIf from './WhatIf.vue';
 
@@ -127,7 +135,13 @@ const ICONS = {
         </tbody>
       </table>
       <WhatIf :what="{ of: 'force' }" @keep="take" />
-      <BenchForms />
+      <FoldPanel
+        class="panel"
+        title="Tests and reckonings"
+        note="a minute each; what a test gives is marked as measured"
+      >
+        <BenchForms :forms="benchForms(report)" />
+      </FoldPanel>
     </div>
     <template v-if="force" #aside>
       <header class="sub">

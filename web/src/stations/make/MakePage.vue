@@ -15,6 +15,7 @@ import WheelsPane from './WheelsPane.vue';
 const panes = {
   wheels: WheelsPane,
   circles: defineAsyncComponent(() => import('./CirclesPane.vue')),
+  fits: defineAsyncComponent(() => import('./FitsPane.vue')),
   build: defineAsyncComponent(() => import('./BuildPane.vue')),
   faults: defineAsyncComponent(() => import('./FaultsPane.vue')),
   belts: defineAsyncComponent(() => import('./BeltsPane.vue')),

@@ -3,6 +3,7 @@ export const makeTabs = [
   { id: 'wheels', title: 'Wheels' },
   { id: 'circles', title: 'Plates, dials' },
   { id: 'belts', title: 'Belts' },
+  { id: 'fits', title: 'Fits' },
   { id: 'build', title: 'Build' },
   { id: 'faults', title: 'Faults' },
 ] as const;

@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { benchForms, readSize, type BenchForm, type Refusal } from '@pendrix/core';
-import FoldPanel from '../../../ui/FoldPanel.vue';
-import ReadField from '../../../ui/ReadField.vue';
-import { useReport } from '../../../ui/open-drive.ts';
-import { useSeveralEdits } from '../../../ui/several-edits.ts';
+import { readSize, type BenchForm, type Refusal } from '@pendrix/core';
+import ReadField from './ReadField.vue';
+import { useSeveralEdits } from './several-edits.ts';
 
 /** Forms of a minute: tests on the bench whose result takes the place of a guess, and small reckonings. */
-const report = useReport();
+const { forms } = defineProps<{ forms: readonly BenchForm[] }>();
 const take = useSeveralEdits();
-const forms = computed(() => benchForms(report.value));
 const texts = ref<Readonly<Record<string, string>>>({});
 const values = ref<Readonly<Record<string, number>>>({});
 type Field = BenchForm['fields'][number];
@@ -27,7 +24,7 @@ const put =
     return null;
   };
 const answers = computed(() =>
-  forms.value.map((form) => {
+  forms.map((form) => {
     const given = form.fields.map((f): [string, number | undefined] => {
       const key = `${form.id}.${f.key}`;
       return [
@@ -42,38 +39,27 @@ const answers = computed(() =>
 </script>
 
 <template>
-  <FoldPanel
-    class="panel"
-    title="Tests and reckonings"
-    note="a minute each; what a test gives is marked as measured"
-  >
-    <div class="forms">
-      <section v-for="(form, i) in forms" :key="form.id" :aria-label="form.title">
-        <h4>{{ form.title }}</h4>
-        <p class="quiet">{{ form.message }}</p>
-        <ReadField
-          v-for="f in form.fields"
-          :key="f.key"
-          :label="f.label"
-          :unit="f.unit"
-          :value="textOf(form, f)"
-          :commit="put(form, f)"
-        />
-        <p class="gives" role="status">
-          <b>{{ answers[i]?.text ?? '–' }}</b>
-        </p>
-        <v-btn v-if="form.take" :disabled="!answers[i]" @click="take(answers[i]!.edits)">{{
-          form.take
-        }}</v-btn>
-      </section>
-    </div>
-  </FoldPanel>
+  <div class="forms">
+    <section v-for="(form, i) in forms" :key="form.id" :aria-label="form.title">
+      <h4>{{ form.title }}</h4>
+      <p class="quiet">{{ form.message }}</p>
+      <ReadField
+        v-for="f in form.fields"
+        :key="f.key"
+        :label="f.label"
+        :unit="f.unit"
+        :value="textOf(form, f)"
+        :commit="put(form, f)"
+      />
+      <p class="gives" role="status">
+        <b>{{ answers[i]?.text ?? '–' }}</b>
+      </p>
+      <v-btn v-if="form.take" :disabled="!answers[i]" @click="take(answers[i]!.edits)">{{ form.take }}</v-btn>
+    </section>
+  </div>
 </template>
 
 <style scoped>
-.panel {
-  padding: 0 16px 0 20px;
-}
 .forms {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
