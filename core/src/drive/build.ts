@@ -38,6 +38,11 @@ function stepFault(value: unknown): Refusal | null {
   const s = value as Readonly<Record<string, unknown>>;
   if (typeof s['id'] !== 'string' || s['id'] === '' || s['id'].length > 40)
     return error('badValue', show(s['id']), { path: 'id' }).refusal;
+  for (const key of ['title', 'gate', 'way', 'tools', 'done']) {
+    const text = s[key];
+    if (typeof text === 'string' && text.length > MAX_STEP)
+      return error('tooLong', `${text.slice(0, 20)}…`, { path: key, limit: String(MAX_STEP) }).refusal;
+  }
   if (typeof s['title'] !== 'string' || s['title'].trim() === '' || !isText(s['title']))
     return error('badValue', show(s['title']), { path: 'title' }).refusal;
   for (const key of ['gate', 'way', 'tools', 'done'])

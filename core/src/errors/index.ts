@@ -8,7 +8,7 @@ export {
   type BudgetRow,
   type Taker,
 } from './budget.ts';
-export { imbalanceNm, steadyNm } from './load.ts';
+export { GRAVITY, imbalanceNm, steadyNm } from './load.ts';
 export { reachOf, resolutionOf, worstAt, type Reach, type Resolution } from './reach.ts';
 export { sampleOf, turningParts, type Sample, type Turning } from './samples.ts';
 export type { ErrorTerm, KnownFrom, TermField, TermKind, TermValue } from './term.ts';

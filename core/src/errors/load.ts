@@ -1,6 +1,7 @@
 import type { Load } from '../drive/index.ts';
 
-const GRAVITY = 9.80665;
+/** m/s². */
+export const GRAVITY = 9.80665;
 
 /** Torque of a mass that hangs off its axis, N·m: M·g·x·cos(elevation). (handbook: force) */
 export const imbalanceNm = ({ massKg = 0, offsetMm = 0, elevationDeg = 0 }: Load): number =>

@@ -1,7 +1,9 @@
 import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
-import { dialLines, holePlaces, vernierLines, type DialLine } from '../make/index.ts';
+import { coordinates } from '../divide/index.ts';
+import { dialLines, vernierLines, type DialLine } from '../make/index.ts';
 import { Pen, type Drawing } from './drawing.ts';
+import type { ExportOptions } from './export.ts';
 
 const MIDDLE = { x: 0, y: 0 };
 /** Of a hole, mm, where nobody says; less where they would run into one another. */
@@ -10,13 +12,20 @@ const HOLE_MM = 2;
 const RADII: readonly [number, number] = [40, 90];
 
 /** How a plate is drawn: one circle of it, or all of them between two radii. */
-export interface CirclesAsked {
-  readonly circle?: number;
-  readonly radius?: readonly [number, number];
+type CirclesAsked = Pick<ExportOptions, 'of' | 'circle' | 'radius'>;
+
+/** The number of a plate in "plate-0"; null for anything else. */
+export function plateNumber(of: string | undefined): number | null {
+  const [, number] = /^plate-(\d+)$/.exec(of ?? '') ?? [];
+  return number === undefined ? null : Number(number);
 }
 
-/** A hole plate at 1:1: every hole of one circle, or of all its circles, hole 0 on +x and counter-clockwise. (handbook: make, hole plates) */
-export function plateSheet({ plates }: Drive, at: number, { circle, radius }: CirclesAsked): Result<Drawing> {
+/** The circles of a plate that are asked, with their radii; refused by name where there is no such plate or circle. */
+export function circlesOf(
+  { plates }: Drive,
+  { of, circle, radius }: CirclesAsked,
+): Result<readonly { readonly holes: number; readonly r: number }[]> {
+  const at = plateNumber(of)!;
   const all = plates?.plates ?? [];
   if (all.length === 0) return error('nothingToExport', 'plates');
   const plate = all[at];
@@ -24,22 +33,29 @@ export function plateSheet({ plates }: Drive, at: number, { circle, radius }: Ci
   if (circle !== undefined && !plate.includes(circle))
     return error('noCircle', String(circle), { path: '--circle', limit: plate.join(', ') });
   const circles = circle === undefined ? [...plate].sort((a, b) => a - b) : [circle];
+  const radii = radiiOf(circles.length, radius);
+  return ok(circles.map((holes, i) => ({ holes, r: radii[i]! })));
+}
+
+/** A hole plate at 1:1: every hole of its circles, hole 0 on +x and counter-clockwise. (handbook: make, hole plates) */
+export function plateSheet(drive: Drive, asked: CirclesAsked): Result<Drawing> {
+  const circles = circlesOf(drive, asked);
+  if (!circles.ok) return circles;
   const pen = new Pen();
-  const rings = radiiOf(circles.length, radius);
-  circles.forEach((holes, i) => {
-    const r = rings[i]!;
+  for (const { holes, r } of circles.value) {
     const width = Math.min(HOLE_MM, (0.6 * 2 * Math.PI * r) / holes);
-    for (const [x, y] of holePlaces(holes, r)) pen.circle({ x, y }, width / 2, 'HOLES');
+    for (const { x, y } of coordinates(holes, r)) pen.circle({ x, y }, width / 2, 'HOLES');
     pen.circle(MIDDLE, r, 'CENTRE');
     pen.text({ x: r + 2, y: 1 }, String(holes));
-  });
-  pen.circle(MIDDLE, Math.max(...rings) + 8, 'OUTLINE');
+  }
+  pen.circle(MIDDLE, Math.max(...circles.value.map((c) => c.r)) + 8, 'OUTLINE');
   pen.cross(MIDDLE, 0);
-  return ok(pen.done(`plate ${at + 1}, ${circles.join(', ')}, 1:1`));
+  const names = circles.value.map((c) => c.holes).join(', ');
+  return ok(pen.done(`plate ${plateNumber(asked.of)! + 1}, ${names}, 1:1`));
 }
 
 /** Evenly between two radii; the outer one for a circle alone. */
-export function radiiOf(count: number, radius: readonly [number, number] = RADII): readonly number[] {
+function radiiOf(count: number, radius: readonly [number, number] = RADII): readonly number[] {
   const [from, to] = radius;
   return Array.from({ length: count }, (_, i) => (count === 1 ? to : from + ((to - from) * i) / (count - 1)));
 }

@@ -1,7 +1,8 @@
 import { error, ok } from '../numbers/index.ts';
 import { noRun, planRun } from '../report/index.ts';
 import { sheetCsv } from './dividing.ts';
-import { drillingCsv, isPlate } from './drilling.ts';
+import { plateNumber } from './circle-sheet.ts';
+import { drillingCsv } from './drilling.ts';
 import type { ExportFormat } from './export.ts';
 import { tablesOf } from './tables.ts';
 
@@ -13,7 +14,7 @@ export const csv: ExportFormat = {
   takes: ['divisions', 'of', 'circle', 'radius'],
   write: (drive, options) => {
     const { divisions, of } = options;
-    if (isPlate(of)) return drillingCsv(drive, options);
+    if (plateNumber(of) !== null) return drillingCsv(drive, options);
     if (divisions !== undefined) {
       const refusal = noRun(drive, divisions);
       if (refusal) return { ok: false, refusal };

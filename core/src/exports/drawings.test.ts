@@ -63,7 +63,7 @@ describe('a plate, read back by another reader', () => {
       .trim()
       .split('\n');
     expect(rows).toHaveLength(50);
-    expect(rows[1]).toBe('49,0,30.0000,0.0000,0');
+    expect(rows[1]).toBe('49,0,30.000,0.000,0');
     const moves = text('gcode', { of: 'plate-1', radius: [30, 30] });
     expect(moves.match(/^(G81 )?X/gm)).toHaveLength(49);
     const svg = text('svg', { of: 'plate-1', radius: [30, 30] });

@@ -35,7 +35,7 @@ export function drawingOf(drive: Drive, options: ExportOptions): Result<Drawing>
   if (number === undefined || /^\d+$/.test(number)) {
     if (kind === 'wheel' && number !== undefined) return wheelSheet(drive, at);
     if (kind === 'work' && number !== undefined && at <= MOST_TEETH) return workSheet(drive, at);
-    if (kind === 'plate' && number !== undefined) return plateSheet(drive, at, options);
+    if (kind === 'plate' && number !== undefined) return plateSheet(drive, options);
     if (of === 'arbors') {
       const plan = planSheet(drive);
       return plan ? ok(plan) : error('nothingToExport', 'wheels in mesh');

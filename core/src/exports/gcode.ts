@@ -17,7 +17,8 @@ import { doubtOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
 import { planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
 import { doubtText, noRun, planRun, shotAxes, type DriveAxis } from '../report/index.ts';
-import { drillingGcode, isPlate } from './drilling.ts';
+import { plateNumber } from './circle-sheet.ts';
+import { drillingGcode } from './drilling.ts';
 import type { ExportFormat, ExportOptions } from './export.ts';
 
 const CAUTION =
@@ -185,7 +186,7 @@ export const gcode: ExportFormat = {
   type: 'text/plain',
   takes: ['divisions', 'axes', 'dwell', 'shutter', 'of', 'circle', 'radius'],
   write: (drive, options) =>
-    isPlate(options.of)
+    plateNumber(options.of) !== null
       ? drillingGcode(drive, options)
       : options.of !== undefined
         ? error('notAChoice', options.of, { path: '--of', limit: 'plate-0' })

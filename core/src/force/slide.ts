@@ -1,6 +1,6 @@
+import { GRAVITY } from '../errors/index.ts';
 /** Carriages, cords and rails. (handbook: travel) */
 
-const GRAVITY = 9.80665;
 const RAD = Math.PI / 180;
 
 /** Force along an incline that a carriage of a mass needs, N: M·g·(sin β + μ·cos β). */

@@ -1,6 +1,6 @@
+import { GRAVITY } from '../errors/index.ts';
 import type { Load } from '../drive/index.ts';
 
-const GRAVITY = 9.80665;
 /** Of a face that stands across the wind. */
 const DRAG = 1.2;
 

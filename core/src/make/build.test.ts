@@ -118,6 +118,10 @@ describe('a list of one’s own', () => {
     expect(bad({ id: 'a', title: '' })).toBe('steps[1].title');
     expect(bad({ id: 'a', title: 'a', fastener: 'tight' })).toBe('steps[1].fastener');
     expect(bad({ id: 'a', title: 'a', minutes: -1 })).toBe('steps[1].minutes');
+    expect(buildFault({ steps: [{ id: 'a', title: 'a', gate: 'x'.repeat(201) }] })).toMatchObject({
+      code: 'tooLong',
+      path: 'steps[0].gate',
+    });
     expect(buildFault({ steps: 3 })?.path).toBe('steps');
     expect(buildFault(null)?.path).toBe('steps');
     expect(

@@ -1,10 +1,3 @@
-/** Hole i of H at i/H turn, the first on +x, counter-clockwise, mm. (handbook: make, hole plates and dials) */
-export const holePlaces = (holes: number, radiusMm: number): readonly (readonly [number, number])[] =>
-  Array.from({ length: holes }, (_, i) => {
-    const a = (2 * Math.PI * i) / holes;
-    return [radiusMm * Math.cos(a), radiusMm * Math.sin(a)] as const;
-  });
-
 /** A line of a dial: where, in turns; how long, mm; what stands at it. */
 export interface DialLine {
   readonly turn: number;

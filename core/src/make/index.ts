@@ -1,5 +1,5 @@
 export { beltFit, LEAST_IN_MESH, shortestBelt, type BeltFit } from './belt.ts';
-export { dialLines, holePlaces, vernierLines, type DialLine } from './circles.ts';
+export { dialLines, vernierLines, type DialLine } from './circles.ts';
 export {
   buildFromTrain,
   buildStates,

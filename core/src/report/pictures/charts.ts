@@ -130,9 +130,8 @@ export function pictureMessage(p: ResultPicture): { readonly strong: string; rea
       };
     }
     case 'divide': {
-      const farthest = p.errors.reduce((m, e) => Math.max(m, Math.abs(e)), 0);
       return {
-        strong: `Farthest off: ${angleText(farthest)}.`,
+        strong: `Farthest off: ${angleText(Math.abs(p.farthest.arcsec))}.`,
         rest: 'One wheel of chance; another seed is another wheel.',
       };
     }

@@ -122,6 +122,10 @@ describe('a wheel, a turn, a slide', () => {
     const d = wheelCutter('45, 73');
     const of = (n: number): number[] => [...made(d, `divide.${n}`, 'divide').errors];
     expect(of(73)).toHaveLength(73);
+    const wheel = made(d, 'divide.73', 'divide');
+    expect(Math.abs(wheel.farthest.arcsec)).toBe(Math.max(...of(73).map(Math.abs)));
+    expect(of(73)[wheel.widest.at % 73]! - of(73)[wheel.widest.at - 1]!).toBe(wheel.widest.arcsec);
+    expect(wheel.narrowest.arcsec).toBeLessThan(wheel.widest.arcsec);
     // 45: the worm stands alike at every tooth, so the wheel's once-a-turn wave is what is left
     const spread = (list: number[]): number => Math.max(...list) - Math.min(...list);
     expect(spread(of(45))).toBeLessThan(spread(of(73)));

@@ -7,6 +7,12 @@ import { measured } from '../text.ts';
 import { contextOf } from '../context.ts';
 import { running, simulatedSteps } from './model.ts';
 
+/** One of many: which, from 1, and its amount, ″. */
+interface Extreme {
+  readonly at: number;
+  readonly arcsec: number;
+}
+
 /** A wheel as it would be cut. */
 export interface WheelPicture {
   readonly kind: 'divide';
@@ -15,6 +21,10 @@ export interface WheelPicture {
   readonly divisions: number;
   /** of each gap, ″ from where it should be */
   readonly errors: readonly number[];
+  /** the widest and the narrowest gap, and the place farthest off: which, from 1, and by how much, ″ */
+  readonly widest: Extreme;
+  readonly narrowest: Extreme;
+  readonly farthest: Extreme;
 }
 
 /** What is left of an even speed, over one turn. */
@@ -51,13 +61,26 @@ export function wheelPicture(drive: Drive, divisions: number, seed: number): Whe
   if (!of.divider || divisions > MOST) return null;
   const by = of.errors.budgets.all.find((b) => b.divisions === divisions);
   if (!by) return null;
+  const errors = [
+    ...simulateDividing({ rows: by.budget.rows, seed, steps: simulatedSteps(of.k) }, divisions),
+  ];
+  const gaps = errors.map((e, i) => errors[(i + 1) % divisions]! - e);
   return {
     kind: 'divide',
     title: `${divisions}, as it would be cut`,
     seed,
     divisions,
-    errors: [...simulateDividing({ rows: by.budget.rows, seed, steps: simulatedSteps(of.k) }, divisions)],
+    errors,
+    widest: extreme(gaps, (v) => v),
+    narrowest: extreme(gaps, (v) => -v),
+    farthest: extreme(errors, Math.abs),
   };
+}
+
+/** The first that is most by a measure. */
+function extreme(list: readonly number[], by: (value: number) => number): Extreme {
+  const at = list.reduce((best, v, i) => (by(v) > by(list[best]!) ? i : best), 0);
+  return { at: at + 1, arcsec: list[at]! };
 }
 
 /** The ripple of a turntable over one turn. */
