@@ -76,7 +76,7 @@ const text =
     edit(
       {
         do: 'build',
-        steps: withStepText(steps.value, id, key, typed.slice(0, 200)),
+        steps: withStepText(steps.value, id, key, typed),
         message: 'step changed',
       },
       `build-${id}-${key}`,

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { mdiFileCodeOutline, mdiFileDelimitedOutline, mdiSvg, mdiVectorLine } from '@mdi/js';
 import { readCount, type Refusal } from '@pendrix/core';
 import type { ExportOptions } from '@pendrix/core/exports/index';
 import { useRoute } from 'vue-router';
@@ -65,29 +64,12 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
 
 <template>
   <Teleport defer to="#make-tools">
-    <v-btn
-      v-if="plate"
-      variant="text"
-      :prepend-icon="mdiFileDelimitedOutline"
-      @click="saveExport(report.drive, 'csv', options, stem)"
-      >List</v-btn
-    >
-    <v-btn
-      v-if="plate"
-      variant="text"
-      :prepend-icon="mdiFileCodeOutline"
-      @click="saveExport(report.drive, 'gcode', options, stem)"
+    <v-btn v-if="plate" variant="text" @click="saveExport(report.drive, 'csv', options, stem)">List</v-btn>
+    <v-btn v-if="plate" variant="text" @click="saveExport(report.drive, 'gcode', options, stem)"
       >G-code</v-btn
     >
-    <v-btn variant="text" :prepend-icon="mdiSvg" @click="saveExport(report.drive, 'svg', options, stem)"
-      >SVG</v-btn
-    >
-    <v-btn
-      variant="text"
-      :prepend-icon="mdiVectorLine"
-      @click="saveExport(report.drive, 'dxf', options, stem)"
-      >DXF</v-btn
-    >
+    <v-btn variant="text" @click="saveExport(report.drive, 'svg', options, stem)">SVG</v-btn>
+    <v-btn variant="text" @click="saveExport(report.drive, 'dxf', options, stem)">DXF</v-btn>
   </Teleport>
   <div class="want">
     <ChoiceField label="Drawing" :value="of" :options="choices" @choose="(v) => (asked = v)" />
@@ -139,6 +121,11 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
 }
 .sheet {
   padding: 12px 20px;
+}
+/* paper is white; by night it is turned about to red on black */
+:root[data-theme='night'] img {
+  filter: invert(1) grayscale(1) sepia(1) saturate(7) hue-rotate(-45deg) brightness(0.7);
+  border-color: transparent;
 }
 img {
   display: block;

@@ -1,14 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import {
-  dutiesIn,
-  faultReport,
-  faults,
-  readOutcomes,
-  withOutcome,
-  type Edit,
-  type Outcome,
-} from '@pendrix/core';
+import { faultReport, faults, readOutcomes, withOutcome, type Edit, type Outcome } from '@pendrix/core';
 import { useReport } from '../../ui/open-drive.ts';
 import { useSeveralEdits } from '../../ui/several-edits.ts';
 
@@ -17,9 +9,7 @@ const report = useReport();
 const take = useSeveralEdits();
 const asked = ref(faults[0]!.id);
 const shown = computed(() => faultReport(report.value, asked.value)!);
-const kept = computed(
-  () => (dutiesIn(report.value.drive, 'bench')[0] as { faults?: string } | undefined)?.faults,
-);
+const kept = computed(() => report.value.drive.bench?.faults);
 const outcomes = computed(() => readOutcomes(kept.value));
 const of = (id: string) => outcomes.value.get(`${shown.value.fault.id}.${id}`);
 /** the first that was not looked at yet */
@@ -31,9 +21,7 @@ function put(id: string, outcome: Outcome | null): void {
   const day = new Date().toISOString().slice(0, 10);
   const text = withOutcome(kept.value, `${shown.value.fault.id}.${id}`, outcome, day);
   const edits: Edit[] = [
-    ...(kept.value === undefined && dutiesIn(report.value.drive, 'bench').length === 0
-      ? [{ do: 'addDuty', duty: 'bench' } as const]
-      : []),
+    ...(report.value.drive.bench === undefined ? [{ do: 'addDuty', duty: 'bench' } as const] : []),
     { do: 'duty', duty: 'bench', at: 0, key: 'faults', text },
   ];
   take(edits);

@@ -51,17 +51,21 @@ const go = (tab: unknown): void => {
 .v-tabs :deep(.v-tab) {
   padding-inline: 9px;
 }
+.tools :deep(.v-btn) {
+  padding-inline: 8px;
+  min-width: 0;
+}
 @media (max-width: 1180px) {
   .v-tabs :deep(.v-tab) {
     padding-inline: 6px;
     font-size: 14px;
   }
   /* the icon is seen, the word is heard */
-  .tools :deep(.v-btn) {
+  .tools :deep(.v-btn:has(.v-btn__prepend)) {
     min-width: 36px;
     padding: 0;
   }
-  .tools :deep(.v-btn__content) {
+  .tools :deep(.v-btn:has(.v-btn__prepend) .v-btn__content) {
     position: absolute;
     width: 1px;
     height: 1px;

@@ -16,13 +16,6 @@ const errors = computed(() => (picture.divisions <= MOST ? picture.errors : null
 const cutWheel = useTemplateRef<SVGSVGElement>('cutWheel');
 defineExpose({ svg: cutWheel });
 
-const gaps = computed(() => (errors.value ?? []).map((e, i, all) => all[(i + 1) % all.length]! - e));
-const at = (list: readonly number[], better: (a: number, b: number) => boolean): number =>
-  list.reduce((best, v, i) => (better(v, list[best]!) ? i : best), 0);
-const fattest = computed(() => at(gaps.value, (a, b) => a > b));
-const thinnest = computed(() => at(gaps.value, (a, b) => a < b));
-const farthest = computed(() => at((errors.value ?? []).map(Math.abs), (a, b) => a > b));
-
 const R = 62;
 const point = (turns: number, r: number): string => {
   const a = 2 * Math.PI * turns;
@@ -80,12 +73,12 @@ const ticks = computed(() => perfect.value.map((p) => `M${point(p, R + 9)}L${poi
         <path class="rim" :d="curve" />
       </svg>
       <dl>
-        <dt>fattest tooth, {{ fattest + 1 }}</dt>
-        <dd>{{ signedAngle(gaps[fattest]!) }}</dd>
-        <dt>thinnest, {{ thinnest + 1 }}</dt>
-        <dd>{{ signedAngle(gaps[thinnest]!) }}</dd>
-        <dt>farthest off, {{ farthest + 1 }}</dt>
-        <dd>{{ signedAngle(errors[farthest]!) }}</dd>
+        <dt>fattest tooth, {{ picture.widest.at }}</dt>
+        <dd>{{ signedAngle(picture.widest.arcsec) }}</dd>
+        <dt>thinnest, {{ picture.narrowest.at }}</dt>
+        <dd>{{ signedAngle(picture.narrowest.arcsec) }}</dd>
+        <dt>farthest off, {{ picture.farthest.at }}</dt>
+        <dd>{{ signedAngle(picture.farthest.arcsec) }}</dd>
       </dl>
     </div>
     <p v-if="worst">

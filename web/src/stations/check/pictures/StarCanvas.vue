@@ -30,7 +30,10 @@ watch([() => star, () => settings.night], draw);
       <b>{{ star.title }}</b>
     </div>
     <figcaption>
-      <span class="num">{{ star.px.toFixed(1) }}</span> px long <v-spacer /><GradeTag :graded="star.graded" />
+      <span
+        ><span class="num">{{ star.px.toFixed(1) }}</span> px long</span
+      >
+      <v-spacer /><GradeTag :graded="star.graded" />
     </figcaption>
   </figure>
 </template>
@@ -59,7 +62,9 @@ canvas {
 }
 figcaption {
   display: flex;
-  gap: 4px;
+  flex-wrap: wrap;
+  white-space: nowrap;
+  gap: 0 4px;
   align-items: center;
   font-size: 14px;
   min-height: 28px;
