@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { mdiFileCodeOutline, mdiFileDelimitedOutline, mdiSvg, mdiVectorLine } from '@mdi/js';
 import { readCount, type Refusal } from '@pendrix/core';
 import type { ExportOptions } from '@pendrix/core/exports/index';
 import { useRoute } from 'vue-router';
@@ -64,12 +65,29 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
 
 <template>
   <Teleport defer to="#make-tools">
-    <v-btn v-if="plate" variant="text" @click="saveExport(report.drive, 'csv', options, stem)">List</v-btn>
-    <v-btn v-if="plate" variant="text" @click="saveExport(report.drive, 'gcode', options, stem)"
+    <v-btn
+      v-if="plate"
+      variant="text"
+      :prepend-icon="mdiFileDelimitedOutline"
+      @click="saveExport(report.drive, 'csv', options, stem)"
+      >List</v-btn
+    >
+    <v-btn
+      v-if="plate"
+      variant="text"
+      :prepend-icon="mdiFileCodeOutline"
+      @click="saveExport(report.drive, 'gcode', options, stem)"
       >G-code</v-btn
     >
-    <v-btn variant="text" @click="saveExport(report.drive, 'svg', options, stem)">SVG</v-btn>
-    <v-btn variant="text" @click="saveExport(report.drive, 'dxf', options, stem)">DXF</v-btn>
+    <v-btn variant="text" :prepend-icon="mdiSvg" @click="saveExport(report.drive, 'svg', options, stem)"
+      >SVG</v-btn
+    >
+    <v-btn
+      variant="text"
+      :prepend-icon="mdiVectorLine"
+      @click="saveExport(report.drive, 'dxf', options, stem)"
+      >DXF</v-btn
+    >
   </Teleport>
   <div class="want">
     <ChoiceField label="Drawing" :value="of" :options="choices" @choose="(v) => (asked = v)" />

@@ -40,7 +40,7 @@ const go = (tab: unknown): void => {
         </v-tabs>
       </template>
       <div id="make-tools" class="tools" />
-      <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
+      <v-btn class="tool" variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
     </SubBar>
     <component :is="panes[open]" />
     <template #aside><MeshHelper /></template>
@@ -48,32 +48,48 @@ const go = (tab: unknown): void => {
 </template>
 
 <style scoped>
+/* never narrower than its words: arrows that come and go would move a tab from under the pointer */
+.v-tabs {
+  flex: none;
+}
 .v-tabs :deep(.v-tab) {
   padding-inline: 9px;
 }
+.tools {
+  display: flex;
+}
+.tool,
 .tools :deep(.v-btn) {
   padding-inline: 8px;
   min-width: 0;
 }
+@media (max-width: 1400px) {
+  .tools :deep(.v-btn__prepend) {
+    display: none;
+  }
+}
 @media (max-width: 1180px) {
   .v-tabs :deep(.v-tab) {
-    padding-inline: 6px;
+    padding-inline: 5px;
     font-size: 14px;
   }
   /* the icon is seen, the word is heard */
-  .tools :deep(.v-btn:has(.v-btn__prepend)) {
-    min-width: 36px;
+  .tools :deep(.v-btn__prepend) {
+    display: grid;
+    margin: 0;
+  }
+  .tool,
+  .tools :deep(.v-btn) {
+    width: 30px;
     padding: 0;
   }
-  .tools :deep(.v-btn:has(.v-btn__prepend) .v-btn__content) {
+  .tool :deep(.v-btn__content),
+  .tools :deep(.v-btn__content) {
     position: absolute;
     width: 1px;
     height: 1px;
     overflow: hidden;
     clip-path: inset(50%);
   }
-}
-.tools {
-  display: flex;
 }
 </style>
