@@ -241,6 +241,8 @@ test('sources, a linear output, limits and an encoder', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Start at gap 1' })).toBeDisabled();
   await go(page, 'Train');
   await work.getByRole('textbox', { name: 'Forth' }).fill('');
+  // its reason goes with it, and what stands below moves up
+  await expect(work.getByRole('textbox', { name: 'Why' })).toHaveCount(0);
 
   await work.getByText('Encoder', { exact: true }).click();
   await work.getByRole('button', { name: 'Add an encoder' }).click();

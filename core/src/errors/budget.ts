@@ -99,7 +99,8 @@ export function budget(asked: BudgetAsked): Budget {
     return { term, out, aside, counted };
   });
   const worst = judged.reduce((n, r) => n + (r.counted ?? 0), 0);
-  const likely = Math.sqrt(judged.reduce((n, r) => n + (r.counted ?? 0) ** 2, 0));
+  // hypot keeps the tiniest amplitudes, whose squares vanish
+  const likely = Math.hypot(...judged.map((r) => r.counted ?? 0));
   const rows = judged.map((r): BudgetRow => ({ ...r, mayBe: mayBe(r, worst, asked.toleranceArcsec) }));
   rows.sort((a, b) => size(b) - size(a));
   return { rows, worst, likely, unknown: judged.filter((r) => r.counted === null).length };
