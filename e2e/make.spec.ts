@@ -1,5 +1,8 @@
+import { readFile } from 'node:fs/promises';
+import DxfParser from 'dxf-parser';
+import { unzipSync } from 'fflate';
 import { expect, test } from './quiet.ts';
-import { download, field, go, openDemo, openDrive, saved } from './bench.ts';
+import { download, field, go, openDemo, openDrive, openTab, saved } from './bench.ts';
 
 test('a wheel to cut: its blank, its cutter, a shift that points it, its drawing', async ({ page }) => {
   await openDemo(page);
@@ -29,20 +32,89 @@ test('a wheel to cut: its blank, its cutter, a shift that points it, its drawing
   await expect(field(page, 'Module')).toHaveValue('0.5');
 });
 
-test('a 63-hole plate from the plates to its drilling file and drawing', async ({ page }) => {
+test('a 63-hole plate from Check to its drilling file and drawing', async ({ page }) => {
   await openDemo(page);
-  await openDrive(page, 'Sundial plate head', 'Job');
-  await go(page, 'Make');
-  await page.getByRole('tab', { name: 'Plates, dials' }).click();
-  await expect(page.getByRole('img', { name: /plate-0, as it is drawn/ })).toBeVisible();
-  await page.getByLabel('Circle').locator('xpath=ancestor::div[contains(@class, "v-field ")][1]').click();
-  await page.getByRole('option').nth(1).click();
+  await openDrive(page, 'Sundial plate head', 'Check');
+  await openTab(page, 'Plates');
+  const circles = field(page, 'Circles');
+  await circles.press('ControlOrMeta+a');
+  await circles.pressSequentially('60 / 63');
+  const wanted = field(page, 'Wanted');
+  await wanted.press('ControlOrMeta+a');
+  await wanted.pressSequentially('63');
+  await expect(page.getByRole('heading', { name: /^63/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Drill and draw this circle' }).click();
+  await expect(page.getByRole('img', { name: /plate-1, as it is drawn/ })).toBeVisible();
   const csv = await download(page, () => page.getByRole('button', { name: 'List', exact: true }).click());
-  expect(csv.text.split('\n')[0]).toBe('circle,hole,x (mm),y (mm),angle (deg)');
+  expect(csv.name).toBe('plate-1-63.csv');
+  const rows = csv.text.trim().split('\n');
+  expect(rows[0]).toBe('circle,hole,x (mm),y (mm),angle (deg)');
+  expect(rows).toHaveLength(64);
   const gcode = await download(page, () => page.getByRole('button', { name: 'G-code', exact: true }).click());
   expect(gcode.text).toContain('G81');
   const dxf = await download(page, () => page.getByRole('button', { name: 'DXF', exact: true }).click());
-  expect(dxf.text).toContain('HOLES');
+  const holes = new DxfParser()
+    .parseSync(dxf.text)!
+    .entities.filter((e) => e.layer === 'HOLES' && e.type === 'CIRCLE');
+  expect(holes).toHaveLength(63);
+});
+
+test('parts against the shelf, the pack as a ZIP and on paper', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Make');
+  await page.getByRole('tab', { name: 'Fits, parts' }).click();
+  const parts = page.getByRole('region', { name: 'Parts' });
+  await expect(parts.getByRole('row', { name: /belt, length not chosen/ })).toContainText('belt of 158');
+  await expect(page.getByText('Motor face, frame 17: pilot 22, holes 31 mm square')).toBeVisible();
+  const csv = await download(page, () => page.getByRole('button', { name: 'Parts', exact: true }).click());
+  expect(csv.text.split('\n')[0]).toBe('part,size,need,on the shelf,have,lack,price,instead');
+  await page.getByRole('button', { name: 'Pack', exact: true }).click();
+  const waits = page.waitForEvent('download');
+  await page.getByText('ZIP of all its files').click();
+  const zip = await waits;
+  expect(zip.suggestedFilename()).toBe('orrery-wheel-cutter-pack.zip');
+  const files = unzipSync(await readFile((await zip.path())));
+  expect(Object.keys(files)).toEqual(
+    expect.arrayContaining(['build-pack.html', 'drawings/wheel-3.dxf', 'run-sheets/73.csv', 'parts.csv']),
+  );
+  await page.evaluate(() => {
+    window.print = () => window.dispatchEvent(new Event('beforeprint'));
+  });
+  await page.getByRole('button', { name: 'Pack', exact: true }).click();
+  await page.getByText('Print the build pack').click();
+  const sheet = page.locator('.print-sheet .pack');
+  await expect(sheet.locator('h1')).toHaveText('Orrery wheel cutter: build pack');
+  await expect(sheet.locator('svg').first()).toHaveAttribute('width', /mm$/);
+});
+
+test('Run waits for the set-up: signed off step by step, or skipped with a reason, for each blank anew', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Make');
+  await page.getByRole('tab', { name: 'Build' }).click();
+  await page.getByRole('button', { name: 'Set-up at the machine' }).click();
+  await page.getByRole('button', { name: 'Make the set-up list' }).click();
+  await expect(page.getByText('Run waits for this list.')).toBeVisible();
+  await go(page, 'Run');
+  const begin = page.getByRole('button', { name: 'Start at gap 1' });
+  await expect(begin).toBeDisabled();
+  const setup = page.getByRole('region', { name: 'Set-up at the machine' });
+  for (let i = 0; i < 4; i++) await setup.getByRole('button', { name: 'Sign off' }).click();
+  await expect(setup).toContainText('4 of 9 signed off');
+  await saved(page);
+  await page.reload();
+  await expect(setup).toContainText('4 of 9 signed off');
+  const reason = setup.getByRole('textbox', { name: 'Or skip it, because' });
+  await reason.pressSequentially('second wheel');
+  await reason.press('Enter');
+  await begin.click();
+  await expect(page.getByText(/gap/i).first()).toBeVisible();
+  await page
+    .getByRole('button', { name: /Other runs|Runs|sheet/i })
+    .first()
+    .click();
+  await expect(setup).toContainText('0 of 9 signed off');
 });
 
 test('a belt by its length, and a mesh set in five moves with a reload in the middle', async ({ page }) => {

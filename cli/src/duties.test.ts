@@ -196,3 +196,28 @@ describe('pendrix make', () => {
     expect([code, err]).toEqual([2, expect.stringContaining(message)]);
   });
 });
+
+describe('pendrix pack', () => {
+  test('writes a folder, and not over what is there', async () => {
+    const out = join(folder, 'pack');
+    const { code, out: told } = await run(
+      'pack',
+      CUTTER,
+      '--out',
+      out,
+      '--shelf',
+      'demo/lantern-hill.shelf.json',
+    );
+    expect([code, told]).toEqual([0, expect.stringMatching(/^\d+ files written to .*build-pack\.html/)]);
+    expect(readFileSync(join(out, 'parts.csv'), 'utf8')).toContain('belt of 158');
+    expect(readFileSync(join(out, 'drawings', 'wheel-3.svg'), 'utf8')).toContain('<svg');
+    const again = await run('pack', CUTTER, '--out', out);
+    expect([again.code, again.err]).toEqual([2, expect.stringContaining('is not empty')]);
+  });
+  test('wants a folder, a drive, and a shelf that is one', async () => {
+    expect((await run('pack', CUTTER)).err).toContain('--out');
+    expect((await run('pack', 'nothing.json', '--out', join(folder, 'p2'))).code).toBe(2);
+    expect((await run('pack', CUTTER, '--out', join(folder, 'p3'), '--shelf', CUTTER)).code).toBe(2);
+    expect((await run('pack', CUTTER, '--out', CUTTER)).err).toContain('cannot be written');
+  });
+});

@@ -4,13 +4,14 @@ import type { Command } from './command.ts';
 import { exported } from './export.ts';
 import { find } from './find.ts';
 import { make } from './make.ts';
+import { pack } from './pack.ts';
 import { plates } from './plates.ts';
 import { ratio } from './ratio.ts';
 import { simulate } from './simulate.ts';
 import { targets } from './targets.ts';
 
 /** Every command. One line a command. */
-const commands: readonly Command[] = [check, targets, ratio, find, plates, exported, simulate, make];
+const commands: readonly Command[] = [check, targets, ratio, find, plates, exported, simulate, make, pack];
 
 export interface Streams {
   readonly out: (text: string) => void;

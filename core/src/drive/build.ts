@@ -22,6 +22,8 @@ export interface BuildStep {
 
 export interface Build {
   readonly steps: readonly BuildStep[];
+  /** of a set-up: why it was not gone through this time */
+  readonly skipped?: string;
 }
 
 export const MAX_BUILD = 200;
@@ -60,7 +62,8 @@ function stepFault(value: unknown): Refusal | null {
 
 /** What is wrong with a build as a file holds it; null when nothing is. */
 export function buildFault(value: unknown): Refusal | null {
-  const steps = (value as { readonly steps?: unknown } | null)?.steps;
+  const { steps, skipped } = (value ?? {}) as { readonly steps?: unknown; readonly skipped?: unknown };
+  if (!isText(skipped)) return error('badValue', show(skipped), { path: 'skipped' }).refusal;
   if (!Array.isArray(steps)) return error('badValue', show(steps), { path: 'steps' }).refusal;
   if (steps.length > MAX_BUILD)
     return error('tooLarge', String(steps.length), { path: 'steps', limit: String(MAX_BUILD), unit: 'steps' })

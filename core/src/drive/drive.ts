@@ -1,4 +1,4 @@
-import type { BenchNotes, JobDuties, Plates, Timer } from './duties/index.ts';
+import type { BenchNotes, JobDuties, Plates, Printer, Timer } from './duties/index.ts';
 import type { Build } from './build.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { InputSpec } from './inputs.ts';
@@ -94,6 +94,10 @@ export interface Drive {
   readonly timer?: Timer;
   /** what was done and tried at the bench */
   readonly bench?: BenchNotes;
+  /** what printed wheels are drawn for */
+  readonly printer?: Printer;
+  /** the list that is gone through at the machine before the first gap */
+  readonly setup?: Build;
   /** the list that it is built by */
   readonly build?: Build;
   readonly plates?: Plates;

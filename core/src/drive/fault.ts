@@ -260,7 +260,7 @@ function platesFault(plates: unknown): Refusal | null {
  */
 export function driveFault(value: unknown): Refusal | null {
   if (!isData(value)) return error('notObject', show(value)).refusal;
-  const { format, version, name, job, train, others, encoder, plates, find, dismissed, build } = value;
+  const { format, version, name, job, train, others, encoder, plates, find, dismissed, build, setup } = value;
   if (format !== 'pendrix-drive') return bad('format', format);
   if (typeof version === 'number' && version > 2)
     return error('newerVersion', String(version), { path: 'version', limit: '2' }).refusal;
@@ -274,7 +274,8 @@ export function driveFault(value: unknown): Refusal | null {
     (encoder === undefined ? null : of('encoder', encoderFault(encoder))) ??
     (plates === undefined ? null : of('plates', platesFault(plates))) ??
     (find === undefined ? null : of('find', findFault(find))) ??
-    (build === undefined ? null : of('build', buildFault(build)));
+    (build === undefined ? null : of('build', buildFault(build))) ??
+    (setup === undefined ? null : of('setup', buildFault(setup)));
   if (refusal) return refusal;
   if (dismissed !== undefined && !(Array.isArray(dismissed) && dismissed.every((d) => typeof d === 'string')))
     return bad('dismissed', dismissed);

@@ -180,7 +180,9 @@ describe('budget', () => {
     return { ...d, train: { ...d.train, stages: stages.map((s) => JSON.parse(JSON.stringify(s)) as Stage) } };
   });
   test('an amplitude whose square is nothing still counts', () => {
-    const terms = termsOf(cutter()).slice(0, 1).map((t) => ({ ...t, kind: 'wave' as never, arcsec: 5e-324 }));
+    const terms = termsOf(cutter())
+      .slice(0, 1)
+      .map((t) => ({ ...t, kind: 'wave' as never, arcsec: 5e-324 }));
     const b = budget({ drive: cutter(), terms, divisions: 73, toleranceArcsec: null });
     expect([b.worst, b.likely]).toEqual([5e-324, 5e-324]);
   });

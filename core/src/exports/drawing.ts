@@ -93,7 +93,7 @@ export class Pen {
     return {
       title,
       marks,
-      low: { x: this.#x0, y: this.#y0 - MARGIN_MM - 10 },
+      low: { x: this.#x0 - MARGIN_MM, y: this.#y0 - MARGIN_MM - 10 },
       high: { x: Math.max(this.#x1, to.x) + MARGIN_MM, y: this.#y1 + MARGIN_MM },
     };
   }

@@ -1,10 +1,11 @@
 import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
-import { madeWheels, workWheels } from '../make/index.ts';
+import { madeForms, madeWheels, workWheels } from '../make/index.ts';
 import { dialSheet, plateSheet, vernierSheet } from './circle-sheet.ts';
 import type { Drawing } from './drawing.ts';
 import type { ExportOptions } from './export.ts';
-import { planSheet } from './plan-sheet.ts';
+import { formSheet, motorNames, motorSheet } from './form-sheet.ts';
+import { planSheet, plateOfArbors } from './plan-sheet.ts';
 import { wheelSheet, workSheet } from './wheel-sheet.ts';
 
 /** Teeth of a wheel that is drawn. */
@@ -19,9 +20,13 @@ const linesOf = ({ train: { source } }: Drive, { lines }: ExportOptions): number
 export function drawingNames(drive: Drive): readonly string[] {
   return [
     'arbors',
+    'front',
+    'back',
     ...madeWheels(drive).map((w) => `wheel-${w.number}`),
     ...workWheels(drive).map((w) => w.key),
     ...(drive.plates?.plates ?? []).map((_, i) => `plate-${i}`),
+    ...madeForms(drive).map((f) => f.key),
+    ...motorNames,
     'dial',
     'vernier',
   ];
@@ -35,9 +40,11 @@ export function drawingOf(drive: Drive, options: ExportOptions): Result<Drawing>
   if (number === undefined || /^\d+$/.test(number)) {
     if (kind === 'wheel' && number !== undefined) return wheelSheet(drive, at);
     if (kind === 'work' && number !== undefined && at <= MOST_TEETH) return workSheet(drive, at);
+    if ((kind === 'lobes' || kind === 'slots') && number !== undefined) return formSheet(drive, of);
+    if (kind === 'motor' && number !== undefined) return motorSheet(at);
     if (kind === 'plate' && number !== undefined) return plateSheet(drive, options);
-    if (of === 'arbors') {
-      const plan = planSheet(drive);
+    if (of === 'arbors' || of === 'front' || of === 'back') {
+      const plan = of === 'arbors' ? planSheet(drive) : plateOfArbors(drive, of);
       return plan ? ok(plan) : error('nothingToExport', 'wheels in mesh');
     }
     if (of === 'dial') return ok(dialSheet(linesOf(drive, options), radius?.[1] ?? DIAL.radius));

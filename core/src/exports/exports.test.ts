@@ -70,6 +70,8 @@ describe('what is exported', () => {
       'plates',
       'arbors',
       'wheels',
+      'fits',
+      'parts',
     ]);
     expect(tables.get('sweep-0')!()).toBe(
       'frame,second,microsteps,target\n1,,0,0\n2,,68400,68400\n3,,68400,136800\n4,,68400,205200\n5,,68400,273600\n',

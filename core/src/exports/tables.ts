@@ -3,6 +3,12 @@ import { arborPlan, type ArborPlan } from '../arbors/index.ts';
 import { layerName, trainsOf, type Drive } from '../drive/index.ts';
 import {
   BELT_HEAD,
+  BUILD_HEAD,
+  buildRows,
+  FIT_HEAD,
+  fitRows,
+  PARTS_HEAD,
+  partsRows,
   beltRows,
   byPlates,
   WHEEL_HEAD,
@@ -151,5 +157,11 @@ export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
   if (plan.meshes.length > 0) out.set('arbors', () => arborsCsv(drive, plan));
   if (wheelRows(drive).length > 0) out.set('wheels', () => writeCsv(WHEEL_HEAD, wheelRows(drive)));
   if (beltRows(drive).length > 0) out.set('belts', () => writeCsv(BELT_HEAD, beltRows(drive)));
+  if (drive.train.stages.length > 0) {
+    out.set('fits', () => writeCsv(FIT_HEAD, fitRows(drive)));
+    out.set('parts', () => writeCsv(PARTS_HEAD, partsRows(drive, [])));
+  }
+  for (const list of ['build', 'setup'] as const)
+    if (drive[list]) out.set(list, () => writeCsv(BUILD_HEAD, buildRows(drive[list]!.steps)));
   return out;
 }

@@ -2,6 +2,7 @@ import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import {
   blankOf,
+  drawnFor,
   gearOutline,
   madeWheels,
   threadCutBlank,
@@ -22,15 +23,25 @@ export function wheelSheet(drive: Drive, number: number): Result<Drawing> {
   if (wheels.length === 0) return error('nothingToExport', 'wheels to make');
   const wheel = wheels[number - 1];
   if (!wheel) return error('noWheel', String(number), { limit: String(wheels.length) });
-  return checked(wheel);
+  return checked(drive, wheel);
 }
 
 /** A wheel that the drive divides for, by its teeth. */
-export const workSheet = (drive: Drive, teeth: number): Result<Drawing> => checked(workWheel(drive, teeth));
+export const workSheet = (drive: Drive, teeth: number): Result<Drawing> =>
+  checked(drive, workWheel(drive, teeth));
 
-function checked(wheel: MadeWheel): Result<Drawing> {
+function checked(drive: Drive, wheel: MadeWheel): Result<Drawing> {
   const refusal = wheelRefusal(wheel);
-  return refusal ? { ok: false, refusal } : ok(drawn(wheel));
+  return refusal ? { ok: false, refusal } : ok(drawn({ ...wheel, boreMm: boreDrawn(drive, wheel) }));
+}
+
+/** A printed wheel's bore is drawn so that it comes out as wanted, by the printer's coupon. (handbook: make, print fits) */
+function boreDrawn({ train: { stages }, printer }: Drive, { boreMm, stage }: MadeWheel): number | null {
+  const printed = stage !== null && stages[stage]!.quality === 'printed';
+  const { couponDrawnMm, couponMeasuredMm } = printer ?? {};
+  return printed && boreMm !== null && couponDrawnMm !== undefined && couponMeasuredMm !== undefined
+    ? drawnFor(boreMm, couponDrawnMm, couponMeasuredMm)
+    : boreMm;
 }
 
 function drawn(wheel: MadeWheel): Drawing {

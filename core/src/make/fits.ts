@@ -28,11 +28,11 @@ export const screwLength = (
   mostMm: gripMm + 1.5 * diameterMm,
 });
 
-/** Faces of motors by frame, mm: side of the square of holes, and pilot. The circle of holes is the side·√2. */
+/** Faces of motors by frame, mm: side of the square of holes, pilot, and the usual screw. The circle of holes is the side·√2. */
 export const motorFaces = [
-  { frame: 11, squareMm: 23, pilotMm: 22 },
-  { frame: 14, squareMm: 26, pilotMm: 22 },
-  { frame: 17, squareMm: 31, pilotMm: 22 },
-  { frame: 23, squareMm: 47.14, pilotMm: 38.1 },
+  { frame: 11, squareMm: 23, pilotMm: 22, screwMm: 2.5 },
+  { frame: 14, squareMm: 26, pilotMm: 22, screwMm: 3 },
+  { frame: 17, squareMm: 31, pilotMm: 22, screwMm: 3 },
+  { frame: 23, squareMm: 47.14, pilotMm: 38.1, screwMm: 5 },
 ] as const;
 export const boltCircle = (squareMm: number): number => squareMm * Math.SQRT2;

@@ -25,12 +25,19 @@ export {
   type Gear,
 } from './gear.ts';
 export { ballsIn, boltCircle, drawnFor, motorFaces, screwLength, warmth } from './fits.ts';
+export { fittedShafts, frameOf, type FittedShaft, type OnShaft } from './shafts.ts';
+export { partsCost, partsList, type PartLine } from './parts.ts';
+export { minutesOf, setupAgain, setupOf, setupStands } from './setup.ts';
 export { faults, type Fault, type FaultCheck, type FaultFigure } from './faults.ts';
+export { lobedOf, lobedOutline, mostEccentric, mostPin, type Lobed } from './cycloid.ts';
+export { genevaCut, genevaLock, genevaWheel, mostGenevaPin, type GenevaCut } from './geneva.ts';
+export { formRefusal, madeForms, type MadeForm } from './forms.ts';
+export { NOZZLES, tooFine } from './printing.ts';
 export { gearOutline, type XY } from './outline.ts';
 export { preloadOf, type Preload } from './preload.ts';
 export { threadAsWorm, threadCutBlank } from './thread-cut.ts';
 export { readMeshLog, turnText, withMeshMove } from './mesh-log.ts';
-export { madeWheels, wheelRefusal, workWheel, workWheels, type MadeWheel } from './wheels.ts';
+export { madeWheels, wheelRefusal, workWheel, workWheels, type Helix, type MadeWheel } from './wheels.ts';
 export {
   FEELS,
   freeLocks,

@@ -2,6 +2,12 @@ import { kindOf, type Drive, type Stage } from '../drive/index.ts';
 import { error, readDivisions, type Refusal } from '../numbers/index.ts';
 import { blankOf, freeingShift, INCH, isPointed, type Gear } from './gear.ts';
 
+/** Slanted teeth, at the pitch circle. Two wheels that mesh on their outsides are of opposite hands, a ring is of its wheel's. */
+export interface Helix {
+  readonly deg: number;
+  readonly hand: 'right' | 'left' | 'herringbone';
+}
+
 /** A wheel as it is to be made: of the train, numbered from 1 along it, driver before driven; or one that the drive divides for. (docs: formats) */
 export interface MadeWheel {
   /** "wheel-3", "work-73": what its drawing is called */
@@ -25,6 +31,8 @@ export interface MadeWheel {
   /** the input that holds its bore */
   readonly boreKey: 'inBoreMm' | 'outBoreMm' | 'boreMm';
   readonly faceMm: number | null;
+  /** slanted teeth: how far, and which way; null for straight ones */
+  readonly helix: Helix | null;
   /** the shift was not said: it is what keeps the root whole */
   readonly ownShift: boolean;
   /** the input that holds its shift; null where it has none */
@@ -32,6 +40,9 @@ export interface MadeWheel {
 }
 
 type Sizes = Readonly<Record<string, number | undefined>>;
+
+const otherHand = (hand: Helix['hand']): Helix['hand'] =>
+  hand === 'right' ? 'left' : hand === 'left' ? 'right' : hand;
 
 /** Backlash at the pitch line that somebody gave, mm; each of two wheels is thinned by half of it. */
 function givenPlay(stage: Stage, drivenMm: number): number {
@@ -45,6 +56,7 @@ export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
   for (const [at, stage] of stages.entries()) {
     const wheels = kindOf(stage).makes?.(stage) ?? [];
     const sizes = stage as unknown as Sizes;
+    let hand = stage.hand ?? 'right';
     const drivenMm = (wheels.at(-1)?.teeth ?? 0) * (sizes['moduleMm'] ?? 1);
     wheels.forEach((w, i) => {
       const { diametralPitch } = stage;
@@ -56,6 +68,7 @@ export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
       const said = w.shiftKey && stage[w.shiftKey];
       const inner = w.as === 'ring';
       const tapped = w.as === 'wormWheel' && stage.cut === 'tap';
+      if (i > 0 && w.as === 'gear' && wheels[i - 1]!.as === 'gear') hand = otherHand(hand);
       const boreKey = i === 0 && wheels.length > 1 ? 'inBoreMm' : 'outBoreMm';
       out.push({
         key: `wheel-${out.length + 1}`,
@@ -80,6 +93,7 @@ export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
         threadPitchMm: tapped ? (stage.threadPitchMm ?? Math.PI * module) : null,
         beltPitchMm: w.as === 'pulley' ? (sizes['pitchMm'] ?? 2) : null,
         boreMm: stage[boreKey] ?? null,
+        helix: stage.helixDeg && (w.as === 'gear' || w.as === 'ring') ? { deg: stage.helixDeg, hand } : null,
         boreKey,
         faceMm: stage.faceMm ?? null,
         ownShift: said === undefined,
@@ -116,6 +130,7 @@ export function workWheel({ job: { blank = {} } }: Drive, teeth: number): MadeWh
     threadPitchMm: null,
     beltPitchMm: null,
     boreMm: boreMm ?? null,
+    helix: null,
     boreKey: 'boreMm',
     faceMm: faceMm ?? null,
     ownShift: true,

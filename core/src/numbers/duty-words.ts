@@ -26,6 +26,10 @@ export const dutyWords = {
     message: (t) => `this drive has no ${t.given}`,
     cure: () => 'ask for it in the job first',
   },
+  notEmptyFolder: {
+    message: (t) => `the folder ${t.given} is not empty`,
+    cure: () => 'name a new one: a pack does not write over what is there',
+  },
   cannotWrite: {
     message: (t) => `the file cannot be written (${t.given})`,
     cure: () => 'choose a folder that is there and that you may write in',

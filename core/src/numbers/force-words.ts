@@ -26,6 +26,18 @@ export const forceWords = {
     message: (t) => `a bore of ${t.given} mm leaves nothing under the teeth`,
     cure: (t) => `write ${t.limit ?? 'less'} mm or less, or more teeth, or a larger module`,
   },
+  pinTooWide: {
+    message: (t) => `a pin of ${t.given} mm cuts away what it should run on`,
+    cure: (t) => `write ${t.limit ?? 'less'} mm or less`,
+  },
+  lobesAndPins: {
+    message: (t) => `lobes and pins of ${t.given} are not drawn`,
+    cure: (t) => `a plain disc has one lobe fewer than there are pins: write ${t.limit ?? 'one more'} pins`,
+  },
+  eccentricTooFar: {
+    message: (t) => `an eccentric of ${t.given} mm makes the lobes loop`,
+    cure: (t) => `write ${t.limit ?? 'less'} mm or less`,
+  },
   badCurve: {
     message: (t) => `${t.given} is not a point of a torque curve`,
     cure: (t) =>

@@ -25,11 +25,25 @@ export {
   type ToldCheck,
 } from './make/faults.ts';
 export { fitForms } from './make/fit-forms.ts';
+export {
+  FIT_HEAD,
+  fitReport,
+  fitRows,
+  PARTS_HEAD,
+  partsRows,
+  type FitReport,
+  type PartRow,
+  type ShaftFitReport,
+} from './make/fits.ts';
+export { drawingChoices, type DrawingChoice } from './make/drawing-choices.ts';
+export { BUILD_HEAD, buildRows } from './make/build.ts';
+export { adjustersFor, readAdjusters, type Adjuster } from './make/adjusters.ts';
 export { feelWords, meshChoices, meshReport, type MeshChoice, type MeshReport } from './make/mesh.ts';
 export { BELT_HEAD, beltReports, beltRows, type BeltLine, type BeltReport } from './make/belts.ts';
 export {
   WHEEL_HEAD,
   wheelReports,
+  workReport,
   wheelRows,
   type PassRow,
   type SizeRow,

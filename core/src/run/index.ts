@@ -13,5 +13,6 @@ export {
   startRun,
   stepsBack,
   type RunEvent,
+  type RunSetup,
   type RunState,
 } from './run.ts';

@@ -13,6 +13,12 @@ export interface Move {
   readonly at: number;
 }
 
+/** How the set-up before a run went: minutes, or why it was skipped. */
+export interface RunSetup {
+  readonly minutes?: number;
+  readonly skipped?: string;
+}
+
 /**
  * A run at the machine: plain data, stored at each move. `gap` is where the work stands, 1…D; gaps before it are done.
  * `finished` after gap D. Paused runs do not go on. (handbook: run)
@@ -27,6 +33,7 @@ export interface RunState {
   readonly rewinding?: boolean;
   readonly paused: boolean;
   readonly startedAt: number;
+  readonly setup?: RunSetup;
   /** newest last; the first is the start */
   readonly moves: readonly Move[];
 }
@@ -34,12 +41,13 @@ export interface RunState {
 export type RunEvent = { readonly do: 'next' | 'back' | 'pause' | 'resume'; readonly at: number };
 
 /** A run that begins at a gap, 1…D: the work stands there, and the gaps before it count as done. */
-export const startRun = (plan: RunPlan, at: number, gap = 1): RunState => ({
+export const startRun = (plan: RunPlan, at: number, gap = 1, setup: RunSetup = {}): RunState => ({
   plan,
   gap,
   finished: false,
   paused: false,
   startedAt: at,
+  ...(Object.keys(setup).length > 0 && { setup }),
   moves: [{ gap, at }],
 });
 

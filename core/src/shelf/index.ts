@@ -7,7 +7,7 @@ export {
   type PartKind,
   type ShelfGroup,
 } from './part.ts';
-export type { BeltPart } from './kinds/belt.ts';
+export { isBeltPart, type BeltPart } from './kinds/belt.ts';
 export { isPartKind, partKindOf, partKinds, type PartKindId, type ShelfPart } from './kinds/index.ts';
 export {
   PART_COLUMNS,

@@ -5,6 +5,7 @@ import { betweenInputs, type BetweenOutputs } from './between.ts';
 import { altAzInputs, cameraInputs, type AltAz, type Camera } from './camera.ts';
 import { loadInputs, type Load } from './load.ts';
 import { rateInputs, type Rate } from './rate.ts';
+import { printerInputs, type Printer } from './printer.ts';
 import { knobInputs, spinInputs, type Knob, type Spin } from './spin.ts';
 import { sweepInputs, type Sweep } from './sweep.ts';
 import { timerInputs, type Timer } from './timer.ts';
@@ -14,6 +15,7 @@ export type { BetweenOutputs } from './between.ts';
 export { pixelScale, type AltAz, type Camera } from './camera.ts';
 export type { Load } from './load.ts';
 export type { BenchNotes } from './bench.ts';
+export type { Printer } from './printer.ts';
 export type { WorkBlank } from './blank.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
@@ -55,6 +57,7 @@ export const duties = {
     many: true,
   }),
   bench: duty<BenchNotes>()({ title: 'bench', inputs: benchInputs, of: 'drive', many: false }),
+  printer: duty<Printer>()({ title: 'printer', inputs: printerInputs, of: 'drive', many: false }),
   timer: duty<Timer>()({ title: 'controller', inputs: timerInputs, of: 'drive', many: false }),
 } as const satisfies Readonly<Record<string, DutySpec>>;
 

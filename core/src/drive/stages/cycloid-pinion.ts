@@ -1,5 +1,5 @@
 import { rational, neg } from '../../numbers/index.ts';
-import { lobes, size } from './pair.ts';
+import { lobes, pinInput, size } from './pair.ts';
 import { runouts } from './wobble.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
@@ -7,6 +7,8 @@ export interface CycloidPinion extends StageData {
   readonly kind: 'cycloidPinion';
   readonly lobes: number;
   readonly moduleMm?: number;
+  readonly pinMm?: number;
+  readonly eccentricMm?: number;
 }
 
 /** A pinion of a single lobe on a lobed wheel, on parallel shafts: r = −L, like a worm's. (handbook: drive) */
@@ -19,6 +21,8 @@ export const cycloidPinion: StageKind<CycloidPinion> = {
   inputs: [
     lobes('lobes', 'Lobes', 30),
     size('moduleMm', 'Module', 2, 'pitch diameter of the wheel over its lobes, for the drawing'),
+    { ...pinInput('Pinion'), more: true },
+    { ...pinInput('Eccentric', 'eccentricMm'), more: true },
   ],
   reduction: (s) => neg(rational(s.lobes)),
   parts: (s) => [{ label: 'Lobed wheel', factor: rational(s.lobes) }],
@@ -37,5 +41,17 @@ export const cycloidPinion: StageKind<CycloidPinion> = {
     `One turn of the pinion moves the wheel by one lobe of ${s.lobes}; it is a twisted stack, for a single disc would let go.`,
   ],
   play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.lobes) },
+  forms: (s) => [
+    {
+      as: 'lobes',
+      label: 'lobed wheel',
+      lobes: s.lobes,
+      circleMm: (s.moduleMm ?? 2) * (s.lobes + 1),
+      pinMm: s.pinMm ?? null,
+      eccentricMm: s.eccentricMm ?? null,
+      pins: null,
+      pinKey: 'pinMm',
+    },
+  ],
   wobbles: (s) => runouts('pinion', 'wheel', s.moduleMm === undefined ? null : s.moduleMm * s.lobes),
 };

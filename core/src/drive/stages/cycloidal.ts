@@ -1,6 +1,6 @@
 import { abs, rational, error, type Rational } from '../../numbers/index.ts';
 import type { SetMember } from '../shape.ts';
-import { choice, lobes, size } from './pair.ts';
+import { choice, lobes, pinInput, size } from './pair.ts';
 import { angleInput, ripple, wholeErrorInput } from './wobble.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
@@ -11,6 +11,8 @@ export interface Cycloidal extends StageData {
   readonly held?: 'pins' | 'disc';
   /** distance along the pin circle, for the drawing */
   readonly pitchMm?: number;
+  readonly pinMm?: number;
+  readonly eccentricMm?: number;
 }
 
 const discHeld = (s: Cycloidal): boolean => s.held === 'disc';
@@ -38,6 +40,8 @@ export const cycloidal: StageKind<Cycloidal> = {
       { optional: true },
     ),
     { ...size('pitchMm', 'Pin pitch', 5, 'from pin to pin around the circle, for the drawing'), more: true },
+    { ...pinInput('Pin'), more: true },
+    { ...pinInput('Eccentric', 'eccentricMm'), more: true },
     wholeErrorInput,
     angleInput('pinErrorArcmin', 'Pin by pin', '± at its own output, at each pin'),
     angleInput('turnErrorArcmin', 'Once round', '± at its own output, once in its turn'),
@@ -73,6 +77,18 @@ export const cycloidal: StageKind<Cycloidal> = {
     ripple('disc, once round', 'turnErrorArcmin', 'out', rational(1)),
   ],
   efficiency: () => 0.85,
+  forms: (s) => [
+    {
+      as: 'lobes',
+      label: 'disc',
+      lobes: s.lobes,
+      circleMm: ((s.pitchMm ?? 5) * s.pins) / Math.PI,
+      pinMm: s.pinMm ?? null,
+      eccentricMm: s.eccentricMm ?? null,
+      pins: s.pins,
+      pinKey: 'pinMm',
+    },
+  ],
 };
 
 function members(s: Cycloidal, pinsMm: number): readonly SetMember[] {

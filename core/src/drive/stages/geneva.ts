@@ -1,5 +1,5 @@
 import { neg, rational } from '../../numbers/index.ts';
-import { count, size } from './pair.ts';
+import { count, pinInput, size } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 
 export interface Geneva extends StageData {
@@ -7,6 +7,7 @@ export interface Geneva extends StageData {
   readonly slots: number;
   /** between the two shafts, for the drawing */
   readonly centreMm?: number;
+  readonly pinMm?: number;
 }
 
 const degrees = (d: number): string => `${Number(d.toFixed(2))}°`;
@@ -21,6 +22,7 @@ export const geneva: StageKind<Geneva> = {
   inputs: [
     count('slots', 'Slots', 3, 60, 6),
     { ...size('centreMm', 'Centres', 40, 'from shaft to shaft, for the drawing'), max: 1000 },
+    { ...pinInput('Pin'), more: true },
   ],
   reduction: (s) => neg(rational(s.slots)),
   parts: (s) => [{ label: 'Geneva', factor: rational(s.slots) }],
@@ -36,4 +38,14 @@ export const geneva: StageKind<Geneva> = {
   },
   play: null,
   locks: (s) => s.slots,
+  forms: (s) => [
+    {
+      as: 'slots',
+      label: 'Geneva wheel',
+      slots: s.slots,
+      centreMm: s.centreMm ?? 40,
+      pinMm: s.pinMm ?? null,
+      pinKey: 'pinMm',
+    },
+  ],
 };

@@ -46,6 +46,27 @@ export const madeInputs: readonly InputSpec[] = [
     hint: 'in modules; unless given, what keeps its root whole',
     ...made,
   },
+  {
+    type: 'size',
+    key: 'helixDeg',
+    label: 'Helix',
+    unit: '°',
+    min: 0,
+    max: 45,
+    default: null,
+    hint: 'of slanted teeth at the pitch circle; the module stays that of the pitch circle',
+    ...made,
+  },
+  choice(
+    'hand',
+    'Hand of the driver',
+    [
+      ['right', 'Right'],
+      ['left', 'Left'],
+      ['herringbone', 'Herringbone'],
+    ],
+    made,
+  ),
   choice(
     'cut',
     'Cut with',

@@ -39,6 +39,19 @@ export const size = (key: string, label: string, standard: number, hint: string)
   hint,
 });
 
+/** How wide a pin is, or how far an eccentric stands out: what a drawing at 1:1 needs; taken from the rest unless said. */
+export const pinInput = (label: string, key = 'pinMm'): InputOf<'size'> => ({
+  type: 'size',
+  key,
+  label,
+  unit: 'mm',
+  min: 0.01,
+  max: 200,
+  default: null,
+  optional: true,
+  hint: 'for the drawing at 1:1; reckoned unless given',
+});
+
 /** Lobes and pins are counted like teeth, but a disc and its pins are made for one another. */
 export const lobes = (key: string, label: string, standard: number): InputOf<'count'> => ({
   type: 'count',

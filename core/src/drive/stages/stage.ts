@@ -1,7 +1,7 @@
 import type { Rational, Refusal, Result } from '../../numbers/index.ts';
 import type { InputSpec, InputValue } from '../inputs.ts';
 import type { Shape } from '../shape.ts';
-import type { WheelToMake } from './wheel.ts';
+import type { FormToMake, WheelToMake } from './wheel.ts';
 import type { Quality, Wobble } from './wobble.ts';
 
 export type { Quality } from './wobble.ts';
@@ -68,6 +68,9 @@ export interface StageData {
   readonly shiftDriven?: number;
   readonly cut?: 'form' | 'hob' | 'tap';
   readonly threadPitchMm?: number;
+  /** helix of its teeth, and the hand of its first wheel; its mates follow. The module stays that of the pitch circle */
+  readonly helixDeg?: number;
+  readonly hand?: 'right' | 'left' | 'herringbone';
   /** how its mesh was set: pitch of the screw, the feel that is wanted, what was turned and felt, and that of earlier times */
   readonly meshScrewMm?: number;
   readonly meshWanted?: 'smooth' | 'slight';
@@ -218,6 +221,8 @@ export interface StageKind<D extends StageData> {
   readonly efficiency?: (stage: D) => number;
   /** its meshes under load; none where they have no limit to go by, or a size is missing */
   readonly loads?: (stage: D) => readonly LoadedTeeth[];
+  /** what it wants made besides wheels */
+  readonly forms?: (stage: D) => readonly FormToMake[];
   /** the wheels that are made for it, driver before driven; none where it is bought whole. (handbook: make) */
   readonly makes?: (stage: D) => readonly WheelToMake[];
   /** it rests only at this many places a turn of its output, whatever drives it; its reduction is then the mean */

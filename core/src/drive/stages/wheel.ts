@@ -11,3 +11,26 @@ export interface WheelToMake {
   /** how many of it */
   readonly count?: number;
 }
+
+/** A form other than a toothed wheel that a stage wants made: a lobed disc, a Geneva's wheel with its driver. Sizes in mm. */
+export type FormToMake =
+  | {
+      readonly as: 'lobes';
+      readonly label: string;
+      readonly lobes: number;
+      /** of the circle that the pins, or the pinion's middle, stand on */
+      readonly circleMm: number;
+      readonly pinMm: number | null;
+      readonly eccentricMm: number | null;
+      /** its pins stand in a ring of so many; none where a single pinion drives it */
+      readonly pins: number | null;
+      readonly pinKey: string;
+    }
+  | {
+      readonly as: 'slots';
+      readonly label: string;
+      readonly slots: number;
+      readonly centreMm: number;
+      readonly pinMm: number | null;
+      readonly pinKey: string;
+    };

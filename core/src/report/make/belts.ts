@@ -1,6 +1,6 @@
 import type { Drive } from '../../drive/index.ts';
 import { beltFit, LEAST_IN_MESH, shortestBelt, type BeltFit } from '../../make/index.ts';
-import type { BeltPart, ShelfPart } from '../../shelf/index.ts';
+import { isBeltPart, type ShelfPart } from '../../shelf/index.ts';
 import type { Graded } from '../figure.ts';
 
 /** A length of belt on two pulleys. */
@@ -25,8 +25,6 @@ export interface BeltReport {
   readonly message: string;
 }
 
-const isBelt = (p: ShelfPart): p is BeltPart => p.kind === 'belt' && 'teeth' in p;
-
 const fits = (fit: BeltFit): Graded =>
   fit.inMesh >= LEAST_IN_MESH
     ? { grade: 'passes', word: 'Holds' }
@@ -44,7 +42,7 @@ export function beltReports(
     if (stage.kind !== 'belt') return [];
     const { z1, z2, pitchMm = 2, beltTeeth } = stage;
     const owned = new Map<number, number>();
-    for (const p of shelf.filter(isBelt))
+    for (const p of shelf.filter(isBeltPart))
       if (Math.abs((p.pitchMm ?? 2) - pitchMm) < 1e-9) owned.set(p.teeth, (owned.get(p.teeth) ?? 0) + p.own);
     const shortest = shortestBelt(pitchMm, z1, z2);
     const near = shortest ? MORE.map((n) => Math.ceil(shortest.teeth / 10) * 10 + n) : [];

@@ -86,6 +86,22 @@ function passesOf(gear: Gear): readonly PassRow[] {
   ];
 }
 
+/** Teeth of the straight wheel that a profile cutter takes slanted teeth for: z/cos³β. */
+const seenTeeth = ({ teeth, helix }: MadeWheel): number =>
+  helix === null ? teeth : Math.round(teeth / Math.cos((helix.deg * Math.PI) / 180) ** 3);
+
+/** What is said of slanted teeth: their hand, their mate's, and the cutter that goes along them. */
+function helixMessage({ helix, gear, as }: MadeWheel): readonly string[] {
+  if (helix === null || gear === null) return [];
+  const along = `square to the teeth its module is ${measured(gear.moduleMm * Math.cos((helix.deg * Math.PI) / 180))}`;
+  if (helix.hand === 'herringbone')
+    return [`Herringbone, ${measured(helix.deg)}°: two mirrored halves; ${along}.`];
+  const mate = as === 'ring' ? helix.hand : helix.hand === 'right' ? 'left' : 'right';
+  return [
+    `${helix.hand === 'right' ? 'Right' : 'Left'} hand, ${measured(helix.deg)}°; ${as === 'ring' ? 'the wheel in it' : 'its mate'} is of the ${mate} hand (a ring of its wheel’s own); ${along}.`,
+  ];
+}
+
 function gearRows(
   wheel: MadeWheel,
   gear: Gear,
@@ -94,7 +110,8 @@ function gearRows(
   const span = spanOf(gear);
   const pins = pinsOf(gear);
   const chord = chordOf(gear);
-  const cutter = gear.inner ? null : cutterFor(wheel.teeth);
+  // a cutter meets slanted teeth square to them: it sees a larger wheel
+  const cutter = gear.inner ? null : cutterFor(seenTeeth(wheel));
   const form = wheel.as === 'gear' && !gear.inner;
   return {
     blank: [
@@ -177,6 +194,7 @@ function wheelReport(drive: Drive, wheel: MadeWheel): WheelReport {
               : `From ${least} teeth on a root stays whole at ${gear.alphaDeg}°; with ${wheel.teeth} it is undercut.`,
           ]
         : []),
+      ...helixMessage(wheel),
       ...(gear && gear.playMm > 0
         ? [`Teeth are thinned by ${measured(gear.playMm)} mm, their half of the backlash.`]
         : []),
@@ -202,6 +220,13 @@ export const wheelReports = (drive: Drive): readonly WheelEntry[] =>
     title: titleOf(wheel),
     of: () => wheelReport(drive, wheel),
   }));
+
+/** How the wheel of a count is cut; null where the job says nothing of a blank, or it cannot be one. */
+export function workReport(drive: Drive, teeth: number): WheelReport | null {
+  const wheel = drive.job.blank ? workWheels(drive).find((w) => w.teeth === teeth) : undefined;
+  const made = wheel && wheelReport(drive, wheel);
+  return made && made.refusal === null ? made : null;
+}
 
 /** The head of the cut list. (docs: formats) */
 export const WHEEL_HEAD = [

@@ -22,3 +22,5 @@ export const beltPart: PartKind<BeltPart> = {
   cells: { teeth: cellOf(teeth), size: cellOf(pitch), bore: null },
   label: (p) => `belt of ${p.teeth}`,
 };
+
+export const isBeltPart = (part: PartData): part is BeltPart => part.kind === 'belt' && 'teeth' in part;

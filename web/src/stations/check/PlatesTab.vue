@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, h, ref } from 'vue';
+import { useRoute } from 'vue-router';
 import { mdiContentCopy, mdiFileDelimitedOutline, mdiPrinterOutline } from '@mdi/js';
 import { plainText, workingAsText, type PlateRow, type Plates, type Refusal } from '@pendrix/core';
 import { useCopy } from '../../ui/copy.ts';
@@ -20,6 +21,7 @@ import TwoColumns from '../../ui/TwoColumns.vue';
 const { edit } = useOpenDrive();
 const report = useReport();
 const saveExport = useSaveExport();
+const route = useRoute();
 const copy = useCopy();
 const plates = computed(() => report.value.plates);
 const chosen = ref<number | null>(null);
@@ -214,6 +216,20 @@ const copyWorking = async (): Promise<void> => {
               arms over <b class="inline">{{ opened.picture.moves[0]!.holes + 1 }}</b>
             </p>
             <p class="from">seen from the crank</p>
+            <p>
+              <RouterLink
+                :to="{
+                  name: 'make',
+                  params: route.params,
+                  query: {
+                    tab: 'circles',
+                    of: `plate-${opened.picture.plate}`,
+                    circle: opened.picture.moves[0]?.circle,
+                  },
+                }"
+                >Drill and draw this circle</RouterLink
+              >
+            </p>
           </div>
         </div>
         <div class="block">

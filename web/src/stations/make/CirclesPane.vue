@@ -1,25 +1,34 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiFileCodeOutline, mdiFileDelimitedOutline, mdiSvg, mdiVectorLine } from '@mdi/js';
-import { readCount, type Refusal } from '@pendrix/core';
+import { drawingChoices, readCount, type Refusal } from '@pendrix/core';
 import type { ExportOptions } from '@pendrix/core/exports/index';
 import { useRoute } from 'vue-router';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { useExported } from './use-exported.ts';
 import { useSaveExport } from '../../ui/exporting.ts';
-import { useReport } from '../../ui/open-drive.ts';
+import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import ReadField from '../../ui/ReadField.vue';
 
-/** Hole plates, graduated dials and verniers at 1:1. */
+/** Hole plates, dials, discs, Genevas, motor faces and the plates of the arbors at 1:1. */
 const report = useReport();
+const { tree } = useOpenDrive();
 const route = useRoute();
 const saveExport = useSaveExport();
 const plates = computed(() => report.value.drive.plates?.plates ?? []);
-const choices = computed(() => [
-  ...plates.value.map((_, i) => ({ value: `plate-${i}`, title: `Plate ${i + 1}` })),
-  { value: 'dial', title: 'Dial' },
-  { value: 'vernier', title: 'Vernier' },
-]);
+const choices = computed(() =>
+  drawingChoices(report.value.drive, tree.value?.planned ?? false).map((c) => ({
+    value: c.name,
+    title: c.title,
+  })),
+);
+/** the plan and its plates are those of all trains */
+const drawn = computed(() =>
+  ['arbors', 'front', 'back'].includes(of.value)
+    ? (tree.value?.drive ?? report.value.drive)
+    : report.value.drive,
+);
+const dial = computed(() => of.value === 'dial' || of.value === 'vernier');
 const asked = ref<string | null>(typeof route.query['of'] === 'string' ? route.query['of'] : null);
 const of = computed(() =>
   choices.value.some((c) => c.value === asked.value) ? asked.value! : choices.value[0]!.value,
@@ -49,14 +58,14 @@ const options = computed<ExportOptions>(() => {
   const radius = [plate.value && one.value === null ? Math.min(inner, outer) : outer, outer] as const;
   return {
     of: of.value,
-    radius,
+    ...((plate.value || dial.value) && { radius }),
     ...(one.value !== null && { circle: one.value }),
-    ...(!plate.value && { lines }),
+    ...(dial.value && { lines }),
     ...(of.value === 'vernier' && { parts }),
   };
 });
 const picture = useExported(
-  () => report.value.drive,
+  () => drawn.value,
   'svg',
   () => options.value,
 );
@@ -79,13 +88,8 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
       @click="saveExport(report.drive, 'gcode', options, stem)"
       >G-code</v-btn
     >
-    <v-btn variant="text" :prepend-icon="mdiSvg" @click="saveExport(report.drive, 'svg', options, stem)"
-      >SVG</v-btn
-    >
-    <v-btn
-      variant="text"
-      :prepend-icon="mdiVectorLine"
-      @click="saveExport(report.drive, 'dxf', options, stem)"
+    <v-btn variant="text" :prepend-icon="mdiSvg" @click="saveExport(drawn, 'svg', options, stem)">SVG</v-btn>
+    <v-btn variant="text" :prepend-icon="mdiVectorLine" @click="saveExport(drawn, 'dxf', options, stem)"
       >DXF</v-btn
     >
   </Teleport>
@@ -106,12 +110,13 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
       :commit="put('inner', 1, 2000, 'mm')"
     />
     <ReadField
+      v-if="plate || dial"
       :label="plate && one === null ? 'Outermost' : 'Radius'"
       unit="mm"
       :value="String(numbers['outer'])"
       :commit="put('outer', 1, 2000, 'mm')"
     />
-    <template v-if="!plate">
+    <template v-if="dial">
       <ReadField label="Lines" :value="String(numbers['lines'])" :commit="put('lines', 2, 3600, 'lines')" />
       <ReadField
         v-if="of === 'vernier'"
@@ -126,8 +131,8 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
     <!-- our own drawing, as the file holds it -->
     <img v-else-if="picture.url" :src="picture.url" :alt="`${of}, as it is drawn at 1:1`" />
     <p class="quiet says">
-      Drawn at 1:1 in the file, hole 0 to the right and counter-clockwise; measure the line of 100 mm on the
-      print before you drill. Spot all holes before one is drilled through.
+      Drawn at 1:1 in the file{{ plate ? ', hole 0 to the right and counter-clockwise' : '' }}; measure the
+      line of 100 mm on the print before you drill. Spot all holes before one is drilled through.
     </p>
   </div>
 </template>

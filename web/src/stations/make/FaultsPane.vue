@@ -1,10 +1,21 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { faultReport, faults, readOutcomes, withOutcome, type Edit, type Outcome } from '@pendrix/core';
-import { useReport } from '../../ui/open-drive.ts';
+import {
+  adjustersFor,
+  faultReport,
+  faults,
+  readOutcomes,
+  withOutcome,
+  type Edit,
+  type Outcome,
+  type Refusal,
+} from '@pendrix/core';
+import ReadField from '../../ui/ReadField.vue';
+import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import { useSeveralEdits } from '../../ui/several-edits.ts';
 
 /** From a symptom through its checks, the cheapest first, to the cure; what came out is kept with the drive. */
+const { edit } = useOpenDrive();
 const report = useReport();
 const take = useSeveralEdits();
 const asked = ref(faults[0]!.id);
@@ -17,13 +28,27 @@ const next = computed(() => shown.value.checks.find((c) => !of(c.id))?.id ?? nul
 const found = computed(() => shown.value.checks.find((c) => of(c.id)?.outcome === 'so') ?? null);
 const counted = (id: string): number =>
   [...outcomes.value.keys()].filter((k) => k.startsWith(`${id}.`)).length;
+const adjusters = computed(() => report.value.drive.bench?.adjusters);
+/** those of the user's own that are felt by this symptom */
+const own = computed(() =>
+  adjustersFor(
+    adjusters.value,
+    [shown.value.fault.title, ...shown.value.checks.map((c) => c.look)].join(' '),
+  ),
+);
+const bench = (): readonly Edit[] =>
+  report.value.drive.bench === undefined ? [{ do: 'addDuty', duty: 'bench' }] : [];
+function setAdjusters(text: string, session: string): Refusal | null {
+  for (const e of bench()) {
+    const refused = edit(e, session);
+    if (refused) return refused;
+  }
+  return edit({ do: 'duty', duty: 'bench', at: 0, key: 'adjusters', text }, session);
+}
 function put(id: string, outcome: Outcome | null): void {
   const day = new Date().toISOString().slice(0, 10);
   const text = withOutcome(kept.value, `${shown.value.fault.id}.${id}`, outcome, day);
-  const edits: Edit[] = [
-    ...(report.value.drive.bench === undefined ? [{ do: 'addDuty', duty: 'bench' } as const] : []),
-    { do: 'duty', duty: 'bench', at: 0, key: 'faults', text },
-  ];
+  const edits: Edit[] = [...bench(), { do: 'duty', duty: 'bench', at: 0, key: 'faults', text }];
   take(edits);
 }
 </script>
@@ -44,6 +69,11 @@ function put(id: string, outcome: Outcome | null): void {
     </nav>
     <section :aria-label="shown.fault.title">
       <h3>{{ shown.fault.title }}</h3>
+      <ul v-if="own.length > 0" class="own-map" aria-label="Your own adjusters">
+        <li v-for="a in own" :key="a.name + a.felt">
+          <b>{{ a.name }}</b> ({{ a.felt }}): {{ a.act }}
+        </li>
+      </ul>
       <p class="quiet says">The cheapest first. Say how each came out; it stays with the drive.</p>
       <ol>
         <li
@@ -73,6 +103,14 @@ function put(id: string, outcome: Outcome | null): void {
         None of these was so. Turn it by hand with the motor off, all the way round, and feel each shaft by
         itself.
       </p>
+      <ReadField
+        class="map"
+        label="Which adjuster does what, in your own words"
+        :value="adjusters ?? ''"
+        placeholder="wall screws: stiff → release; jack: rattles → up"
+        hint="one after the other with ;"
+        :commit="setAdjusters"
+      />
       <p class="caution">
         Power off before hands go in; what hangs comes down when a train is opened. Local rules and a
         qualified person come first.
@@ -127,6 +165,15 @@ li {
 }
 .so {
   background: var(--p-even-ground);
+}
+.map {
+  --field-width: 400px;
+  padding-top: 8px;
+}
+.own-map {
+  list-style: none;
+  padding: 4px 8px;
+  background: var(--p-tint);
 }
 .own {
   color: var(--p-blue);

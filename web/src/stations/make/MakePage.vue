@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, h } from 'vue';
-import { mdiPrinterOutline } from '@mdi/js';
+import { mdiPackageVariantClosed, mdiPrinterOutline } from '@mdi/js';
 import { useRoute, useRouter } from 'vue-router';
 import SubBar from '../../ui/SubBar.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
-import { useReport } from '../../ui/open-drive.ts';
+import { useShelf } from '../../stores/shelf.ts';
+import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
+import { usePack } from '../../ui/packing.ts';
 import { usePrintSheet } from '../../ui/printing.ts';
 import MakeSheet from './MakeSheet.vue';
 import MeshHelper from './MeshHelper.vue';
@@ -21,6 +23,12 @@ const panes = {
   belts: defineAsyncComponent(() => import('./BeltsPane.vue')),
 };
 const report = useReport();
+const { tree } = useOpenDrive();
+const shelf = useShelf();
+const pack = usePack(
+  () => tree.value?.drive ?? null,
+  () => shelf.parts,
+);
 const print = usePrintSheet(() => h(MakeSheet, { report: report.value }));
 const route = useRoute();
 const router = useRouter();
@@ -41,6 +49,17 @@ const go = (tab: unknown): void => {
       </template>
       <div id="make-tools" class="tools" />
       <v-btn class="tool" variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
+      <v-menu location="bottom end">
+        <template #activator="{ props }">
+          <v-btn class="tool" variant="text" :prepend-icon="mdiPackageVariantClosed" v-bind="props"
+            >Pack</v-btn
+          >
+        </template>
+        <v-list>
+          <v-list-item title="Print the build pack" @click="pack.print" />
+          <v-list-item title="ZIP of all its files" @click="pack.zip" />
+        </v-list>
+      </v-menu>
     </SubBar>
     <component :is="panes[open]" />
     <template #aside><MeshHelper /></template>

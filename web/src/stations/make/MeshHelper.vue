@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import { mdiArrowULeftTop, mdiRestart } from '@mdi/js';
 import {
+  adjustersFor,
   feelWords,
   meshChoices,
   meshReport,
@@ -83,6 +84,8 @@ const scale = computed(() => {
   const room = Math.max(0.0625, (high - low) * 0.35);
   return { low: low - room, high: high + room };
 });
+/** of the user's own map, what goes with what was last felt */
+const own = computed(() => adjustersFor(drive.value.bench?.adjusters, mesh.value?.rows.at(-1)?.felt ?? ''));
 const x = (turns: number): number => (404 * (turns - scale.value.low)) / (scale.value.high - scale.value.low);
 </script>
 
@@ -173,6 +176,9 @@ const x = (turns: number): number => (404 * (turns - scale.value.low)) / (scale.
       </p>
       <h3 role="status">{{ mesh.next.title }}</h3>
       <p>{{ mesh.next.message }}</p>
+      <p v-for="a in own" :key="a.name + a.felt">
+        Your map: <b>{{ a.name }}</b> ({{ a.felt }}): {{ a.act }}.
+      </p>
       <template v-if="mesh.state.next.do !== 'done'">
         <div class="feels" role="group" aria-label="What you feel">
           <button v-for="f in FEELS_SHOWN" :key="f" type="button" @click="feel(f)">

@@ -39,6 +39,7 @@ const wheel = computed(() => entry.value?.wheel ?? null);
 /** What of a stage says how this wheel is made. */
 const keysOf = ({ as, shiftKey, boreKey }: MadeWheel): readonly string[] => [
   ...(as === 'pulley' ? ['pitchMm'] : ['moduleMm', 'diametralPitch', 'pressureAngleDeg', shiftKey ?? '']),
+  ...(as === 'gear' || as === 'ring' ? ['helixDeg', 'hand'] : []),
   ...(as === 'wormWheel' ? ['cut', 'threadPitchMm'] : []),
   boreKey,
   'faceMm',

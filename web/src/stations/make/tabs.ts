@@ -1,9 +1,9 @@
 /** The tabs of Make, in the order they stand. */
 export const makeTabs = [
   { id: 'wheels', title: 'Wheels' },
-  { id: 'circles', title: 'Plates, dials' },
+  { id: 'circles', title: 'Drawings' },
   { id: 'belts', title: 'Belts' },
-  { id: 'fits', title: 'Fits' },
+  { id: 'fits', title: 'Fits, parts' },
   { id: 'build', title: 'Build' },
   { id: 'faults', title: 'Faults' },
 ] as const;

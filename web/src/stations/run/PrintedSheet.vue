@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { sheet, type RunPlan } from '@pendrix/core';
+import { sheet, workReport, type Drive, type RunPlan } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import { MAX_PRINTED } from '../../ui/printing.ts';
 import RichText from '../../ui/RichText.vue';
@@ -8,7 +8,9 @@ import DmsText from './DmsText.vue';
 import { NAMES, sheetHeads } from './sheet-columns.ts';
 
 /** The sheet of targets as it is printed: every line, with room to tick it off. */
-const { title, plan } = defineProps<{ title: string; plan: RunPlan }>();
+const { title, plan, drive } = defineProps<{ title: string; plan: RunPlan; drive: Drive }>();
+/** how the wheel of this count is cut, where the work is a wheel */
+const wheel = computed(() => workReport(drive, plan.divisions));
 const whole = computed(() => sheet(plan));
 const rows = computed(() =>
   Array.from({ length: Math.min(whole.value.length, MAX_PRINTED) }, (_, i) => whole.value.row(i)),
@@ -42,5 +44,23 @@ const left = computed(() => whole.value.length - rows.value.length);
       </tr>
     </tbody>
   </table>
+  <template v-if="wheel">
+    <h2>Cut list: {{ wheel.title }}</h2>
+    <p>
+      {{ wheel.blank.map((b) => `${b.label} ${b.text} ${b.unit}`).join('; ') }}.
+      <template v-if="wheel.passes.length > 0"
+        >Depth after each pass: {{ wheel.passes.map((x) => x.depth).join(', ') }} mm.</template
+      >
+      {{
+        wheel.cutter
+          ? `Cutter ${wheel.cutter.range}, custom A ${wheel.cutter.customA}, B ${wheel.cutter.customB}.`
+          : wheel.cutterSays
+      }}
+      <template v-if="wheel.measure.length > 0"
+        >Measure: {{ wheel.measure.map((m) => `${m.label} ${m.text} ${m.unit}`).join('; ') }}.</template
+      >
+    </p>
+    <p>Spindle stopped before hands, gauges or the clamp are touched.</p>
+  </template>
   <p v-if="left > 0">{{ left }} more lines; the CSV file has them all.</p>
 </template>

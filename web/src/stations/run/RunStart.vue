@@ -10,6 +10,9 @@ import {
   refusalMessage,
   error,
   sheet,
+  minutesOf,
+  setupAgain,
+  setupStands,
   type Refusal,
   type Report,
   type RunPlan,
@@ -24,6 +27,7 @@ import RichText from '../../ui/RichText.vue';
 import RunList from './RunList.vue';
 import { usePrintSheet } from '../../ui/printing.ts';
 import PrintedSheet from './PrintedSheet.vue';
+import SetupSign from './SetupSign.vue';
 import SheetTable from './SheetTable.vue';
 import type { CurrentRun } from './use-run.ts';
 import TwoColumns from '../../ui/TwoColumns.vue';
@@ -53,7 +57,7 @@ watch(
   },
 );
 /** A grid: another output that steps on each time this one has made its turn. */
-const { tree } = useOpenDrive();
+const { tree, edit } = useOpenDrive();
 const others = computed(() =>
   (tree.value?.outputs ?? []).filter((o) => o.name !== report.drive.train.name && o.report.divider !== null),
 );
@@ -112,9 +116,20 @@ function setName(text: string): Refusal | null {
   name.value = text.trim() === '' ? null : text.trim().slice(0, 60);
   return null;
 }
-const start = (): void => {
-  if (plan.value) void runs.start(plan.value, gap.value, named.value);
-};
+/** The set-up is signed off, or skipped with a reason, for each blank anew. */
+const setup = computed(() => report.drive.setup ?? null);
+const signed = computed(() => setupStands(setup.value ?? undefined).signed);
+async function start(): Promise<void> {
+  if (!plan.value) return;
+  const list = setup.value;
+  const minutes = list ? minutesOf(list.steps) : 0;
+  await runs.start(plan.value, gap.value, named.value, {
+    ...(minutes > 0 && { minutes }),
+    ...(list?.skipped && { skipped: list.skipped }),
+  });
+  if (list)
+    edit({ do: 'build', list: 'setup', steps: setupAgain(list.steps), message: 'set-up for the next blank' });
+}
 const MAX_CHIPS = 24;
 const saveExport = useSaveExport();
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
@@ -134,7 +149,7 @@ async function saveCsv(): Promise<void> {
   await saveExport(report.drive, 'csv', { divisions }, `targets-${divisions}`);
 }
 const print = usePrintSheet(() =>
-  plan.value ? h(PrintedSheet, { title: report.drive.name, plan: plan.value }) : null,
+  plan.value ? h(PrintedSheet, { title: report.drive.name, plan: plan.value, drive: report.drive }) : null,
 );
 </script>
 
@@ -217,6 +232,7 @@ const print = usePrintSheet(() =>
             </div>
           </template>
         </dl>
+        <SetupSign v-if="setup && !running" :setup="setup" />
         <div class="start">
           <v-btn
             v-if="running"
@@ -261,12 +277,15 @@ const print = usePrintSheet(() =>
               variant="flat"
               height="64"
               :prepend-icon="mdiPlay"
-              :disabled="limited !== null"
+              :disabled="limited !== null || !signed"
               @click="start"
               >Start at gap {{ gap }}</v-btn
             >
           </template>
           <p v-if="limited" class="limited" role="status">{{ limited.message }} {{ limited.cure }}</p>
+          <p v-else-if="!signed" class="limited" role="status">
+            The first gap waits for the set-up: sign it off above, or say why it is skipped.
+          </p>
           <p v-else-if="!running" class="quiet">
             Set the work on its mark first. Space goes on, Backspace goes back; every move is kept, so the
             laptop may be shut at any time.

@@ -1,5 +1,5 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
-import { nextState, rowsOf, startRun, type RunPlan, type RunState } from '@pendrix/core';
+import { nextState, rowsOf, startRun, type RunPlan, type RunSetup, type RunState } from '@pendrix/core';
 import type { RunRecord } from '../../records/kinds.ts';
 import { useRecords } from '../../records/records.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -15,7 +15,7 @@ export interface CurrentRun {
   readonly past: ComputedRef<readonly RunRecord[]>;
   /** it was already under way when it came to the bench */
   readonly resumed: Ref<boolean>;
-  readonly start: (plan: RunPlan, gap: number, name: string) => Promise<void>;
+  readonly start: (plan: RunPlan, gap: number, name: string, setup?: RunSetup) => Promise<void>;
   /** puts a run on the bench, an ended one too */
   readonly takeUp: (run: RunRecord) => Promise<void>;
   /** back to the sheet and the list; the run stays as it is */
@@ -87,8 +87,8 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
           : `${plan.train}, ${plan.divisions} ${plan.rows ? `× ${rowsOf(plan)}` : 'divisions'}`,
         all.value.map((r) => r.name),
       ),
-    start: async (plan, gap, name) => {
-      const made = await workshop.startRun(driveId, name, startRun(plan, Date.now(), gap));
+    start: async (plan, gap, name, setup) => {
+      const made = await workshop.startRun(driveId, name, startRun(plan, Date.now(), gap, setup));
       if (made) {
         resumed.value = false;
         chosen.value = made.id;

@@ -1,0 +1,103 @@
+import { ok, error, readDivisions, type Result } from '../numbers/index.ts';
+import { pathOf, trainsOf, type Drive } from '../drive/index.ts';
+import { writeCsv, writeDrive } from '../files/index.ts';
+import { madeWheels } from '../make/index.ts';
+import { FIT_HEAD, fitRows, PARTS_HEAD, partsRows, planRun } from '../report/index.ts';
+import type { ShelfPart } from '../shelf/index.ts';
+import { sheetCsv } from './dividing.ts';
+import { drawingNames } from './drawings.ts';
+import { exportDrive } from './formats.ts';
+import { motorNames } from './form-sheet.ts';
+import { packPage } from './pack-page.ts';
+import { tablesOf } from './tables.ts';
+
+/** One file of a build pack. */
+export interface PackFile {
+  /** with folders: "drawings/wheel-3.dxf" */
+  readonly name: string;
+  readonly text: string;
+}
+
+/** Run sheets and drawings of one train; the rest are named as left out. */
+const MOST_SHEETS = 40;
+const MOST_DRAWINGS = 60;
+
+/** A name that any disk takes. */
+const folder = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/[^A-Za-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .toLowerCase() || 'train';
+
+/** Names of the drawings that belong into a pack: all but those that any drive has. */
+const packDrawings = (drive: Drive): readonly string[] =>
+  drawingNames(drive)
+    .filter((n) => n !== 'dial' && n !== 'vernier' && !motorNames.includes(n))
+    .slice(0, MOST_DRAWINGS);
+
+function trainFiles(
+  drive: Drive,
+  shelf: readonly ShelfPart[],
+  shared: number | null,
+  at: string,
+): readonly PackFile[] {
+  const out: PackFile[] = [];
+  const put = (name: string, made: Result<string>): void => {
+    if (made.ok) out.push({ name: `${at}${name}`, text: made.value });
+  };
+  const tables = tablesOf(drive);
+  for (const [name, text] of tables)
+    put(
+      `${name}.csv`,
+      ok(
+        name === 'parts'
+          ? writeCsv(PARTS_HEAD, partsRows(drive, shelf, shared))
+          : name === 'fits'
+            ? writeCsv(FIT_HEAD, fitRows(drive, shared))
+            : text(),
+      ),
+    );
+  const read = readDivisions(drive.job.divisions);
+  for (const divisions of (read.ok ? read.value : []).slice(0, MOST_SHEETS)) {
+    const plan = planRun(drive, divisions);
+    if (plan) put(`run-sheets/${divisions}.csv`, ok(sheetCsv(plan)));
+  }
+  for (const name of packDrawings(drive))
+    for (const as of ['svg', 'dxf'] as const)
+      put(`drawings/${name}.${as}`, exportDrive(drive, as, { of: name }));
+  (drive.plates?.plates ?? []).forEach((_, i) => {
+    put(`drilling/plate-${i}.csv`, exportDrive(drive, 'csv', { of: `plate-${i}` }));
+    put(`drilling/plate-${i}.gcode`, exportDrive(drive, 'gcode', { of: `plate-${i}` }));
+  });
+  put('constants.h', exportDrive(drive, 'cheader'));
+  put('moves.gcode', exportDrive(drive, 'gcode'));
+  return out;
+}
+
+/**
+ * Everything one needs at the bench, as open files: the document to print, the drive itself, tables, run sheets, drawings, drilling lists and
+ * constants. Deterministic. Refused for a drive with nothing to make or run.
+ */
+export function packFiles(drive: Drive, shelf: readonly ShelfPart[]): Result<readonly PackFile[]> {
+  const trains = trainsOf(drive).map((t, i) => {
+    const path = pathOf(drive, i);
+    return { name: t.name, drive: path.drive, shared: t.from === null ? null : path.shared };
+  });
+  if (trains.every((t) => t.drive.train.stages.length === 0 && madeWheels(t.drive).length === 0))
+    return error('nothingToExport', 'stages to build');
+  // the plan of the arbors is that of all trains together
+  const whole = (['svg', 'dxf'] as const).flatMap((as): readonly PackFile[] => {
+    const made = trains.length > 1 ? exportDrive(drive, as, { of: 'arbors' }) : null;
+    return made?.ok ? [{ name: `arbors.${as}`, text: made.value }] : [];
+  });
+  const parts = trains.flatMap((t) =>
+    trainFiles(t.drive, shelf, t.shared, trains.length > 1 ? `${folder(t.name)}/` : ''),
+  );
+  return ok([
+    { name: 'build-pack.html', text: packPage(drive, shelf) },
+    { name: 'drive.pendrix.json', text: writeDrive(drive) },
+    ...whole,
+    ...parts,
+  ]);
+}
