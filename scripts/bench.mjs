@@ -29,8 +29,9 @@ console.log(
   'wanted'.padStart(8),
 );
 const { simulateBenches } = await import('../core/src/simulate/simulate.bench.ts');
+const { measureBenches } = await import('../core/src/files/record.bench.ts');
 const { drawingBenches } = await import('../core/src/exports/drawings.bench.ts');
-for (const b of [...benches, ...simulateBenches, ...drawingBenches]) {
+for (const b of [...benches, ...simulateBenches, ...drawingBenches, ...measureBenches]) {
   const ms = median(b.run);
   first ||= ms;
   console.log(

@@ -221,3 +221,57 @@ describe('pendrix pack', () => {
     expect((await run('pack', CUTTER, '--out', CUTTER)).err).toContain('cannot be written');
   });
 });
+
+describe('pendrix fit', () => {
+  const record = join(folder, 'record.csv');
+  const wheel = join(folder, 'wheel.csv');
+  test('a record that the drive made itself gives its worm back', async () => {
+    writeFileSync(record, (await run('simulate', CRADLE, '--seconds', '3600', '--every', '5', '--csv')).out);
+    const found = JSON.parse((await run('fit', CRADLE, record, '--rate', 'stars', '--json')).out) as {
+      components: { cause: string; periodS: number; amplitudeArcsec: number | null; state: string }[];
+      driftArcsecPerHour: number;
+    };
+    const worm = found.components[0]!;
+    expect(worm.cause).toContain('worm run-out');
+    expect(worm.periodS).toBeCloseTo(598.36, 1);
+    expect(worm.amplitudeArcsec).toBeGreaterThan(30);
+    expect(found.components.find((c) => c.cause === 'wheel run-out')).toMatchObject({
+      state: 'tooShort',
+      amplitudeArcsec: null,
+    });
+    const { out } = await run('fit', CRADLE, record);
+    expect(out).toMatch(/Too short to tell: wheel run-out, 23\.9 h/);
+    expect(out).toMatch(/Drift .* an hour; left over/);
+  });
+  test('a divided wheel in words and as JSON', async () => {
+    const rows = Array.from({ length: 73 }, (_, i) => `${i},${i >= 30 ? 90 : 0}`);
+    writeFileSync(wheel, `index,error_arcsec\n${rows.join('\n')}\n`);
+    expect((await run('fit', CUTTER, wheel, '--divided')).out).toContain(
+      'a jump that stays, 90.00″ at tooth 31',
+    );
+    expect(JSON.parse((await run('fit', CUTTER, wheel, '--divided', '--json')).out)).toMatchObject({
+      best: { shape: 'jump', at: 30 },
+    });
+  });
+  test.each([
+    ['time_s,error_arcsec\n0,1\n1,two\n', 'line 3, column error_arcsec'],
+    ['seconds,error\n0,1\n', 'no column of readings'],
+    ['error_arcsec\n1\n', 'time_s'],
+    ['time_s,error_arcsec\n0,1\n', '1 readings say nothing'],
+    ['', 'no column of readings'],
+    ['<html><body>', 'no column of readings'],
+  ])('what is no record is refused by its place: %j', async (text, says) => {
+    writeFileSync(record, text);
+    const { code, err } = await run('fit', CRADLE, record);
+    expect([code, err]).toEqual([2, expect.stringContaining(says)]);
+  });
+  test('pixels want a camera, a rate its name, and two files', async () => {
+    writeFileSync(record, 'time_s;error_px\n0;1,5\n1;2,5\n');
+    expect((await run('fit', 'demo/tide-dial.pendrix.json', record)).err).toMatch(
+      /pixels need a camera|no rate/,
+    );
+    expect((await run('fit', CRADLE, record, '--rate', 'mars')).err).toContain('stars');
+    expect((await run('fit', CRADLE)).err).toContain('the record');
+    expect((await run('fit', CUTTER, record)).err).toMatch(/rate/);
+  });
+});

@@ -3,6 +3,7 @@ import { check } from './check.ts';
 import type { Command } from './command.ts';
 import { exported } from './export.ts';
 import { find } from './find.ts';
+import { fit } from './fit.ts';
 import { make } from './make.ts';
 import { pack } from './pack.ts';
 import { plates } from './plates.ts';
@@ -11,7 +12,18 @@ import { simulate } from './simulate.ts';
 import { targets } from './targets.ts';
 
 /** Every command. One line a command. */
-const commands: readonly Command[] = [check, targets, ratio, find, plates, exported, simulate, make, pack];
+const commands: readonly Command[] = [
+  check,
+  targets,
+  ratio,
+  find,
+  plates,
+  exported,
+  simulate,
+  make,
+  pack,
+  fit,
+];
 
 export interface Streams {
   readonly out: (text: string) => void;

@@ -26,6 +26,18 @@ export const dutyWords = {
     message: (t) => `this drive has no ${t.given}`,
     cure: () => 'ask for it in the job first',
   },
+  noColumn: {
+    message: (t) => `there is no column of readings in "${t.given}"`,
+    cure: (t) => `write ${t.limit ?? 'error_arcsec'} over the column`,
+  },
+  noCamera: {
+    message: () => 'readings in pixels need a camera',
+    cure: () => 'give the job a camera with its pixel and focal length, or write error_arcsec',
+  },
+  tooFewReadings: {
+    message: (t) => `${t.given} readings say nothing`,
+    cure: (t) => `read ${t.limit ?? '8'} or more, not all at one time`,
+  },
   notEmptyFolder: {
     message: (t) => `the folder ${t.given} is not empty`,
     cure: () => 'name a new one: a pack does not write over what is there',

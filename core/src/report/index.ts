@@ -35,6 +35,15 @@ export {
   type PartRow,
   type ShaftFitReport,
 } from './make/fits.ts';
+export {
+  componentRows,
+  readableRate,
+  takenFrom,
+  type ComponentRow,
+  type Readable,
+  type Taken,
+} from './measure/tracking.ts';
+export { dividedBy, divisionRecordReport, type ShapeReport } from './measure/dividing.ts';
 export { drawingChoices, type DrawingChoice } from './make/drawing-choices.ts';
 export { BUILD_HEAD, buildRows } from './make/build.ts';
 export { adjustersFor, readAdjusters, type Adjuster } from './make/adjusters.ts';

@@ -1,4 +1,4 @@
-export { fitWaves, type Fitted } from './fit.ts';
+export { seeded } from './random.ts';
 export { speedRipple, type Ripple } from './ripple.ts';
 export { shares, type ShareAt, type SharesAsked } from './share.ts';
 export {

@@ -4,7 +4,6 @@ import { newDrive } from '../drive/index.ts';
 import { budget, type ErrorTerm } from '../errors/index.ts';
 import { exactly } from '../numbers/index.ts';
 import {
-  fitWaves,
   shares,
   simulateDividing,
   simulateTracking,
@@ -230,24 +229,5 @@ describe('speed ripple', () => {
     expect(r.peakToPeak).toBe(0);
     expect(r.fast).toMatchObject({ turns: 500 });
     expect(r.fast!.percent).toBeCloseTo((100 * 2500) / 206_264.806, 6);
-  });
-});
-
-describe('fitted waves', () => {
-  test('amplitudes, drift and rest of a record of two waves, at uneven times', () => {
-    const times = Float64Array.from({ length: 900 }, (_, i) => i * 2 + 0.7 * Math.sin(i));
-    const values = times.map(
-      (t) => 3 + 0.01 * t + 8 * Math.sin((2 * Math.PI * t) / 300 + 1) + 2 * Math.cos((2 * Math.PI * t) / 71),
-    );
-    const fit = fitWaves(times, values, [300, 71])!;
-    expect(fit.amplitudes[0]).toBeCloseTo(8, 6);
-    expect(fit.amplitudes[1]).toBeCloseTo(2, 6);
-    expect(fit.driftPerSecond).toBeCloseTo(0.01, 8);
-    expect(fit.rest).toBeLessThan(1e-6);
-  });
-  test('one period twice cannot be told apart; too few readings neither', () => {
-    const times = Float64Array.from({ length: 50 }, (_, i) => i);
-    expect(fitWaves(times, times, [10, 10])).toBeNull();
-    expect(fitWaves(times.slice(0, 3), times.slice(0, 3), [10])).toBeNull();
   });
 });

@@ -1,14 +1,8 @@
 import { pixelScale, type Drive } from '../../drive/index.ts';
 import { axisRates, pointingOf } from '../../follow/index.ts';
 import { wavesOf, type Wave } from '../../errors/index.ts';
-import {
-  fitWaves,
-  shares,
-  simulateTracking,
-  starField,
-  type ShareAt,
-  type StarField,
-} from '../../simulate/index.ts';
+import { shares, simulateTracking, starField, type ShareAt, type StarField } from '../../simulate/index.ts';
+import { fitWaves } from '../../measure/index.ts';
 import type { Graded } from '../figure.ts';
 import { measured } from '../text.ts';
 import { following, thinned, type Following } from './model.ts';

@@ -1,0 +1,20 @@
+export {
+  fitDividing,
+  type DividedBy,
+  type DivisionFit,
+  type DivisionRecord,
+  type DivisionShape,
+  type ShapeFound,
+} from './dividing.ts';
+export { divisionSample, trackingSample } from './instruments.ts';
+export { highestPeak, lombScargle, type Peak } from './periodogram.ts';
+export { asAmplitude, lostMotionOf, settlingSeconds, speedPpm, wilson } from './tests.ts';
+export {
+  fitTracking,
+  type Component,
+  type ComponentState,
+  type Period,
+  type TrackingFit,
+  type TrackingRecord,
+} from './tracking.ts';
+export { fitWaves, type Fitted } from './waves.ts';

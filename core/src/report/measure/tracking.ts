@@ -1,0 +1,146 @@
+import { abs, toNumber } from '../../numbers/index.ts';
+import { pixelScale, type Drive, type Edit } from '../../drive/index.ts';
+import { errorTerms, turningParts } from '../../errors/index.ts';
+import type { Component, Period, TrackingFit } from '../../measure/index.ts';
+import { contextOf } from '../context.ts';
+import { errorRow } from '../errors/rows.ts';
+import { short } from '../force/bench-form.ts';
+import { angleText, measured, timeText } from '../text.ts';
+
+/** A rate that a record can be read against: a turn of the output in s, and everything of the train that comes again. */
+export interface Readable {
+  readonly rate: string;
+  readonly turnSeconds: number;
+  readonly periods: readonly Period[];
+  /** ″ at the axis of one pixel; null without a camera */
+  readonly arcsecPerPx: number | null;
+}
+
+/** What a record of a rate is read by; null while nothing is followed, or no rate has that name. */
+export function readableRate(drive: Drive, name?: string): Readable | null {
+  const of = contextOf(drive);
+  const rates = of.duties.rates;
+  const rate =
+    name === undefined ? rates[0] : rates.find((r) => r.name.toLowerCase() === name.trim().toLowerCase());
+  if (!rate) return null;
+  const turnSeconds = Math.abs(toNumber(rate.period));
+  const period = (turns: number): number => turnSeconds / turns;
+  const shafts = turningParts(drive, of.k).map((p): Period => ({
+    cause: p.id,
+    periodS: period(toNumber(abs(p.turns))),
+  }));
+  const terms = errorTerms(drive, of.k).flatMap((t): Period[] =>
+    t.kind === 'periodic' && t.turnsPerOutputTurn
+      ? [{ cause: t.cause, periodS: period(toNumber(abs(t.turnsPerOutputTurn))) }]
+      : [],
+  );
+  const { camera } = drive.job;
+  return {
+    rate: rate.name,
+    turnSeconds,
+    periods: joined([...terms, ...shafts]),
+    arcsecPerPx: camera
+      ? pixelScale(camera.pixelUm, camera.focalMm) / Math.cos(((camera.declinationDeg ?? 0) * Math.PI) / 180)
+      : null,
+  };
+}
+
+/** Equal periods as one row; a shaft is named where nothing on it is. */
+function joined(all: readonly Period[]): readonly Period[] {
+  const by = new Map<string, Period>();
+  for (const p of all) {
+    const key = p.periodS.toPrecision(9);
+    const before = by.get(key);
+    if (!before) by.set(key, p);
+    else if (!p.cause.startsWith('shaft') && !before.cause.split(', ').includes(p.cause))
+      by.set(key, { ...before, cause: `${before.cause}, ${p.cause}` });
+  }
+  return [...by.values()];
+}
+
+/** What a component of a fit says of the drive: the value that it makes measured, in words and as edits; null where no single value answers. */
+export interface Taken {
+  readonly title: string;
+  readonly message: string;
+  readonly edits: readonly Edit[];
+}
+
+/** The largest cause of a period takes what its others leave of the amplitude; where they would leave nothing, all of it. */
+export function takenFrom(drive: Drive, component: Component): Taken | null {
+  const of = contextOf(drive);
+  const by = of.errors.budgets.tracking;
+  if (!by || component.amplitudeArcsec === null) return null;
+  const rows = by.budget.rows.filter(({ term }) => {
+    const turns = term.kind === 'periodic' && term.turnsPerOutputTurn;
+    return turns && Math.abs(by.turnSeconds! / toNumber(abs(turns)) / component.periodS - 1) < 1e-6;
+  });
+  const valued = rows
+    .filter((r) => r.term.value?.perUnit)
+    .sort((a, b) => (b.term.arcsec ?? 0) - (a.term.arcsec ?? 0));
+  const row = valued[0];
+  const field = row && errorRow(of, row, by).field;
+  if (!row || !field) return null;
+  const others = rows.filter((r) => r !== row).reduce((n, r) => n + (r.term.arcsec ?? 0), 0);
+  const left = component.amplitudeArcsec - others;
+  const { perUnit, unit, amount } = row.term.value!;
+  const text = short((left > 0 ? left : component.amplitudeArcsec) / perUnit!);
+  return {
+    title: `${row.term.cause}: ${text} ${unit}`,
+    message: `${amount === null ? 'not known before' : `${measured(amount)} ${unit} before`}${others > 0 && left > 0 ? `; ${angleText(others)} of it left to ${rows.length - 1} more of this period` : ''}`,
+    edits: [field.edit(text), ...field.knownAs('measured')],
+  };
+}
+
+/** A component in words for a list. */
+export interface ComponentRow {
+  readonly cause: string;
+  readonly period: string;
+  readonly amplitude: string;
+  readonly error: string;
+  readonly share: string;
+  readonly arcsec: number | null;
+}
+
+const STATES = {
+  tooShort: 'too short to tell',
+  notSeparable: 'not separable',
+  tooCoarse: 'too coarse',
+} as const;
+
+const percentText = (share: number | null): string =>
+  share === null ? '' : share < 0.001 ? 'under 0.1 %' : `${measured(100 * share)} %`;
+
+/** What was fitted as rows, and what cannot be told, by its reason: "too short to tell: the wheel, 23 h 56 min". */
+export function componentRows(fit: TrackingFit): {
+  readonly rows: readonly ComponentRow[];
+  readonly untold: readonly { readonly reason: string; readonly causes: string }[];
+} {
+  const period = (s: number): string => timeText(s).join(' ');
+  const rows = fit.components.flatMap((c): ComponentRow[] =>
+    c.amplitudeArcsec === null
+      ? []
+      : [
+          {
+            cause: c.cause,
+            period: period(c.periodS),
+            amplitude: `±${angleText(c.amplitudeArcsec)}`,
+            error: `±${angleText(c.amplitudeError ?? 0)}`,
+            share: percentText(c.share),
+            arcsec: c.amplitudeArcsec,
+          },
+        ],
+  );
+  const untold = (Object.keys(STATES) as (keyof typeof STATES)[]).flatMap((state) => {
+    const all = fit.components.filter((c) => c.state === state);
+    const shown = all.slice(0, 4).map((c) => `${c.cause}, ${period(c.periodS)}`);
+    return all.length === 0
+      ? []
+      : [
+          {
+            reason: STATES[state],
+            causes: [...shown, ...(all.length > 4 ? [`and ${all.length - 4} more`] : [])].join('; '),
+          },
+        ];
+  });
+  return { rows, untold };
+}
