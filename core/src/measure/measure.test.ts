@@ -20,7 +20,7 @@ import {
 function fitted(record: TrackingRecord, periods: readonly Period[]): TrackingFit | null {
   const made = fitTracking(record, periods);
   for (;;) {
-    const step = made.next();
+    const step = made.next(false);
     if (step.done) return step.value;
   }
 }

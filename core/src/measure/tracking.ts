@@ -86,12 +86,12 @@ function statesOf(all: readonly Period[], span: number, spacing: number): readon
 
 /**
  * What a tracking record says of its drive: offset, drift, and a wave for each period of the train that it can tell, then what is left as
- * peaks. Gives way after each part with how far it has come, 0 to 1. Null for fewer than 8 readings, or all at one time. (handbook: errors)
+ * peaks. Gives way after each part with how far it has come, 0 to 1, and ends with null when it is told to stop. Null for fewer than 8 readings, or all at one time. (handbook: errors)
  */
 export function* fitTracking(
   { times, values }: TrackingRecord,
   periods: readonly Period[],
-): Generator<number, TrackingFit | null> {
+): Generator<number, TrackingFit | null, boolean> {
   const count = times.length;
   const span = count > 1 ? times[count - 1]! - times[0]! : 0;
   if (count < 8 || !(span > 0)) return null;
@@ -99,7 +99,7 @@ export function* fitTracking(
   const all = wanted(periods);
   const states = statesOf(all, span, spacing);
   const told = all.filter((_, i) => states[i] === 'ok').slice(0, Math.max(0, Math.floor(count / 2) - 2));
-  yield 0.05;
+  if (yield 0.05) return null;
   const straight = fitWaves(times, values, [])!;
   let found: number[] = [];
   let fit: Fitted =
@@ -108,10 +108,10 @@ export function* fitTracking(
       values,
       told.map((p) => p.periodS),
     ) ?? straight;
-  yield 0.5;
+  if (yield 0.5) return null;
   for (let i = 0; i < MOST_PEAKS; i++) {
     const peak = highestPeak(times, fit.residuals);
-    yield 0.5 + (0.5 * (i + 1)) / MOST_PEAKS;
+    if (yield 0.5 + (0.5 * (i + 1)) / MOST_PEAKS) return null;
     if (!peak || peak.falseAlarm > ALARM) break;
     const next: Fitted | null = fitWaves(times, values, [
       ...told.map((p) => p.periodS),
