@@ -15,6 +15,7 @@ const ROOMS = [
   ['errors'],
   ['force', 'simulate'],
   ['measure'],
+  ['log'],
   ['report'],
   ['files'],
   ['exports'],

@@ -19,7 +19,7 @@ export async function openDemo(page: Page): Promise<void> {
 export async function openDrive(
   page: Page,
   name: string,
-  station: 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Make' | 'Run',
+  station: 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Make' | 'Run' | 'Log',
 ): Promise<void> {
   await page.locator('th.name a', { hasText: name }).click();
   await go(page, station);
@@ -28,7 +28,7 @@ export async function openDrive(
 /** By the rail to another station of the open drive. */
 export async function go(
   page: Page,
-  station: 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Make' | 'Run',
+  station: 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Make' | 'Run' | 'Log',
 ): Promise<void> {
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
   await expect(page.locator('main h2').first()).toHaveText(station);

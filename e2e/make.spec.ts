@@ -73,7 +73,7 @@ test('parts against the shelf, the pack as a ZIP and on paper', async ({ page })
   await page.getByText('ZIP of all its files').click();
   const zip = await waits;
   expect(zip.suggestedFilename()).toBe('orrery-wheel-cutter-pack.zip');
-  const files = unzipSync(await readFile((await zip.path())));
+  const files = unzipSync(await readFile(await zip.path()));
   expect(Object.keys(files)).toEqual(
     expect.arrayContaining(['build-pack.html', 'drawings/wheel-3.dxf', 'run-sheets/73.csv', 'parts.csv']),
   );

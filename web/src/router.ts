@@ -11,6 +11,7 @@ const pages = {
   check: () => import('./stations/check/CheckPage.vue'),
   make: () => import('./stations/make/MakePage.vue'),
   run: () => import('./stations/run/RunPage.vue'),
+  log: () => import('./stations/log/LogPage.vue'),
 } satisfies Record<Place, () => Promise<unknown>>;
 
 export const router = createRouter({

@@ -1,7 +1,7 @@
 import { at, ok, type Refusal, type Result } from '../numbers/index.ts';
 import type { Drive } from './drive.ts';
 import { editKind, type Edit } from './edits/index.ts';
-import { betweenFault } from './fault.ts';
+import { betweenFault } from './together-fault.ts';
 import { landing, rehung } from './landing.ts';
 import { refuseTrain } from './locks.ts';
 import { otherPlace, trainsFault } from './trains-fault.ts';

@@ -1,5 +1,6 @@
 import type { BenchNotes, JobDuties, Plates, Printer, Timer } from './duties/index.ts';
 import type { Build } from './build.ts';
+import type { LogEntry } from './log.ts';
 import type { FindSettings } from './find-settings.ts';
 import type { InputSpec } from './inputs.ts';
 import type { Output } from './outputs/index.ts';
@@ -101,10 +102,30 @@ export interface Drive {
   /** the list that it is built by */
   readonly build?: Build;
   readonly plates?: Plates;
+  /** what was measured, changed and learnt, the newest last */
+  readonly log?: readonly LogEntry[];
+  /** its designs, each with its reason, numbered from 1 */
+  readonly revisions?: readonly Revision[];
   /** what was last searched for */
   readonly find?: FindSettings;
   /** cautions the user has read and put away, by id */
   readonly dismissed?: readonly string[];
+}
+
+/** What of a drive is its design: what a revision keeps, and what going back brings again. */
+export const DESIGN_KEYS = ['job', 'train', 'others', 'encoder', 'timer', 'plates', 'printer'] as const;
+export type Design = Pick<Drive, (typeof DESIGN_KEYS)[number]>;
+
+/** A drive's design at a moment, with its reason. */
+export interface Revision {
+  readonly n: number;
+  readonly at: string;
+  readonly reason: string;
+  readonly design: Design;
+  /** it was tried, and taken back: it stays visible */
+  readonly takenBack?: boolean;
+  /** it is that earlier one again */
+  readonly backTo?: number;
 }
 
 /** What can be set of an encoder. */

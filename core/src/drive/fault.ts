@@ -1,10 +1,11 @@
 import { buildFault } from './build.ts';
+import { logFault } from './log.ts';
+import { revisionsFault } from './revisions.ts';
 import { at, parseRational, readDivisions, error, type Refusal } from '../numbers/index.ts';
 import { duties, MAX_DUTIES, refuseSweep, type DutyId, type Sweep } from './duties/index.ts';
-import { encoderInputs, MAX_STAGES, MAX_TRAINS, type Drive, type Train } from './drive.ts';
+import { encoderInputs, MAX_STAGES, MAX_TRAINS, type Drive } from './drive.ts';
 import { findInputs, readFindInput } from './find-settings.ts';
 import { refusalOf, show } from './inputs.ts';
-import { refuseTrain } from './locks.ts';
 import { checkModes } from './modes.ts';
 import { readMoves } from './moves.ts';
 import { curveFault } from './curve.ts';
@@ -15,8 +16,7 @@ import { isStageKind, kindOf, searchedKinds, stageInputs, stages } from './stage
 import { sourceArborInputs } from './stages/arbor.ts';
 import { playInput } from './stages/common.ts';
 import type { StageData } from './stages/stage.ts';
-import { otherPlace, trainsFault } from './trains-fault.ts';
-import { pathOf, ratioBetween, trainAt, trainCount, trainsOf } from './trains.ts';
+import { togetherFault } from './together-fault.ts';
 
 type Data = Readonly<Record<string, unknown>>;
 
@@ -92,54 +92,6 @@ export function findFault(value: unknown): Refusal | null {
     const text = value[key];
     const read = typeof text === 'string' ? readFindInput(key, text) : null;
     if (read && !read.ok) return at(key, read.refusal);
-  }
-  return null;
-}
-
-/** What the parts of a drive may not be together; its trains are each right by themselves. */
-export function togetherFault(drive: Drive): Refusal | null {
-  const first = trainTogetherFault(drive.train, drive.encoder, drive.job);
-  const locks = first ?? refuseTrain(drive.train);
-  if (locks) return first ?? at('train', locks);
-  const trains = trainsFault(drive);
-  if (trains) return trains;
-  for (let i = 1; i < trainCount(drive); i++) {
-    const own = drive.others![i - 1]!;
-    const path = pathOf(drive, i).drive;
-    const refusal = trainTogetherFault({ ...path.train, stages: own.stages }, own.encoder, path.job);
-    if (refusal) return { ...refusal, path: otherPlace(i, refusal.path.replace(/^train\./, '')) };
-  }
-  return betweenFault(drive);
-}
-
-/** An encoder on a shaft that is there, and a tolerance along a circle with its radius. */
-function trainTogetherFault(
-  train: Train,
-  encoder: { readonly shaft: number } | undefined,
-  job: { readonly toleranceMm?: string; readonly radiusMm?: string } | undefined,
-): Refusal | null {
-  if (encoder && encoder.shaft > train.stages.length)
-    return error('noSuchShaft', String(encoder.shaft), {
-      path: 'encoder.shaft',
-      limit: String(train.stages.length),
-    }).refusal;
-  if (job?.toleranceMm !== undefined && job.radiusMm === undefined && train.output.kind === 'rotary')
-    return error('noRadius', '', { path: 'job.radiusMm' }).refusal;
-  return null;
-}
-
-/** Ratios are asked between outputs that are there and have a source in common. */
-export function betweenFault(drive: Drive): Refusal | null {
-  const trains = trainsOf(drive);
-  const names = trains.map((t) => t.name).join(', ');
-  for (const [i, { from, to }] of (drive.job.between ?? []).entries()) {
-    const place = `job.between[${i}]`;
-    const [a, b] = [trainAt(trains, from), trainAt(trains, to)];
-    if (a < 0) return error('noSuchTrain', from, { path: `${place}.from`, limit: names }).refusal;
-    if (b < 0) return error('noSuchTrain', to, { path: `${place}.to`, limit: names }).refusal;
-    if (a === b) return error('sameOutput', to, { path: `${place}.to` }).refusal;
-    if (!ratioBetween(drive, a, b))
-      return error('noCommonSource', `${from} and ${to}`, { path: place }).refusal;
   }
   return null;
 }
@@ -254,13 +206,41 @@ function platesFault(plates: unknown): Refusal | null {
   return isPositive(plates['wormRatio']) ? null : bad('wormRatio', plates['wormRatio']);
 }
 
+/** A design is a drive without its name, log and lists. */
+export const designFault = (design: unknown): Refusal | null =>
+  isData(design)
+    ? driveFault({
+        ...design,
+        format: 'pendrix-drive',
+        version: 2,
+        name: 'design',
+        log: undefined,
+        revisions: undefined,
+      })
+    : error('notObject', show(design)).refusal;
+
 /**
  * What is wrong with a drive as it came out of the browser's database: by the registries alone, so that it is cheap at every start.
  * The first place that is wrong, or null. A drive without one can be reported on. (docs: formats)
  */
 export function driveFault(value: unknown): Refusal | null {
   if (!isData(value)) return error('notObject', show(value)).refusal;
-  const { format, version, name, job, train, others, encoder, plates, find, dismissed, build, setup } = value;
+  const {
+    format,
+    version,
+    name,
+    job,
+    train,
+    others,
+    encoder,
+    plates,
+    find,
+    dismissed,
+    build,
+    setup,
+    log,
+    revisions,
+  } = value;
   if (format !== 'pendrix-drive') return bad('format', format);
   if (typeof version === 'number' && version > 2)
     return error('newerVersion', String(version), { path: 'version', limit: '2' }).refusal;
@@ -275,7 +255,9 @@ export function driveFault(value: unknown): Refusal | null {
     (plates === undefined ? null : of('plates', platesFault(plates))) ??
     (find === undefined ? null : of('find', findFault(find))) ??
     (build === undefined ? null : of('build', buildFault(build))) ??
-    (setup === undefined ? null : of('setup', buildFault(setup)));
+    (setup === undefined ? null : of('setup', buildFault(setup))) ??
+    (log === undefined ? null : of('log', logFault(log))) ??
+    (revisions === undefined ? null : of('revisions', revisionsFault(revisions, designFault)));
   if (refusal) return refusal;
   if (dismissed !== undefined && !(Array.isArray(dismissed) && dismissed.every((d) => typeof d === 'string')))
     return bad('dismissed', dismissed);

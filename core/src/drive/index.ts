@@ -81,6 +81,19 @@ export {
   type BuildStep,
   type Fastener,
 } from './build.ts';
+export { togetherFault } from './together-fault.ts';
+export {
+  isDay,
+  LOG_KINDS,
+  logFault,
+  MAX_LOG,
+  MAX_WORDS,
+  type LogEntry,
+  type LogKind,
+  type LogValue,
+} from './log.ts';
+export { designDiffers, designOf, MAX_REVISIONS, revisionsFault, withDesign } from './revisions.ts';
+export { DESIGN_KEYS, type Design, type Revision } from './drive.ts';
 export { boreClashes, knownPlay, lostMotion, stagePlay, type LostMotion } from './play.ts';
 export {
   checkInput,
@@ -132,6 +145,7 @@ export {
 export { amendDrive } from './amend.ts';
 export { shaftsOfRuns, stageRuns, type StageRun } from './fold.ts';
 export {
+  designFault,
   driveFault,
   dutyFault,
   encoderFault,
@@ -140,5 +154,4 @@ export {
   outputFault,
   sourceFault,
   stageFault,
-  togetherFault,
 } from './fault.ts';

@@ -54,7 +54,7 @@ describe('drive files', () => {
   });
 
   test('unknown keys are kept and written back, at every level, __proto__ among them', () => {
-    const text = JSON.stringify({ ...file(), log: [{ said: 'by ear' }] })
+    const text = JSON.stringify({ ...file(), diary: [{ said: 'by ear' }] })
       .replace('"kind":"worm"', '"runoutMm":0.05,"kind":"worm"')
       .replace('"divisions"', '"__proto__":{"x":1},"rates":[{"kind":"stars"}],"divisions"');
     const read = readDrive(text);

@@ -3,6 +3,9 @@ import { parseRational, readDivisions, error, type Refusal } from '../numbers/in
 import {
   duties,
   buildFault,
+  designFault,
+  logFault,
+  revisionsFault,
   dutyFault,
   encoderFault,
   findFault,
@@ -132,6 +135,13 @@ const further = Joi.object({
   find: data(findFault),
 }).unknown(true);
 
+/** Anything that core judges itself. */
+const checked = (fault: (value: unknown) => Refusal | null) =>
+  Joi.any().custom((value: unknown, helpers) => {
+    const refusal = fault(value);
+    return refusal ? refuse(helpers, refusal) : value;
+  });
+
 /** A drive as it is kept. Keys it does not name are kept too. (docs: formats) */
 export const driveSchema = Joi.object({
   format: Joi.string().valid('pendrix-drive').required(),
@@ -156,6 +166,8 @@ export const driveSchema = Joi.object({
   printer: dutyOf('printer'),
   build: data(buildFault),
   setup: data(buildFault),
+  log: checked(logFault),
+  revisions: checked((value) => revisionsFault(value, designFault)),
   plates,
   find: data(findFault),
   dismissed: Joi.array().items(text(60)).max(100),
@@ -186,7 +198,10 @@ export function refusalFrom(fault: Joi.ValidationError): Refusal {
   const given = 'value' in context ? show(context['value']) : '';
   if (detail.type === REFUSED) {
     const inner = context['refusal'] as Refusal;
-    return { ...inner, path: inner.path ? placeOf([...detail.path, inner.path]) : path };
+    return {
+      ...inner,
+      path: inner.path ? placeOf([...detail.path, inner.path]).replaceAll('.[', '[') : path,
+    };
   }
   const limit = context['limit'] === undefined ? {} : { limit: String(context['limit']) };
   const plain = (code: Refusal['code'], more = {}): Refusal =>

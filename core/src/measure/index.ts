@@ -6,7 +6,7 @@ export {
   type DivisionShape,
   type ShapeFound,
 } from './dividing.ts';
-export { divisionSample, trackingSample } from './instruments.ts';
+export { divisionSample, noiseOf, trackingSample } from './instruments.ts';
 export { highestPeak, lombScargle, type Peak } from './periodogram.ts';
 export { asAmplitude, lostMotionOf, settlingSeconds, speedPpm, wilson } from './tests.ts';
 export {

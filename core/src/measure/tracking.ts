@@ -27,6 +27,8 @@ export interface Component extends Period {
 }
 
 export interface TrackingFit {
+  /** ″ at time 0 */
+  readonly offset: number;
   readonly driftArcsecPerHour: number;
   readonly driftError: number;
   /** fitted ones first, the largest first */
@@ -136,6 +138,7 @@ export function* fitTracking(
     };
   });
   return {
+    offset: fit.offset,
     driftArcsecPerHour: fit.driftPerSecond * HOUR,
     driftError: fit.driftError * HOUR,
     components: components.sort(

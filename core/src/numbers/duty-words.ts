@@ -26,6 +26,18 @@ export const dutyWords = {
     message: (t) => `this drive has no ${t.given}`,
     cure: () => 'ask for it in the job first',
   },
+  notFigure: {
+    message: (t) => `${t.given} is not a figure with its name`,
+    cure: (t) => `write a name, a value and a unit: ${t.example ?? 'play 40 ″'}`,
+  },
+  sameDesign: {
+    message: (t) => `the design is that of revision ${t.given} already`,
+    cure: () => 'change it first; a measurement or a remark is an entry of the log',
+  },
+  noRevision: {
+    message: (t) => `there is no revision ${t.given}`,
+    cure: (t) => `choose one from 1 to ${t.limit ?? 'the last'}`,
+  },
   noColumn: {
     message: (t) => `there is no column of readings in "${t.given}"`,
     cure: (t) => `write ${t.limit ?? 'error_arcsec'} over the column`,

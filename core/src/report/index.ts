@@ -38,12 +38,28 @@ export {
 export {
   componentRows,
   readableRate,
+  recordChart,
   takenFrom,
   type ComponentRow,
   type Readable,
   type Taken,
 } from './measure/tracking.ts';
 export { dividedBy, divisionRecordReport, type ShapeReport } from './measure/dividing.ts';
+export {
+  backWarning,
+  compareRevisions,
+  figuresText,
+  LOG_HEAD,
+  logKindChoices,
+  logKindWords,
+  logReport,
+  logRows,
+  shareText,
+  timeLine,
+  type LogReport,
+  type LogRow,
+  type TimeLine,
+} from './log.ts';
 export { drawingChoices, type DrawingChoice } from './make/drawing-choices.ts';
 export { BUILD_HEAD, buildRows } from './make/build.ts';
 export { adjustersFor, readAdjusters, type Adjuster } from './make/adjusters.ts';

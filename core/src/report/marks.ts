@@ -1,5 +1,6 @@
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { doubtOf } from '../motion/index.ts';
+import { dueBy, openComplaints } from '../log/index.ts';
 import { madeWheels, wheelRefusal } from '../make/index.ts';
 import { left, partLabel, type ShelfPart, type Use } from '../shelf/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
@@ -41,6 +42,7 @@ const diamond = (concern: Concern, reason: string): Mark => ({ concern, mark: 'd
 export function marks(
   { drive, k, divider, divisions, duties, plates }: Marked,
   runs: number,
+  day = '',
 ): readonly Mark[] {
   const asked = divisions.length;
   const others = asksDuties(drive);
@@ -63,6 +65,7 @@ export function marks(
     runs > 0
       ? dot('worked', runs === 1 ? 'one run kept' : `${runs} runs kept`)
       : ring('worked', 'no run yet'),
+    logMark(drive, day),
   ];
 }
 
@@ -88,6 +91,18 @@ export function shelfMark(parts: readonly ShelfPart[], uses: ReadonlyMap<string,
   if (!short) return dot('owned', `${whole(BigInt(parts.length))} lines on it`);
   const { used } = left(short, uses.get(short.id)!);
   return diamond('owned', `${partLabel(short)}: ${used} in use, ${short.own} owned`);
+}
+
+/** What is written down, and what of it wants attention by a day; nothing falls due without one. */
+function logMark(drive: Drive, day: string): Mark {
+  const [complaint] = openComplaints(drive);
+  if (complaint) return diamond('kept', `open: ${complaint.words}`);
+  const [due] = dueBy(drive, day);
+  if (due) return diamond('kept', `due since ${due.due!}: ${due.words}`);
+  const many = (drive.log?.length ?? 0) + (drive.revisions?.length ?? 0);
+  return many > 0
+    ? dot('kept', many === 1 ? 'one entry' : `${many} entries and revisions`)
+    : ring('kept', 'nothing written yet');
 }
 
 /** What is to be made, and whether it can be as it stands. */

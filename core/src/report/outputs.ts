@@ -52,7 +52,7 @@ export interface TreeReport {
   readonly verdict: readonly VerdictCell[];
   readonly purpose: string;
   readonly attention: string | null;
-  marks(runs: number): readonly Mark[];
+  marks(runs: number, day?: string): readonly Mark[];
   /** a figure that belongs to no single output; null when it is none of these */
   figure(key: string): Figure | null;
 }
@@ -111,7 +111,7 @@ export function treeReport(drive: Drive, reportOf: (drive: Drive) => Report = re
       const off = between.find((b) => fails(b.graded.grade));
       return off ? `${off.title} ${off.graded.word.toLowerCase()}` : null;
     },
-    marks: (runs) => (several ? worstMarks(outputs, between, runs) : first.marks(runs)),
+    marks: (runs, day) => (several ? worstMarks(outputs, between, runs, day) : first.marks(runs, day)),
     figure: (key) =>
       between.flatMap((b) => Object.values(b.figures)).find((figure) => figure.key === key) ?? null,
   };
@@ -232,8 +232,9 @@ function worstMarks(
   outputs: readonly OutputReport[],
   between: readonly BetweenReport[],
   runs: number,
+  day?: string,
 ): readonly Mark[] {
-  const all = outputs.map((o) => o.report.marks(runs).map((mark) => ({ ...mark, name: o.name })));
+  const all = outputs.map((o) => o.report.marks(runs, day).map((mark) => ({ ...mark, name: o.name })));
   const off = between.find((b) => fails(b.graded.grade));
   return all[0]!.map((first, i) => {
     if (first.concern === 'worked') return first;

@@ -29,7 +29,8 @@ export interface Report extends Sections {
   readonly divisions: readonly Division[];
   readonly verdict: readonly VerdictCell[];
   readonly attention: string | null;
-  marks(runs: number): readonly Mark[];
+  /** `day` is that by which something falls due */
+  marks(runs: number, day?: string): readonly Mark[];
   /** rates, cameras, arms, sweeps, spins */
   readonly duties: DutiesReport;
   /** index plates; null when the drive has none */
@@ -84,7 +85,8 @@ export function report(drive: Drive): Report {
         platesAttention(byHand) ?? (byHand ? null : attention(of.divisions, divider)) ?? duties.attention
       );
     },
-    marks: (runs) => marks({ drive, k, divider, divisions: of.divisions, duties, plates: of.byHand }, runs),
+    marks: (runs, day) =>
+      marks({ drive, k, divider, divisions: of.divisions, duties, plates: of.byHand }, runs, day),
     duties,
     get plates() {
       return of.plates;

@@ -12,7 +12,7 @@ export const CELLS = ['steps', 'divisions', 'error', 'rate', 'speed', 'force'] a
 export type CellId = (typeof CELLS)[number];
 
 /** What a figure is about; a page decides where that is shown. */
-export type Concern = 'asked' | 'owned' | 'built' | 'searched' | 'judged' | 'made' | 'worked';
+export type Concern = 'asked' | 'owned' | 'built' | 'searched' | 'judged' | 'made' | 'worked' | 'kept';
 
 /** One cell of the verdict strip: a figure and a grade, or what would light it up. */
 export interface VerdictCell {

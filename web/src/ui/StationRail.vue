@@ -6,6 +6,7 @@ import { markWords, shelfMark, type Mark, type TreeReport } from '@pendrix/core'
 import { useSettings } from '../stores/settings.ts';
 import { useShelf } from '../stores/shelf.ts';
 import { useWorkshop } from '../stores/workshop.ts';
+import { today } from './clock.ts';
 import MarkIcon from './MarkIcon.vue';
 import { isShared, places, stations, type Place } from './stations.ts';
 
@@ -18,7 +19,7 @@ const route = useRoute();
 const shelf = useShelf();
 const workshop = useWorkshop();
 const marks = computed<readonly Mark[]>(() => [
-  ...(tree?.marks(driveId === null ? 0 : workshop.runsOf(driveId).length) ?? []),
+  ...(tree?.marks(driveId === null ? 0 : workshop.runsOf(driveId).length, today()) ?? []),
   shelfMark(shelf.parts, shelf.uses),
 ]);
 

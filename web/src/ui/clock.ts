@@ -14,6 +14,12 @@ export const dayAndTime = as({ ...day, ...hm });
 /** "24 Nov 2026" */
 export const dayOfYear = as({ ...day, year: 'numeric' });
 
+/** "2026-11-28", by the clock here: days as they are kept. */
+export const today = (now = new Date()): string =>
+  `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
+/** "2026-11-28 21:40" */
+export const thisMinute = (now = new Date()): string => `${today(now)} ${hourMinute(now)}`;
+
 /** "today 20:41", "3 Nov 20:41", or with the year when it is another. */
 export function touchedAt(at: number, now = new Date()): string {
   const then = new Date(at);

@@ -31,6 +31,7 @@ export const keyTable = {
   check: entry('everywhere', ['g c'], 'Check'),
   make: entry('everywhere', ['g m'], 'Make'),
   run: entry('everywhere', ['g r'], 'Run'),
+  log: entry('everywhere', ['g l'], 'Log'),
   close: entry('everywhere', ['Escape'], 'close what is open'),
   putBack: entry('in a field', ['Escape'], 'put back what stood there'),
   down: entry('in a list', ['ArrowDown'], 'the line below'),

@@ -4,6 +4,7 @@ import {
   mdiCogs,
   mdiFeatureSearchOutline,
   mdiHammerWrench,
+  mdiNotebookOutline,
   mdiRotateRight,
   mdiRulerSquareCompass,
 } from '@mdi/js';
@@ -61,6 +62,12 @@ export const stations = {
     icon: mdiRotateRight,
     asks: 'Stand at the machine: where to go for each tooth.',
     concern: 'worked',
+  },
+  log: {
+    title: 'Log',
+    icon: mdiNotebookOutline,
+    asks: 'What did I measure, change and learn?',
+    concern: 'kept',
   },
 } as const satisfies Readonly<Record<string, StationInfo>>;
 

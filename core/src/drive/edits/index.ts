@@ -2,6 +2,7 @@ import { approach } from './approach.ts';
 import { torqueCurve } from './curve.ts';
 import { arbor } from './arbor.ts';
 import { build } from './build.ts';
+import { goBack, keep, log } from './log.ts';
 import { dismiss } from './dismiss.ts';
 import { addDuty, duty, removeDuty } from './duty.ts';
 import type { EditKind } from './edit.ts';
@@ -56,6 +57,9 @@ const edits = {
   approach,
   torqueCurve,
   build,
+  log,
+  keep,
+  goBack,
 } as const;
 
 type EditOf<K> = K extends EditKind<infer E> ? E : never;

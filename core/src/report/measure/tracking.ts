@@ -1,8 +1,9 @@
 import { abs, toNumber } from '../../numbers/index.ts';
 import { pixelScale, type Drive, type Edit } from '../../drive/index.ts';
 import { errorTerms, turningParts } from '../../errors/index.ts';
-import type { Component, Period, TrackingFit } from '../../measure/index.ts';
+import type { Component, Period, TrackingFit, TrackingRecord } from '../../measure/index.ts';
 import { contextOf } from '../context.ts';
+import type { DutyChart } from '../duties/duty.ts';
 import { errorRow } from '../errors/rows.ts';
 import { short } from '../force/bench-form.ts';
 import { angleText, measured, timeText } from '../text.ts';
@@ -107,8 +108,15 @@ const STATES = {
   tooCoarse: 'too coarse',
 } as const;
 
+/** The first of joined causes, and how many more there are; a second or third wave stays one. */
+function shortCause(cause: string): string {
+  const names = cause.replace(/, (second|third) wave/g, '; $1 wave').split(', ');
+  const first = names[0]!.replace('; ', ', ');
+  return names.length > 1 ? `${first}, and ${names.length - 1} more` : first;
+}
+
 const percentText = (share: number | null): string =>
-  share === null ? '' : share < 0.001 ? 'under 0.1 %' : `${measured(100 * share)} %`;
+  share === null ? '' : share < 0.001 ? 'under 0.1 %' : `${measured(100 * Math.min(1, share))} %`;
 
 /** What was fitted as rows, and what cannot be told, by its reason: "too short to tell: the wheel, 23 h 56 min". */
 export function componentRows(fit: TrackingFit): {
@@ -121,7 +129,7 @@ export function componentRows(fit: TrackingFit): {
       ? []
       : [
           {
-            cause: c.cause,
+            cause: shortCause(c.cause),
             period: period(c.periodS),
             amplitude: `±${angleText(c.amplitudeArcsec)}`,
             error: `±${angleText(c.amplitudeError ?? 0)}`,
@@ -132,7 +140,7 @@ export function componentRows(fit: TrackingFit): {
   );
   const untold = (Object.keys(STATES) as (keyof typeof STATES)[]).flatMap((state) => {
     const all = fit.components.filter((c) => c.state === state);
-    const shown = all.slice(0, 4).map((c) => `${c.cause}, ${period(c.periodS)}`);
+    const shown = all.slice(0, 4).map((c) => `${shortCause(c.cause)}, ${period(c.periodS)}`);
     return all.length === 0
       ? []
       : [
@@ -143,4 +151,39 @@ export function componentRows(fit: TrackingFit): {
         ];
   });
   return { rows, untold };
+}
+
+/** A record with its fit as a chart: readings, the fitted curve, the drift; thinned so that it can be drawn. */
+export function recordChart({ times, values }: TrackingRecord, fit: TrackingFit | null): DutyChart {
+  const every = Math.max(1, Math.floor(times.length / 500));
+  const at = (of: Float64Array): readonly [number, number][] =>
+    Array.from({ length: Math.ceil(times.length / every) }, (_, i) => {
+      const k = Math.min(times.length - 1, i * every);
+      return [times[k]! / 60, of[k]!];
+    });
+  const [first, last] = [times[0] ?? 0, times.at(-1) ?? 0];
+  const drift = (t: number): number => (fit ? fit.offset + (fit.driftArcsecPerHour * t) / 3600 : 0);
+  return {
+    key: 'record',
+    title: 'What was recorded',
+    x: 'min',
+    y: '″',
+    series: [
+      { name: 'readings', points: at(values), look: 'second' },
+      ...(fit
+        ? [
+            { name: 'fit', points: at(fit.fitted), look: 'main' as const },
+            {
+              name: 'drift',
+              points: [
+                [first / 60, drift(first)],
+                [last / 60, drift(last)],
+              ] as [number, number][],
+              look: 'limit' as const,
+            },
+          ]
+        : []),
+    ],
+    message: `${times.length} readings over ${timeText(last - first).join(' ')}.`,
+  };
 }

@@ -1,6 +1,7 @@
 import { computed, onScopeDispose, shallowRef, watch, type ComputedRef } from 'vue';
 import { gradeWords, type Drive, type Graded } from '@pendrix/core';
 import type { DriveRecord } from '../../records/kinds.ts';
+import { today } from '../../ui/clock.ts';
 import { treeOf } from '../../ui/open-drive.ts';
 
 /** What the list says of one drive beyond its row. */
@@ -21,7 +22,8 @@ function judge(drive: Drive): Judged {
   let made: Judged;
   try {
     const tree = treeOf(drive);
-    const attention = tree.attention ?? tree.marks(0).find((m) => m.mark === 'diamond')?.reason ?? null;
+    const attention =
+      tree.attention ?? tree.marks(0, today()).find((m) => m.mark === 'diamond')?.reason ?? null;
     made = { grade: tree.verdict[1]?.graded?.grade ?? 'unknown', attention };
   } catch {
     made = { grade: 'unknown', attention: 'Pendrix cannot judge this drive' };

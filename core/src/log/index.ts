@@ -1,0 +1,19 @@
+export {
+  chosenLines,
+  curesTakenBack,
+  dueBy,
+  freeEntryId,
+  logFilters,
+  logLines,
+  momentText,
+  openComplaints,
+  revisionAt,
+  seriesOf,
+  sharesOf,
+  type LogFilter,
+  type LoggedRun,
+  type LogLine,
+  type Series,
+  type KeptShare,
+} from './log.ts';
+export { readValues, valuesText } from './values.ts';

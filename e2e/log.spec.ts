@@ -1,0 +1,84 @@
+import { expect, test } from './quiet.ts';
+import { choose, download, field, go, openDemo, openDrive, saved } from './bench.ts';
+
+test('a record is read back, its worm taken as measured, and the budget follows', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Night meadow camera cradle', 'Log');
+  const record = page.getByRole('region', { name: 'A record' });
+  await record.getByRole('button', { name: 'Sample' }).click();
+  await expect(record.getByText('Too short to tell:')).toBeVisible({ timeout: 20_000 });
+  await expect(record.getByRole('row', { name: /worm run-out|and 1 more/ }).first()).toContainText('±35');
+  await record.getByRole('button', { name: 'Put it into the log' }).click();
+  await expect(page.getByText('It is in the log as a measurement.')).toBeVisible();
+  await record.getByRole('button', { name: 'Take it as measured' }).first().click();
+  await saved(page);
+  await go(page, 'Check');
+  await page.getByRole('tab', { name: 'Errors' }).click();
+  await expect(page.getByRole('row', { name: /Worm run-out/ })).toContainText('measured');
+  await go(page, 'Log');
+  await expect(page.getByRole('region', { name: 'Entries' }).getByRole('listitem')).toHaveCount(1);
+  // a file that is none is refused, and what was read stays away from it
+  await page.getByLabel('Record to read').setInputFiles({
+    name: 'bad.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('time_s,error_arcsec\n0,1\n1,two\n'),
+  });
+  await expect(record.getByRole('alert')).toContainText('line 3');
+});
+
+test('a design is kept, changed, compared and brought back; a cure that would go warns', async ({ page }) => {
+  await openDemo(page);
+  await openDrive(page, 'Orrery wheel cutter', 'Log');
+  const revisions = page.getByRole('region', { name: 'Revisions' });
+  const because = revisions.getByRole('textbox', { name: 'Keep the design, because' });
+  await because.pressSequentially('first light');
+  await revisions.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('img', { name: '1 revisions over time' })).toBeVisible();
+
+  const entry = async (kind: string, words: string, figures = ''): Promise<void> => {
+    await page.getByRole('button', { name: 'Add an entry' }).first().click();
+    const dialog = page.getByRole('dialog');
+    await choose(dialog.getByLabel('Kind'), kind);
+    await dialog.getByRole('textbox', { name: 'Words' }).fill(words);
+    if (figures) await dialog.getByRole('textbox', { name: 'Figures' }).fill(figures);
+  };
+  const add = page.getByRole('dialog').getByRole('button', { name: 'Add', exact: true });
+  await entry('complaint', 'it knocks at 240°');
+  await add.click();
+  const entries = page.getByRole('region', { name: 'Entries' });
+  await expect(entries.getByRole('listitem').first()).toContainText('open');
+  await expect(page.getByRole('link', { name: /^Log, needs attention: open: it knocks/ })).toBeVisible();
+
+  await go(page, 'Train');
+  await page.getByRole('textbox', { name: 'Wheel', exact: true }).fill('72');
+  await go(page, 'Log');
+  await because.pressSequentially('72 knocks less');
+  await revisions.getByRole('button', { name: 'Keep', exact: true }).click();
+  await entry('measured', 'quiet all round', 'noise forty');
+  await add.click();
+  await expect(page.getByRole('dialog')).toContainText('is not a figure with its name');
+  await page.getByRole('dialog').getByRole('textbox', { name: 'Figures' }).fill('noise 41 ± 2 dB');
+  await choose(page.getByRole('dialog').getByLabel('Closes the complaint'), 'it knocks at 240°');
+  await add.click();
+  await expect(entries).toContainText('closed');
+  await expect(revisions).toContainText('41 ± 2');
+
+  await choose(revisions.getByLabel('Compare'), '1: first light');
+  await expect(revisions.getByRole('row', { name: /^stage 2/ })).toContainText('differs');
+  await revisions.getByRole('button', { name: 'Go back to revision 1' }).click();
+  await expect(revisions.getByRole('alertdialog')).toContainText('take back what cured “it knocks at 240°”');
+  await revisions.getByRole('alertdialog').getByRole('button', { name: 'Go back' }).click();
+  await expect(page.getByRole('img', { name: '3 revisions over time' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('img', { name: '3 revisions over time' })).toBeVisible();
+  await go(page, 'Train');
+  await expect(page.getByRole('textbox', { name: 'Wheel', exact: true })).toHaveValue('90');
+  await page.keyboard.press('Escape');
+  await go(page, 'Log');
+  await field(page, 'Search the log').fill('knocks');
+  await expect(entries.getByRole('listitem')).toHaveCount(1);
+  const csv = await download(page, () => page.getByRole('button', { name: 'CSV', exact: true }).click());
+  expect(csv.text.split('\n')[0]).toBe('at,kind,revision,words,figures,state');
+  expect(csv.text).toContain('it knocks at 240°');
+});

@@ -1,0 +1,222 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { mdiFileUploadOutline, mdiFlaskOutline, mdiStop } from '@mdi/js';
+import {
+  componentRows,
+  divisionRecordReport,
+  measured,
+  refusalSentence,
+  takenFrom,
+  angleText,
+  freeEntryId,
+  type Component,
+  type Drive,
+  type LogValue,
+} from '@pendrix/core';
+import { useNotices } from '../../stores/notices.ts';
+import { thisMinute } from '../../ui/clock.ts';
+import { DutyChart } from '../../ui/duty-chart.ts';
+import { readText } from '../../ui/files.ts';
+import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
+import { useSeveralEdits } from '../../ui/several-edits.ts';
+import { useRecord } from './use-record.ts';
+
+/** A record of following or of a divided wheel, read back to its causes; what it tells flows back into the drive as measured. */
+const { drive } = defineProps<{ drive: Drive }>();
+const { edit } = useOpenDrive();
+const looked = useReport();
+const take = useSeveralEdits();
+const notices = useNotices();
+const { read, name, progress, load, sample, stop } = useRecord(() => looked.value.drive);
+const input = ref<HTMLInputElement | null>(null);
+
+async function choose(): Promise<void> {
+  const file = input.value?.files?.[0];
+  if (!file) return;
+  const text = await readText(file);
+  if (input.value) input.value.value = '';
+  if (text.ok) await load(file.name, text.value);
+  else notices.tell({ message: refusalSentence(text.refusal), tone: 'bad' });
+}
+const tracking = computed(() => (read.value?.is === 'tracking' ? read.value : null));
+const rows = computed(() => (tracking.value ? componentRows(tracking.value.fit) : null));
+const dividing = computed(() =>
+  read.value?.is === 'dividing' ? divisionRecordReport(read.value.fit, null) : null,
+);
+const widest = computed(() => Math.max(1, ...(rows.value?.rows ?? []).map((r) => r.arcsec ?? 0)));
+/** what of it can be taken over, the largest first */
+const takes = computed(() =>
+  (tracking.value?.fit.components ?? [])
+    .filter((c): c is Component & { amplitudeArcsec: number } => c.amplitudeArcsec !== null)
+    .filter((c) => c.amplitudeArcsec > 3 * (c.amplitudeError ?? 0))
+    .flatMap((c) => takenFrom(looked.value.drive, c) ?? [])
+    .slice(0, 3),
+);
+function put(words: string, values: readonly LogValue[]): void {
+  const last = drive.revisions?.at(-1)?.n;
+  const refused = edit({
+    do: 'log',
+    entry: {
+      id: freeEntryId(drive),
+      kind: 'measurement',
+      at: thisMinute(),
+      words,
+      values,
+      ...(last !== undefined && { revision: last }),
+    },
+    message: 'a record in the log',
+  });
+  notices.tell(
+    refused
+      ? { message: refusalSentence(refused), tone: 'bad' }
+      : { message: 'It is in the log as a measurement.', tone: 'plain' },
+  );
+}
+function keepTracking(): void {
+  const fit = tracking.value?.fit;
+  if (!fit) return;
+  // what stands clear of its own scatter
+  const told = fit.components
+    .filter((c) => (c.amplitudeArcsec ?? 0) > 3 * (c.amplitudeError ?? 0))
+    .slice(0, 4);
+  put(`tracked, ${tracking.value.readings} readings (${name.value})`, [
+    ...told.map((c) => ({
+      name: c.cause.slice(0, 60),
+      value: Number(c.amplitudeArcsec!.toPrecision(4)),
+      unit: '″',
+      plusMinus: Number((c.amplitudeError ?? 0).toPrecision(2)),
+    })),
+    {
+      name: 'drift an hour',
+      value: Number(fit.driftArcsecPerHour.toPrecision(4)),
+      unit: '″',
+      plusMinus: Number(fit.driftError.toPrecision(2)),
+    },
+  ]);
+}
+function keepDividing(): void {
+  if (read.value?.is !== 'dividing' || !dividing.value) return;
+  put(`divided wheel: ${dividing.value.best.title} (${name.value})`, [
+    { name: 'division error rms', value: Number(read.value.fit.rms.toPrecision(4)), unit: '″' },
+  ]);
+}
+</script>
+
+<template>
+  <section aria-label="A record" tabindex="0">
+    <header>
+      <h3>{{ read ? `${name}, read back` : 'A record' }}</h3>
+      <v-spacer />
+      <v-btn variant="text" :prepend-icon="mdiFileUploadOutline" @click="input?.click()">Open</v-btn>
+      <v-btn variant="text" :prepend-icon="mdiFlaskOutline" @click="sample">Sample</v-btn>
+      <input
+        ref="input"
+        class="sr-only"
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        aria-label="Record to read"
+        @change="choose"
+      />
+    </header>
+    <p v-if="progress !== null" class="says" role="status">
+      {{ Math.floor(100 * progress) }} % fitted
+      <v-btn variant="text" :prepend-icon="mdiStop" @click="stop">Stop</v-btn>
+    </p>
+    <p v-else-if="!read" class="quiet says">
+      A CSV of <b>time_s</b> and <b>error_arcsec</b> (or <b>error_px</b>) of a drive that follows, or of
+      <b>error_arcsec</b> at each place of a wheel that was divided. It is read back to the parts of the train
+      that made it. Sample makes one up, so that you can try it.
+    </p>
+    <p v-else-if="read.is === 'refused'" class="says refused" role="alert">
+      {{ refusalSentence(read.refusal) }}
+    </p>
+    <template v-if="tracking && rows">
+      <DutyChart :chart="tracking.chart" />
+      <p class="quiet says">{{ tracking.chart.message }} Blue the fit, dashed the drift.</p>
+      <table>
+        <tbody>
+          <tr v-for="r in rows.rows.slice(0, 8)" :key="r.cause">
+            <th scope="row">
+              {{ r.cause }} <small>{{ r.period }}</small>
+            </th>
+            <td class="bar" aria-hidden="true">
+              <i :style="{ width: `${(44 * (r.arcsec ?? 0)) / widest}px` }" />
+            </td>
+            <td class="num">{{ r.amplitude }}</td>
+            <td class="num quiet">{{ r.error }}</td>
+            <td class="num quiet">{{ r.share }}</td>
+          </tr>
+          <tr>
+            <th scope="row">drift, steady <small>an hour</small></th>
+            <td />
+            <td class="num">{{ angleText(Math.abs(tracking.fit.driftArcsecPerHour)) }}</td>
+            <td class="num quiet">±{{ angleText(tracking.fit.driftError) }}</td>
+            <td />
+          </tr>
+        </tbody>
+      </table>
+      <p v-for="u in rows.untold" :key="u.reason" class="says">
+        <b>{{ u.reason.replace(/^./, (c) => c.toUpperCase()) }}:</b> {{ u.causes }}.
+      </p>
+      <p v-for="p in tracking.fit.unexplained" :key="p.periodS" class="says">
+        <b>Not explained:</b> ±{{ angleText(p.amplitudeArcsec) }} every {{ measured(p.periodS) }} s<template
+          v-if="p.cause"
+          >; the nearest of the train is {{ p.cause }}</template
+        >.
+      </p>
+      <div class="take">
+        <p v-for="t in takes" :key="t.title">
+          <span
+            ><b>{{ t.title }}</b
+            >, {{ t.message }}.</span
+          >
+          <v-btn @click="take(t.edits)">Take it as measured</v-btn>
+        </p>
+        <v-btn variant="text" @click="keepTracking">Put it into the log</v-btn>
+      </div>
+    </template>
+    <template v-if="dividing">
+      <p class="says">
+        <b>{{ dividing.best.title.replace(/^./, (c) => c.toUpperCase()) }}</b><template
+          v-if="dividing.best.explains"
+          >: {{ dividing.best.explains }}.</template
+        >
+        {{ dividing.best.message }}
+      </p>
+      <p v-for="o in dividing.others" :key="o.title" class="quiet says">or {{ o.title }}, {{ o.explains }}</p>
+      <p class="quiet says">{{ dividing.rms }} root mean square about the mean.</p>
+      <div class="take"><v-btn variant="text" @click="keepDividing">Put it into the log</v-btn></div>
+    </template>
+  </section>
+</template>
+
+<style scoped src="./log.css"></style>
+<style scoped>
+header {
+  align-items: center;
+}
+.bar {
+  width: 52px;
+}
+table small {
+  display: block;
+}
+.bar i {
+  display: block;
+  height: 8px;
+  background: var(--p-blue);
+}
+.take {
+  padding: 8px 16px 12px 20px;
+  background: var(--p-even-ground);
+  font-size: 14px;
+  line-height: 20px;
+}
+.take p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+  padding-bottom: 6px;
+}
+</style>

@@ -1,0 +1,19 @@
+import type { DivisionFit, Drive, DutyChart, Refusal, TrackingFit } from '@pendrix/core';
+
+/** What was read of a record: of following with its fit and a chart, or of a divided wheel. */
+export type RecordRead =
+  | {
+      readonly is: 'tracking';
+      readonly fit: TrackingFit;
+      readonly chart: DutyChart;
+      readonly readings: number;
+    }
+  | { readonly is: 'dividing'; readonly fit: DivisionFit; readonly errors: Float64Array }
+  | { readonly is: 'refused'; readonly refusal: Refusal };
+
+export interface RecordWork {
+  /** `told` hears how far it has come, 0 to 1; the text decides which of the two it is */
+  readonly read: (drive: Drive, text: string, told: (done: number) => void) => RecordRead;
+  /** a made-up record of this drive as a text, by a seed */
+  readonly sample: (drive: Drive, seed: number) => string;
+}

@@ -1,0 +1,42 @@
+import { expose } from 'comlink';
+import { dividedBy, error, readableRate, recordChart } from '@pendrix/core';
+import { readDivisionRecord, readTrackingRecord } from '@pendrix/core/files/record';
+import { fitDividing, fitTracking } from '@pendrix/core/measure/index';
+import { sampleRecord } from '@pendrix/core/files/sample-record';
+import type { RecordRead, RecordWork } from './record-work.ts';
+
+const few = (given: number, limit: string): RecordRead => ({
+  is: 'refused',
+  refusal: error('tooFewReadings', String(given), { limit }).refusal,
+});
+
+const work: RecordWork = {
+  read: (drive, text, told) => {
+    if (!/^\uFEFF?[^\n]*time_s/i.test(text)) {
+      const record = readDivisionRecord(text);
+      if (!record.ok) return { is: 'refused', refusal: record.refusal };
+      const fit = fitDividing(record.value, dividedBy(drive));
+      return fit
+        ? { is: 'dividing', fit, errors: record.value.errors }
+        : few(record.value.errors.length, '6');
+    }
+    const by = readableRate(drive);
+    if (!by) return { is: 'refused', refusal: error('noRateToFollow', '').refusal };
+    const record = readTrackingRecord(text, by.arcsecPerPx);
+    if (!record.ok) return { is: 'refused', refusal: record.refusal };
+    const run = fitTracking(record.value, by.periods);
+    for (;;) {
+      const step = run.next(false);
+      if (!step.done) {
+        told(step.value);
+        continue;
+      }
+      const fit = step.value;
+      return fit
+        ? { is: 'tracking', fit, chart: recordChart(record.value, fit), readings: record.value.times.length }
+        : few(record.value.times.length, '8');
+    }
+  },
+  sample: sampleRecord,
+};
+expose(work);
