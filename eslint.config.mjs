@@ -14,6 +14,7 @@ const ROOMS = [
   ['make'],
   ['errors'],
   ['force', 'simulate'],
+  ['control'],
   ['measure'],
   ['log'],
   ['report'],

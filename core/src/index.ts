@@ -22,6 +22,7 @@ export * from './make/index.ts';
 export * from './errors/index.ts';
 export * from './simulate/index.ts';
 export * from './log/index.ts';
+export * from './control/index.ts';
 export type { Component, DivisionFit, TrackingFit } from './measure/index.ts';
 export * from './report/index.ts';
 export * from './force/index.ts';

@@ -8,7 +8,8 @@ const POLICY = [
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' data: blob:",
   "font-src 'self' data:",
-  "connect-src 'self'",
+  // a maker's own controller may be anywhere on the bench's network
+  "connect-src 'self' ws: wss:",
   "worker-src 'self' blob:",
   "object-src 'none'",
   "base-uri 'self'",

@@ -1,5 +1,7 @@
+import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { app, portOf } from './app.ts';
+import { serveController } from './controller.ts';
 
 const dist = fileURLToPath(new URL('../../web/dist', import.meta.url));
 const port = portOf(process.env['PORT']);
@@ -12,10 +14,15 @@ if (port === null) {
   process.exitCode = 1;
 } else {
   const listening = app(dist).listen(port, host, () => {
+    const { port: at } = listening.address() as AddressInfo;
+    console.log(`Pendrix is at http://localhost:${at}/  (the demo workshop is in place there; Ctrl+C stops)`);
     console.log(
-      `Pendrix is at http://localhost:${port}/  (the demo workshop is in place there; Ctrl+C stops)`,
+      host === '127.0.0.1' || host === 'localhost'
+        ? 'Only this machine can reach it; HOST=0.0.0.0 npm start would open it to the network.'
+        : `HOST is ${host}: other machines can reach it, and its stand-in controller.`,
     );
   });
+  serveController(listening);
   listening.on('error', (fault: NodeJS.ErrnoException) => {
     const words: Readonly<Record<string, string>> = {
       EADDRINUSE: `Port ${port} is in use; choose another with PORT=4174 npm start`,

@@ -1,0 +1,327 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  approach,
+  connectGcode,
+  connectLines,
+  gcodeMove,
+  MAX_LINE,
+  reach,
+  readAnswer,
+  readGcodeLine,
+  readLine,
+  readStandIn,
+  shaken,
+  STAND_IN,
+  standIn,
+  standInPlant,
+  type Clock,
+  type Controller,
+  type LineLink,
+  type Machine,
+  type StandIn,
+} from './index.ts';
+
+/** Time that passes when it is told to, with a machine that ticks in it. */
+class World {
+  now = 0;
+  readonly #due: { at: number; act: () => void; off: boolean }[] = [];
+  readonly machines: { machine: Machine; link: LineLink; cut: boolean; deaf: boolean }[] = [];
+  readonly clock: Clock = {
+    after: (ms, act) => {
+      const entry = { at: this.now + ms, act, off: false };
+      this.#due.push(entry);
+      return () => void (entry.off = true);
+    },
+  };
+  link(machine: Machine): LineLink {
+    const link: LineLink = {
+      send: (line) => {
+        if (!at.cut && !at.deaf) for (const answer of machine.receive(line)) link.onLine?.(answer);
+      },
+      onLine: null,
+      onClose: null,
+      close: () => link.onClose?.('closed'),
+    };
+    const at = { machine, link, cut: false, deaf: false };
+    this.machines.push(at);
+    return link;
+  }
+  /** runs until the promise is settled, at most so many seconds of its own time */
+  async until<T>(made: Promise<T>, seconds = 600): Promise<T> {
+    let done = false;
+    const settled = made.finally(() => (done = true));
+    settled.catch(() => undefined);
+    const end = this.now + seconds * 1000;
+    while (!done && this.now < end) {
+      this.now += 5;
+      for (const m of this.machines) {
+        const lines = m.machine.tick(5);
+        if (!m.cut) for (const line of lines) m.link.onLine?.(line);
+      }
+      for (const d of this.#due.filter((x) => x.at <= this.now && !x.off)) {
+        d.off = true;
+        d.act();
+      }
+      await Promise.resolve();
+      await Promise.resolve();
+      await Promise.resolve();
+    }
+    if (!done) throw new Error('time is up');
+    return settled;
+  }
+}
+async function connected(more: Partial<StandIn> = {}): Promise<{ world: World; controller: Controller }> {
+  const world = new World();
+  const link = world.link(standIn({ ...STAND_IN, ...more }, 'b1'));
+  const controller = await world.until(connectLines(link, world.clock));
+  await world.until(controller.hold(true));
+  return { world, controller };
+}
+const to = (counts: number, more: object = {}) => ({
+  counts,
+  window: 4,
+  beyond: 60,
+  side: 1 as const,
+  most: 30_000,
+  ...more,
+});
+
+describe('the lines', () => {
+  test('a request is read as it was written; anything else is refused in words', () => {
+    expect(readLine('{"id":7,"cmd":"moveTo","counts":15000}')).toEqual({
+      ok: true,
+      request: { id: 7, command: { cmd: 'moveTo', counts: 15000 } },
+    });
+    for (const [line, says] of [
+      ['', 'not a JSON object'],
+      ['[1]', 'not a JSON object'],
+      ['{"cmd":"stop"}', 'id must be a whole number'],
+      ['{"id":1,"cmd":"fly"}', 'unknown command'],
+      ['{"id":1,"cmd":"moveTo","counts":"12"}', 'counts must be a whole number'],
+      ['{"id":1,"cmd":"moveTo","counts":1.5}', 'counts must be a whole number'],
+      ['{"id":1,"cmd":"moveTo","counts":1e300}', 'counts must be a whole number'],
+      ['{"id":1,"cmd":"freeze"}', 'on must be true or false'],
+      [`{"id":1,"cmd":"${'x'.repeat(MAX_LINE)}"}`, 'at most 4096'],
+    ] as const)
+      expect([line.slice(0, 30), readLine(line)]).toEqual([
+        line.slice(0, 30),
+        expect.objectContaining({ ok: false, error: expect.stringContaining(says) }),
+      ]);
+  });
+  test('10 000 random lines: answered or refused, nothing moves, nothing is thrown', () => {
+    const machine = standIn(STAND_IN, 'b');
+    machine.receive('{"id":0,"cmd":"hold","on":true}');
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.json(), fc.string({ unit: 'binary' })), (line) => {
+        for (const answer of machine.receive(line.replaceAll('\n', ' '))) {
+          const read = readAnswer(answer);
+          if (read?.is === 'answer' && read.ok) return false;
+        }
+        readAnswer(line);
+        return machine.status().counts === 0 && !machine.status().moving;
+      }),
+      { numRuns: 10_000 },
+    );
+  });
+  test('one id twice is done once', () => {
+    const machine = standIn({ ...STAND_IN, motor: 'stepper' }, 'b');
+    machine.receive('{"id":1,"cmd":"hold","on":true}');
+    const jog = '{"id":2,"cmd":"jog","counts":100}';
+    const first = machine.receive(jog);
+    for (let i = 0; i < 400; i++) machine.tick(5);
+    expect(machine.receive(jog)[0]).toBe(first[0]);
+    for (let i = 0; i < 400; i++) machine.tick(5);
+    expect(machine.status().counts).toBe(100);
+  });
+  test('clamped or not held it does not move, and says why', () => {
+    const machine = standIn(STAND_IN, 'b');
+    expect(machine.receive('{"id":1,"cmd":"moveTo","counts":5}')[0]).toContain('not held');
+    machine.receive('{"id":2,"cmd":"hold","on":true}');
+    machine.receive('{"id":3,"cmd":"freeze","on":true}');
+    expect(machine.receive('{"id":4,"cmd":"moveTo","counts":5}')[0]).toContain('frozen');
+  });
+});
+
+describe('stand-ins', () => {
+  test('a DC motor hunts into its window, from either side', async () => {
+    const { world, controller } = await connected();
+    for (const counts of [15_000, 449_753, 449_700, 0]) {
+      const there = await world.until(reach(controller, world.clock, to(counts)));
+      expect(there).toMatchObject({ ok: true });
+    }
+  });
+  test('a coast wider than the window hunts for ever: given up, and said', async () => {
+    const { world, controller } = await connected({ coast: 400, window: 0, tries: 12 });
+    const there = await world.until(reach(controller, world.clock, to(15_000)));
+    expect(there).toMatchObject({
+      ok: false,
+      why: 'fault',
+      words: expect.stringContaining('window not reached'),
+    });
+  });
+  test('an ideal stepper lands on its count; above its torque it loses what its driver does not know', async () => {
+    const { world, controller } = await connected({ motor: 'stepper' });
+    expect(await world.until(reach(controller, world.clock, to(12_345)))).toMatchObject({
+      ok: true,
+      error: 0,
+    });
+    const plant = standInPlant({ ...STAND_IN, motor: 'stepper', loses: 0.5 });
+    plant.hold(true);
+    plant.moveTo(50_000);
+    for (let i = 0; i < 2000; i++) plant.tick(5);
+    expect(plant.status().counts).toBe(50_000);
+    expect(plant.work()).toBeLessThan(49_990);
+  });
+  test('play shows where the work is come to from both sides, and not with a preload or from one side', () => {
+    const stood = (more: Partial<StandIn>, places: readonly number[]): number => {
+      const plant = standInPlant({ ...STAND_IN, motor: 'stepper', play: 40, ...more });
+      plant.hold(true);
+      for (const p of places) {
+        plant.moveTo(p);
+        for (let i = 0; i < 400; i++) plant.tick(5);
+      }
+      return plant.work();
+    };
+    expect(stood({}, [2000, 1000])).toBe(1000);
+    expect(stood({}, [1000])).toBe(960);
+    expect(stood({ preload: true }, [1000])).toBe(1000);
+    expect(stood({}, [2000, 940, 1000])).toBe(960);
+  });
+  test('shaking: 1× walks off by every flicker, 4× stays within one, held neither is believed', async () => {
+    const walked = async (decode: 1 | 4, freeze: boolean): Promise<number> => {
+      const { world, controller } = await connected({ decode, shaking: true, motor: 'stepper' });
+      await world.until(reach(controller, world.clock, to(1000)));
+      if (freeze) await world.until(controller.freeze(true));
+      await world.until(new Promise<void>((r) => world.clock.after(1000, r)));
+      if (freeze) await world.until(controller.freeze(false));
+      await world.until(new Promise<void>((r) => world.clock.after(1100, r)));
+      return controller.status()!.counts - 1000;
+    };
+    expect(await walked(1, false)).toBeGreaterThan(300);
+    expect(Math.abs(await walked(4, false))).toBeLessThanOrEqual(1);
+    expect(await walked(1, true)).toBeLessThan(200);
+  });
+  test('one seed is one behaviour; words of an address make one, and nonsense is as usual', async () => {
+    const once = async (): Promise<number> => {
+      const { world, controller } = await connected({ seed: 11 });
+      await world.until(reach(controller, world.clock, to(15_000)));
+      return controller.status()!.counts;
+    };
+    expect(await once()).toBe(await once());
+    expect(
+      readStandIn(
+        new Map([
+          ['motor', 'stepper'],
+          ['decode', '1'],
+          ['shaking', '1'],
+          ['speed', 'fast'],
+          ['coast', '-4'],
+        ]),
+      ),
+    ).toMatchObject({
+      motor: 'stepper',
+      decode: 1,
+      shaking: true,
+      speed: STAND_IN.speed,
+      coast: STAND_IN.coast,
+    });
+  });
+});
+
+describe('the client', () => {
+  test('no answer is told; what was asked twice is done once; a lost line ends what waits', async () => {
+    const world = new World();
+    const link = world.link(standIn(STAND_IN, 'b'));
+    world.machines[0]!.deaf = true;
+    await expect(world.until(connectLines(link, world.clock))).rejects.toThrow('no answer in 4.5 s');
+    const { world: w2, controller } = await connected();
+    w2.machines[0]!.deaf = true;
+    const asked = controller.moveTo(5);
+    let told = '';
+    controller.onLost = (why) => (told = why);
+    controller.close();
+    await expect(w2.until(asked)).rejects.toThrow('closed');
+    expect(told).toBe('closed');
+    await expect(w2.until(controller.stop())).rejects.toThrow('closed');
+  });
+  test('a second client is refused in the controller’s own words', async () => {
+    const world = new World();
+    const busy = { ok: false, error: 'another client has this controller' };
+    const link: LineLink = {
+      send: () => link.onLine?.(JSON.stringify(busy)),
+      onLine: null,
+      onClose: null,
+      close: () => undefined,
+    };
+    await expect(world.until(connectLines(link, world.clock))).rejects.toThrow('another client');
+  });
+  test('from the wrong side past the place first', () => {
+    expect(approach(0, { counts: 100, beyond: 20, side: 1 })).toEqual([100]);
+    expect(approach(200, { counts: 100, beyond: 20, side: 1 })).toEqual([80, 100]);
+    expect(approach(0, { counts: 100, beyond: 20, side: -1 })).toEqual([120, 100]);
+    expect(approach(200, { counts: 100, beyond: 0, side: 1 })).toEqual([100]);
+  });
+  test('what edges say', () => {
+    const at = (raw: number) => ({
+      counts: raw,
+      raw,
+      moving: false,
+      held: true,
+      frozen: false,
+      fault: null,
+      edges: { a: 0, b: 0 },
+    });
+    expect(shaken(at(0), at(170), 170, 0)).toMatchObject({ counts: 170, says: 'oneEdge' });
+    expect(shaken(at(0), at(0), 0, 0).says).toBe('still');
+    expect(shaken(at(0), at(1), 170, 3).says).toBe('jitter');
+    expect(shaken(at(0), at(40), 20, 20).says).toBe('moved');
+  });
+});
+
+describe('G-code', () => {
+  const axis = { letter: 'A', countsPerUnit: 3040 };
+  /** a small machine of this kind */
+  function machine(world: World): LineLink {
+    let at = 0;
+    const link: LineLink = {
+      send: (line) => {
+        const go = /^G0 A(-?[\d.]+)$/.exec(line);
+        if (go) at = Number(go[1]);
+        if (line === 'G92 A0') at = 0;
+        const lines =
+          line === 'M114'
+            ? [`X:0.00 A:${at.toFixed(6)} Count`, 'ok']
+            : line === 'BAD'
+              ? ['error:20']
+              : ['ok'];
+        world.clock.after(10, () => lines.forEach((l) => link.onLine?.(l)));
+      },
+      onLine: null,
+      onClose: null,
+      close: () => link.onClose?.('closed'),
+    };
+    return link;
+  }
+  test('lines one after the other, and the place asked for', async () => {
+    const world = new World();
+    const controller = await world.until(connectGcode(machine(world), world.clock, axis));
+    expect(await world.until(reach(controller, world.clock, to(449_753, { window: 0 })))).toMatchObject({
+      ok: true,
+      error: 0,
+    });
+    await world.until(controller.zero());
+    expect(controller.status()!.counts).toBe(0);
+    await world.until(controller.freeze(true));
+    await expect(world.until(controller.moveTo(5))).rejects.toThrow('frozen');
+    controller.close();
+  });
+  test('what such machines say', () => {
+    expect(gcodeMove(449_753, axis)).toBe('G0 A147.945066');
+    expect(readGcodeLine('ok N3', axis)).toEqual({ is: 'ok' });
+    expect(readGcodeLine('error:20', axis)).toMatchObject({ is: 'error' });
+    expect(readGcodeLine('ALARM:1', axis)).toMatchObject({ is: 'error' });
+    expect(readGcodeLine('X:1.0 A:1.000', axis)).toEqual({ is: 'position', counts: 3040 });
+    expect(readGcodeLine('ready', axis)).toBeNull();
+  });
+});

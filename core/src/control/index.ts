@@ -1,0 +1,18 @@
+export { connectLines, ControllerRefused, type Clock, type Controller, type LineLink } from './client.ts';
+export { connectGcode, gcodeMove, readGcodeLine, type GcodeAxis } from './gcode.ts';
+export { machineOf, type Machine, type Plant } from './machine.ts';
+export {
+  FARTHEST,
+  MAX_LINE,
+  readAnswer,
+  readLine,
+  writeRequest,
+  type Command,
+  type FromController,
+  type Hello,
+  type ReadLine,
+  type Request,
+  type Status,
+} from './protocol.ts';
+export { approach, reach, shaken, type ReachAsked, type Reached, type Shaken } from './reach.ts';
+export { readStandIn, STAND_IN, standIn, standInPlant, type StandIn, type StandInPlant } from './stand-in.ts';
