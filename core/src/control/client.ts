@@ -101,8 +101,9 @@ export async function connectLines(link: LineLink, clock: Clock): Promise<Contro
           finish(`no answer in ${(ANSWER_MS * SENDS) / 1000} s`);
           return;
         }
-        link.send(writeRequest({ id, command }));
+        // set before it goes out: an answer may come at once
         cancel = clock.after(ANSWER_MS, send);
+        link.send(writeRequest({ id, command }));
       };
       const finish = (error: string | null): void => {
         cancel();

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { World } from '../testing/machine-world.ts';
 import {
   approach,
   connectGcode,
@@ -15,62 +16,11 @@ import {
   STAND_IN,
   standIn,
   standInPlant,
-  type Clock,
   type Controller,
   type LineLink,
-  type Machine,
   type StandIn,
 } from './index.ts';
 
-/** Time that passes when it is told to, with a machine that ticks in it. */
-class World {
-  now = 0;
-  readonly #due: { at: number; act: () => void; off: boolean }[] = [];
-  readonly machines: { machine: Machine; link: LineLink; cut: boolean; deaf: boolean }[] = [];
-  readonly clock: Clock = {
-    after: (ms, act) => {
-      const entry = { at: this.now + ms, act, off: false };
-      this.#due.push(entry);
-      return () => void (entry.off = true);
-    },
-  };
-  link(machine: Machine): LineLink {
-    const link: LineLink = {
-      send: (line) => {
-        if (!at.cut && !at.deaf) for (const answer of machine.receive(line)) link.onLine?.(answer);
-      },
-      onLine: null,
-      onClose: null,
-      close: () => link.onClose?.('closed'),
-    };
-    const at = { machine, link, cut: false, deaf: false };
-    this.machines.push(at);
-    return link;
-  }
-  /** runs until the promise is settled, at most so many seconds of its own time */
-  async until<T>(made: Promise<T>, seconds = 600): Promise<T> {
-    let done = false;
-    const settled = made.finally(() => (done = true));
-    settled.catch(() => undefined);
-    const end = this.now + seconds * 1000;
-    while (!done && this.now < end) {
-      this.now += 5;
-      for (const m of this.machines) {
-        const lines = m.machine.tick(5);
-        if (!m.cut) for (const line of lines) m.link.onLine?.(line);
-      }
-      for (const d of this.#due.filter((x) => x.at <= this.now && !x.off)) {
-        d.off = true;
-        d.act();
-      }
-      await Promise.resolve();
-      await Promise.resolve();
-      await Promise.resolve();
-    }
-    if (!done) throw new Error('time is up');
-    return settled;
-  }
-}
 async function connected(more: Partial<StandIn> = {}): Promise<{ world: World; controller: Controller }> {
   const world = new World();
   const link = world.link(standIn({ ...STAND_IN, ...more }, 'b1'));
@@ -133,6 +83,16 @@ describe('the lines', () => {
     expect(machine.receive(jog)[0]).toBe(first[0]);
     for (let i = 0; i < 400; i++) machine.tick(5);
     expect(machine.status().counts).toBe(100);
+  });
+  test('after another hello its ids are new ones', () => {
+    const machine = standIn({ ...STAND_IN, motor: 'stepper' }, 'b');
+    machine.receive('{"id":1,"cmd":"hold","on":true}');
+    for (const counts of [100, 250]) {
+      machine.receive('{"id":2,"cmd":"hello"}');
+      machine.receive(`{"id":3,"cmd":"moveTo","counts":${counts}}`);
+      for (let i = 0; i < 400; i++) machine.tick(5);
+      expect(machine.status().counts).toBe(counts);
+    }
   });
   test('clamped or not held it does not move, and says why', () => {
     const machine = standIn(STAND_IN, 'b');

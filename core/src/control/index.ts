@@ -16,3 +16,4 @@ export {
 } from './protocol.ts';
 export { approach, reach, shaken, type ReachAsked, type Reached, type Shaken } from './reach.ts';
 export { readStandIn, STAND_IN, standIn, standInPlant, type StandIn, type StandInPlant } from './stand-in.ts';
+export { drivingOf, type Driving, type DrivingWorld, type Told, type Untimed } from './driving.ts';

@@ -77,6 +77,8 @@ export function machineOf(plant: Plant, hello: Hello): Machine {
       if (!read.ok)
         return [JSON.stringify({ ...(read.id !== null && { id: read.id }), ok: false, error: read.error })];
       const { id, command } = read.request;
+      // a client that says hello begins to count its lines anew
+      if (command.cmd === 'hello') answers.clear();
       const before = answers.get(id);
       if (before !== undefined) return [before, ...(command.cmd === 'status' ? [statusLine()] : [])];
       const why = hindered(command);

@@ -141,9 +141,15 @@ function goMessage(state: RunState, next: SheetRow | null): string {
   const row = rowOf(state);
   const lastRow = row >= rowsOf(plan);
   if (rewinding)
-    return gap < plan.divisions ? 'Rewound, go on' : lastRow ? 'Rewound, finish' : 'Rewound, next row';
+    return gap < plan.divisions
+      ? 'Rewound, go on'
+      : lastRow
+        ? 'Rewound, finish'
+        : plan.rows
+          ? 'Rewound, next row'
+          : 'Rewound, next pass';
   if (next?.is === 'rewind') return 'Cut, rewind';
-  if (gap >= plan.divisions && !lastRow) return 'Cut, next row';
+  if (gap >= plan.divisions && !lastRow) return plan.rows ? 'Cut, next row' : 'Cut, next pass';
   return gap < plan.divisions ? 'Cut, go on' : 'Cut, finish';
 }
 

@@ -60,6 +60,15 @@ export {
   type LogRow,
   type TimeLine,
 } from './log.ts';
+export {
+  countsArcsec,
+  drivenReport,
+  shakeMessage,
+  toldMessage,
+  windowMeaning,
+  type DrivenReport,
+  type PhaseReport,
+} from './driven.ts';
 export { drawingChoices, type DrawingChoice } from './make/drawing-choices.ts';
 export { BUILD_HEAD, buildRows } from './make/build.ts';
 export { adjustersFor, readAdjusters, type Adjuster } from './make/adjusters.ts';

@@ -27,6 +27,8 @@ export interface RunPlan {
   readonly rows?: RunPlan;
   /** how many of its divisions are rows, from its first; all unless said */
   readonly rowCount?: number;
+  /** all the way round so many times, deeper each time; once unless said */
+  readonly passes?: number;
   /** what the work stops by; steps unless said */
   readonly by?: StopBy;
   /** counts of the source for one turn of the work; of a plate its holes */

@@ -17,7 +17,7 @@ import {
   sequenceOf,
   stepsBack,
   wayBetween,
-  type RunEvent,
+  targetOf,
   type RunPlan,
   type Step,
   type RunState,
@@ -29,7 +29,8 @@ const from = (gap: number, more: Partial<RunState> = {}): RunState => ({
   gap,
   ...more,
 });
-const say = (state: RunState, what: RunEvent['do'], at = 0): RunState => nextState(state, { do: what, at });
+const say = (state: RunState, what: 'next' | 'back' | 'pause' | 'resume', at = 0): RunState =>
+  nextState(state, { do: what, at });
 
 describe('a run', () => {
   test('goes to gap 31 in thirty moves, and each is in the list', () => {
@@ -38,7 +39,7 @@ describe('a run', () => {
     expect([s.gap, doneGaps(s), s.moves.length]).toEqual([31, 30, 31]);
   });
 
-  test.each<[string, RunState, RunEvent['do'], Partial<RunState>]>([
+  test.each<[string, RunState, 'next' | 'back' | 'pause' | 'resume', Partial<RunState>]>([
     ['next goes on', from(5), 'next', { gap: 6, finished: false }],
     ['next at the last gap finishes', from(95), 'next', { gap: 95, finished: true }],
     ['next after the end does nothing', from(95, { finished: true }), 'next', { gap: 95, finished: true }],
@@ -61,9 +62,12 @@ describe('a run', () => {
   });
 
   test('whatever is pressed, the gap stays within the wheel and the last move is where it stands', () => {
-    const keys = fc.array(fc.constantFrom<RunEvent['do']>('next', 'back', 'pause', 'resume'), {
-      maxLength: 60,
-    });
+    const keys = fc.array(
+      fc.constantFrom<'next' | 'back' | 'pause' | 'resume'>('next', 'back', 'pause', 'resume'),
+      {
+        maxLength: 60,
+      },
+    );
     const small: RunPlan = { ...plan, divisions: 7 };
     fc.assert(
       fc.property(keys, (list) => {
@@ -261,5 +265,55 @@ describe('a grid of two axes', () => {
     expect(isRunState({ ...state, plan: { ...plan, rows: { ...plan.rows, stepsPerTurn: 'x' } } })).toBe(
       false,
     );
+  });
+});
+
+describe('marks, jumps, passes and a controller', () => {
+  const at = (state: RunState, ...events: readonly object[]): RunState =>
+    events.reduce<RunState>((s, e) => nextState(s, { at: 1, ...e } as never), state);
+  test('two passes all the way round: gap 95 of the first leads to gap 1 of the second', () => {
+    const twice: RunPlan = { ...plan, divisions: 3, passes: 2 };
+    const s = at(startRun(twice, 0), { do: 'next' }, { do: 'next' }, { do: 'next' });
+    expect([s.gap, s.row, s.finished]).toEqual([1, 2, false]);
+    const end = at(s, { do: 'next' }, { do: 'next' }, { do: 'next' });
+    expect([end.finished, doneGaps(end)]).toEqual([true, 6]);
+    expect(at(s, { do: 'back' }).gap).toBe(3);
+  });
+  test('a gap is marked bad and good again, passed over, jumped to; nonsense does nothing', () => {
+    const s = at(startRun(plan, 0), { do: 'bad' }, { do: 'skip' }, { do: 'jump', gap: 40 }, { do: 'bad' });
+    expect([s.gap, s.bad, s.skipped]).toEqual([40, [0, 39], [0]]);
+    expect(at(s, { do: 'bad' }).bad).toEqual([0]);
+    for (const gap of [0, 96, 40, 1.5]) expect(at(s, { do: 'jump', gap }).gap).toBe(40);
+  });
+  test('attached, clamped, gone on: where it stood off is kept with the place that was left', () => {
+    const s = at(
+      startRun(plan, 0),
+      { do: 'attach', boot: 'b', counts: 500 },
+      { do: 'window', counts: 9 },
+      { do: 'holds', on: false },
+      { do: 'clamp', raw: 500 },
+      { do: 'next' },
+      { do: 'reached', error: -3 },
+    );
+    expect(s.driven).toEqual({ phase: 'clamp', zero: 500, boot: 'b', window: 9, holds: false, error: -3 });
+    expect(targetOf(s)).toBe(500 + 11_520);
+    const on = at(s, { do: 'clamp', raw: 12_017 }, { do: 'next' });
+    expect(on.moves.at(-1)).toMatchObject({ gap: 3, off: -3 });
+    expect(at(on, { do: 'detach' }).driven).toBeUndefined();
+    expect(at(startRun(plan, 0), { do: 'clamp', raw: 1 }).driven).toBeUndefined();
+  });
+  test('what comes back from storage is checked', () => {
+    const good = at(startRun(plan, 0), { do: 'attach', boot: 'b', counts: 5 });
+    expect(isRunState(JSON.parse(JSON.stringify(good)))).toBe(true);
+    for (const bad of [
+      { driven: { ...good.driven, phase: 'fly' } },
+      { driven: { ...good.driven, zero: 1.5 } },
+      { driven: { ...good.driven, window: -1 } },
+      { driven: 7 },
+      { bad: ['x'] },
+      { skipped: {} },
+      { plan: { ...plan, passes: 0 } },
+    ])
+      expect([bad, isRunState({ ...good, ...bad })]).toEqual([bad, false]);
   });
 });

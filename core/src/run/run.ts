@@ -1,4 +1,5 @@
 import { exactly } from '../numbers/index.ts';
+import { isDriven, WINDOW, type Driven } from './driven.ts';
 import type { PlatePlan, RunPlan } from './plan.ts';
 import { sequenceOf, type Step } from './sequence.ts';
 
@@ -11,6 +12,8 @@ export interface Move {
   readonly rewind?: true;
   /** milliseconds since 1970 */
   readonly at: number;
+  /** counts that the work stood off when this place was left */
+  readonly off?: number;
 }
 
 /** How the set-up before a run went: minutes, or why it was skipped. */
@@ -34,11 +37,25 @@ export interface RunState {
   readonly paused: boolean;
   readonly startedAt: number;
   readonly setup?: RunSetup;
+  /** a controller drives it */
+  readonly driven?: Driven;
+  /** gaps that were marked as bad, or passed over; of all rounds together, from 0 */
+  readonly bad?: readonly number[];
+  readonly skipped?: readonly number[];
   /** newest last; the first is the start */
   readonly moves: readonly Move[];
 }
 
-export type RunEvent = { readonly do: 'next' | 'back' | 'pause' | 'resume'; readonly at: number };
+export type RunEvent =
+  | { readonly do: 'next' | 'back' | 'pause' | 'resume' | 'skip' | 'bad'; readonly at: number }
+  | { readonly do: 'jump'; readonly gap: number; readonly at: number }
+  /** the controller stands where the run stands; or it is let go */
+  | { readonly do: 'attach'; readonly boot: string; readonly counts: number; readonly at: number }
+  | { readonly do: 'detach' | 'away'; readonly at: number }
+  | { readonly do: 'reached'; readonly error: number; readonly at: number }
+  | { readonly do: 'clamp'; readonly raw: number; readonly at: number }
+  | { readonly do: 'window'; readonly counts: number; readonly at: number }
+  | { readonly do: 'holds'; readonly on: boolean; readonly at: number };
 
 /** A run that begins at a gap, 1…D: the work stands there, and the gaps before it count as done. */
 export const startRun = (plan: RunPlan, at: number, gap = 1, setup: RunSetup = {}): RunState => ({
@@ -53,7 +70,48 @@ export const startRun = (plan: RunPlan, at: number, gap = 1, setup: RunSetup = {
 
 /** The state after an event; the same state when the event does nothing there (back at gap 1, next while paused or finished). */
 export function nextState(state: RunState, event: RunEvent): RunState {
+  const { driven } = state;
   switch (event.do) {
+    case 'attach':
+      return state.finished ? state : attached(state, event.boot, event.counts);
+    case 'detach': {
+      const { driven: _, ...rest } = state;
+      return rest;
+    }
+    case 'away':
+      return driven ? { ...state, driven: onTheWay(driven) } : state;
+    case 'reached':
+      return driven?.phase === 'advance'
+        ? { ...state, driven: { ...driven, phase: 'clamp', error: event.error } }
+        : state;
+    case 'clamp':
+      return driven?.phase === 'clamp'
+        ? { ...state, driven: { ...driven, phase: 'cut', raw: event.raw } }
+        : state;
+    case 'window':
+      return driven ? { ...state, driven: { ...driven, window: event.counts } } : state;
+    case 'holds':
+      return driven ? { ...state, driven: { ...driven, holds: event.on } } : state;
+    case 'bad': {
+      const here = placeNow(state);
+      const bad = state.bad ?? [];
+      const after = bad.includes(here) ? bad.filter((g) => g !== here) : [...bad, here];
+      return state.finished ? state : { ...state, bad: after };
+    }
+    case 'skip': {
+      if (state.paused || state.finished) return state;
+      const skipped = [...new Set([...(state.skipped ?? []), placeNow(state)])];
+      return nextState({ ...state, skipped }, { do: 'next', at: event.at });
+    }
+    case 'jump': {
+      const there = Number.isSafeInteger(event.gap) && event.gap >= 1 && event.gap <= state.plan.divisions;
+      if (state.paused || !there || event.gap === state.gap) return state;
+      const { rewinding: _, ...rest } = state;
+      return moved(
+        { ...rest, finished: false, gap: event.gap },
+        { gap: event.gap, ...inRow(state), at: event.at },
+      );
+    }
     case 'next': {
       if (state.paused || state.finished) return state;
       const { rewinding, ...rest } = state;
@@ -89,8 +147,9 @@ export function nextState(state: RunState, event: RunEvent): RunState {
   }
 }
 
-/** Rows of a grid; 1 for a run of one axis. */
-export const rowsOf = ({ rows, rowCount }: RunPlan): number => (rows ? (rowCount ?? rows.divisions) : 1);
+/** Rows of a grid, or passes all the way round; 1 for a run of one axis that is cut once. */
+export const rowsOf = ({ rows, rowCount, passes }: RunPlan): number =>
+  rows ? (rowCount ?? rows.divisions) : (passes ?? 1);
 
 /** The row a run stands in, from 1. */
 export const rowOf = (state: Pick<RunState, 'row'>): number => state.row ?? 1;
@@ -100,7 +159,44 @@ const inRow = ({ row }: RunState): { readonly row?: number } => (row === undefin
 /** All places of a run, of all its rows. */
 export const placesOf = (plan: RunPlan): number => plan.divisions * rowsOf(plan);
 
-const moved = (state: RunState, move: Move): RunState => ({ ...state, moves: [...state.moves, move] });
+/** Where the controller is sent for the present gap, its own counts; null where the source has none. */
+export function targetOf(state: RunState): number | null {
+  const { counts } = sequenceOf(state.plan).at(indexNow(state));
+  return counts === null ? null : Number(counts) + (state.driven?.zero ?? 0);
+}
+
+/** Counts past a place that take the lost motion up when it is come to from the wrong side. */
+export const beyondOf = ({ plan }: RunState): number => 2 * Math.max(0, plan.playCounts ?? 0);
+
+/** The controller at this count stands where the run stands now. */
+function attached(state: RunState, boot: string, counts: number): RunState {
+  const target = targetOf({ ...state, driven: undefined as never });
+  const { window = WINDOW, holds = true } = state.driven ?? {};
+  return {
+    ...state,
+    driven: { phase: 'clamp', zero: counts - (target ?? 0), boot, window, holds, error: 0 },
+  };
+}
+
+/** On the way to a place: what was known of the last is gone. */
+function onTheWay({ raw: _, error: __, ...driven }: Driven): Driven {
+  return { ...driven, phase: 'advance' };
+}
+
+/** The present place among all of a run, from 0. */
+export const placeNow = (state: RunState): number =>
+  (rowOf(state) - 1) * state.plan.divisions + state.gap - 1;
+
+/** A move is kept, with how far the place that is left was off; a controller is on its way then. */
+function moved(state: RunState, move: Move): RunState {
+  const { driven } = state;
+  if (!driven) return { ...state, moves: [...state.moves, move] };
+  const off = driven.phase === 'cut' && driven.error ? { off: driven.error } : {};
+  return { ...state, driven: onTheWay(driven), moves: [...state.moves, { ...move, ...off }] };
+}
+
+/** The step of the sequence that a run stands at now. */
+export const indexNow = (state: RunState): number => indexOfMove(state, state.moves.at(-1)!);
 
 /** The steps that the run went through, the newest first, at most `most` of them. */
 export function stepsBack(
@@ -167,7 +263,8 @@ export function isRunState(value: unknown): value is RunState {
   const plan = s?.plan;
   if (!s || !plan || !Array.isArray(s.moves)) return false;
   if (!isPlan(plan) || (plan.rows !== undefined && !isPlan(plan.rows))) return false;
-  const { rowCount = 1, rows } = plan;
+  const { rowCount = 1, rows, passes = 1 } = plan;
+  if (!Number.isSafeInteger(passes) || passes < 1 || passes > 100) return false;
   if (!Number.isSafeInteger(rowCount) || rowCount < 1 || rowCount > (rows?.divisions ?? 1)) return false;
   const D = plan.divisions;
   const isGap = (gap: unknown, most: number): boolean =>
@@ -183,9 +280,15 @@ export function isRunState(value: unknown): value is RunState {
     (s.moves as readonly (Partial<Move> | null)[]).every(
       (m) => isGap(m?.gap, D + 1) && isGap(m?.row ?? 1, rowsOf(plan)) && typeof m?.at === 'number',
     ) &&
-    (plan.plate === undefined || isPlatePlan(plan.plate))
+    (plan.plate === undefined || isPlatePlan(plan.plate)) &&
+    (s.driven === undefined || isDriven(s.driven)) &&
+    isPlaces(s.bad) &&
+    isPlaces(s.skipped)
   );
 }
+
+const isPlaces = (list: unknown): boolean =>
+  list === undefined || (Array.isArray(list) && list.every((n) => Number.isSafeInteger(n) && n >= 0));
 
 const isPlatePlan = (plate: unknown): boolean => {
   const { plate: index, circles, holes, wholeTurns } = plate as Partial<PlatePlan>;

@@ -1,26 +1,41 @@
 import { defineStore } from 'pinia';
-import { ref, watchEffect } from 'vue';
+import { ref, watch, watchEffect, type Ref } from 'vue';
 
 const KEY = 'pendrix.night';
 
+/** How each step of a run is told. */
+export type Cues = 'off' | 'tone' | 'voice';
+
 /** What this device prefers, kept in the browser apart from the drives. */
 export const useSettings = defineStore('settings', () => {
-  const night = ref(read());
+  const night = ref(kept(KEY) === 'night');
   watchEffect(() => {
-    try {
-      localStorage.setItem(KEY, night.value ? 'night' : 'day');
-    } catch {
-      // Storage that is shut changes nothing but that the choice is forgotten.
-    }
+    keep(KEY, night.value ? 'night' : 'day');
     document.documentElement.dataset['theme'] = night.value ? 'night' : 'day';
   });
-  return { night };
+  const said = kept('pendrix.cues');
+  const cues = ref<Cues>(said === 'tone' || said === 'voice' ? said : 'off');
+  /** a second key for "next", as the browser names it; empty for none */
+  const pedal = ref(kept('pendrix.pedal') ?? '');
+  remember(cues, 'pendrix.cues');
+  remember(pedal, 'pendrix.pedal');
+  return { night, cues, pedal };
 });
 
-function read(): boolean {
+const remember = (value: Ref<string>, key: string): void => void watch(value, (now) => keep(key, now));
+
+function keep(key: string, value: string): void {
   try {
-    return localStorage.getItem(KEY) === 'night';
+    localStorage.setItem(key, value);
   } catch {
-    return false;
+    // Storage that is shut changes nothing but that the choice is forgotten.
+  }
+}
+
+function kept(key: string): string | null {
+  try {
+    return localStorage.getItem(key);
+  } catch {
+    return null;
   }
 }

@@ -65,6 +65,7 @@ export const keyTable = {
   chooseArbor: entry('on an arbor of the plan', ['Enter', 'Space'], 'choose it'),
   next: entry('in Run', ['Space'], 'on to the next gap'),
   back: entry('in Run', ['Backspace'], 'back to the gap before'),
+  clamp: entry('in Run', ['c'], 'it is clamped'),
   pause: entry('in Run', ['p'], 'pause and go on'),
 } as const satisfies Record<string, KeyEntry>;
 

@@ -19,30 +19,40 @@ import {
   doneInRow,
   gradeWords,
   limitText,
+  placeNow,
   placesOf,
   secondsLeft,
   sheet,
   timeLeft,
   type Report,
+  drivenReport,
+  type RunEvent,
   type RunState,
 } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import GradeTag from '../../ui/GradeTag.vue';
+import { useController } from '../../stores/controller.ts';
 import { usePageKeys } from '../../ui/keys.ts';
 import RichText from '../../ui/RichText.vue';
 import DmsText from './DmsText.vue';
 import ErrorGauge from './ErrorGauge.vue';
+import BenchMenu from './BenchMenu.vue';
+import BenchTold from './BenchTold.vue';
+import RunPhases from './RunPhases.vue';
 import RunSide from './RunSide.vue';
+import { useBenchAids } from './use-bench-aids.ts';
+import { useDriven } from './use-driven.ts';
 import RunStrip from './RunStrip.vue';
 import IconButton from '../../ui/IconButton.vue';
 
 /** At the machine: where the work goes now, one large key to go on, everything readable from a step away. */
-const { state, report, differs, resumed } = defineProps<{
+const { state, report, differs, resumed, put } = defineProps<{
   name: string;
   state: RunState;
   report: Report;
   differs: boolean;
   resumed: boolean;
+  put: (event: RunEvent) => Promise<boolean>;
 }>();
 const emit = defineEmits<{
   go: [what: 'next' | 'back' | 'pauseOrGoOn'];
@@ -58,12 +68,11 @@ const rows = computed(() => sheet(state.plan));
 const bench = computed(() => benchReport(state));
 const row = computed(() => bench.value.row);
 const plate = computed(() => bench.value.plate);
-const done = computed(() => doneGaps(state));
 const D = computed(() => state.plan.divisions);
 const left = computed(() => {
   if (state.finished) return 'all done';
   const time = timeLeft(secondsLeft(state));
-  return `${placesOf(state.plan) - done.value} to go${time ? `, ${time}` : ''}`;
+  return `${placesOf(state.plan) - doneGaps(state)} to go${time ? `, ${time}` : ''}`;
 });
 const opened = computed(() => report.opened(D.value));
 const chart = computed(() => report.chart(D.value));
@@ -75,10 +84,28 @@ const grade = computed(() => {
     ? { ...graded, word: row.value.errorArcsec === 0 ? 'Exact' : gradeWords[graded.grade] }
     : null;
 });
+const isBad = computed(() => (state.bad ?? []).includes(placeNow(state)));
 const caution = computed(() => !(report.drive.dismissed ?? []).includes(CAUTION));
-const pause = (): void => emit('go', 'pauseOrGoOn');
+const link = useController();
+const driver = useDriven(
+  () => state,
+  (e) => put(e),
+);
+/** the rounding of the place, and where it truly stands */
+const errorNow = computed(() => driven.value?.error ?? null);
+const driven = computed(() => drivenReport(state, link.moving, bench.value.go, row.value.errorArcsec));
+const pause = (): void => {
+  if (state.driven && !state.paused) void driver.stop();
+  emit('go', 'pauseOrGoOn');
+};
+const next = (): void => (state.driven ? void driver.go() : emit('go', 'next'));
+const back = (): void => (state.driven ? driver.either({ do: 'back' }) : emit('go', 'back'));
+const clamp = (): void => {
+  if (state.driven?.phase === 'clamp') void driver.go();
+};
+useBenchAids(() => driven.value?.phases.find((p) => p.is === 'now')?.title ?? bench.value.title, next);
 
-usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pause });
+usePageKeys({ next, back, pause, clamp });
 </script>
 
 <template>
@@ -96,19 +123,23 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
         <v-btn variant="text" :prepend-icon="mdiFormatListBulleted" @click="emit('others')">Runs</v-btn>
         <v-btn variant="text" :prepend-icon="mdiTableLarge" @click="emit('sheet')">Sheet</v-btn>
         <v-btn variant="text" :prepend-icon="mdiStop" @click="emit('end')">End run</v-btn>
+        <BenchMenu
+          :state="state"
+          :drive="report.drive"
+          :driver="driver"
+          @skip="driver.either({ do: 'skip' })"
+          @jump="(gap) => driver.either({ do: 'jump', gap })"
+          @bad="driver.stored({ do: 'bad' })"
+        />
       </header>
-      <p v-if="resumed" class="told" role="status">
-        <v-icon :icon="mdiAlertOutline" size="20" /><span
-          >This run was under way before. It stands at gap {{ state.gap }}: check the mark before you go
-          on.</span
-        >
-        <IconButton label="Dismiss" :icon="mdiClose" :size="18" @click="emit('seen')" />
-      </p>
-      <p v-if="differs" class="told">
-        <v-icon :icon="mdiAlertOutline" size="20" /><span
-          >The train was changed since this run began; the run keeps the numbers it began with.</span
-        >
-      </p>
+      <BenchTold
+        :gap="state.gap"
+        :resumed="resumed"
+        :differs="differs"
+        :message="driver.message.value"
+        @seen="emit('seen')"
+        @heard="driver.message.value = null"
+      />
       <div class="scroll main">
         <p v-if="bench.grid" class="row-of">
           <b>{{ bench.grid.title }}</b>
@@ -120,7 +151,10 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
         <div class="target">
           <p class="what">
             <span
-              ><b>{{ bench.place }}</b> of {{ D }}</span
+              ><b>{{ bench.place }}</b> of {{ D
+              }}<template v-if="state.plan.passes"
+                >, pass {{ state.row ?? 1 }} of {{ state.plan.passes }}</template
+              ><template v-if="isBad">, marked as bad</template></span
             >
             <span v-if="plate" class="quiet r">{{ plate.arms }}</span>
             <span v-else class="quiet r"
@@ -170,25 +204,30 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
               }}</span>
             </p>
             <p class="pv">
-              <span class="mono">{{ row.error }}</span><GradeTag v-if="grade" :graded="grade" :size="14" />
+              <span class="mono">{{ errorNow ? errorNow.total : row.error }}</span><GradeTag
+                v-if="grade"
+                :graded="grade"
+                :size="14"
+              />
             </p>
           </div>
         </div>
         <div v-if="!plate && row.is === 'gap'" class="gauge">
           <ErrorGauge
             class="for-wide"
-            :error="row.errorArcsec"
+            :error="errorNow ? errorNow.totalArcsec : row.errorArcsec"
             :limit="limit"
             :tone="grade?.grade ?? 'unknown'"
           /><ErrorGauge
             class="for-narrow"
             narrow
-            :error="row.errorArcsec"
+            :error="errorNow ? errorNow.totalArcsec : row.errorArcsec"
             :limit="limit"
             :tone="grade?.grade ?? 'unknown'"
           />
         </div>
-        <div class="seq">
+        <RunPhases v-if="driven && !state.finished" :report="driven" :paused="state.paused" />
+        <div v-else class="seq">
           <div v-if="bench.before" class="sq done">
             <p class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p>
             <h4>{{ bench.before.is === 'rewind' ? 'Rewound' : `Gap ${bench.before.gap}` }}</h4>
@@ -216,11 +255,11 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
           <button
             type="button"
             class="key go"
-            :disabled="state.paused || state.finished"
+            :disabled="state.paused || state.finished || driver.busy.value"
             aria-keyshortcuts="Space"
-            @click="emit('go', 'next')"
+            @click="next"
           >
-            <kbd aria-hidden="true">Space</kbd>{{ bench.go
+            <kbd aria-hidden="true">Space</kbd>{{ driven && !state.finished ? driven.go : bench.go
             }}<v-icon class="arrow" :icon="mdiArrowRight" size="24" />
           </button>
           <button
@@ -228,7 +267,7 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
             class="key"
             :disabled="state.paused || (state.gap === 1 && !state.finished)"
             aria-keyshortcuts="Backspace"
-            @click="emit('go', 'back')"
+            @click="back"
           >
             <kbd aria-hidden="true">Backspace</kbd><v-icon class="arrow" :icon="mdiArrowLeft" size="22" />Back
           </button>
@@ -253,7 +292,7 @@ usePageKeys({ next: () => emit('go', 'next'), back: () => emit('go', 'back'), pa
         <IconButton label="Dismiss the caution" :icon="mdiClose" @click="emit('dismiss', CAUTION)" />
       </p>
     </section>
-    <RunSide :state="state" :bench="bench" :left="left" />
+    <RunSide :state="state" :bench="bench" :left="left" :drive="report.drive" :driver="driver" />
   </div>
 </template>
 

@@ -54,6 +54,7 @@ const differs = computed(() => {
     :report="report"
     :differs="differs"
     :resumed="resumed"
+    :put="runs.put"
     @go="runs.event"
     @end="runs.end"
     @sheet="sheetOpen = true"

@@ -1,14 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { doneInRow, type BenchReport, type RunState } from '@pendrix/core';
+import { doneInRow, type BenchReport, type Drive, type RunState } from '@pendrix/core';
 import { timeOfDay } from '../../ui/clock.ts';
 import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
 import PlateDrawing from '../../ui/PlateDrawing.vue';
+import ControllerPanel from './ControllerPanel.vue';
 import RunWheel from './RunWheel.vue';
+import type { useDriven } from './use-driven.ts';
 
 /** Beside the target: the wheel under the cutter and the last moves. */
-const { state, bench, left } = defineProps<{ state: RunState; bench: BenchReport; left: string }>();
+const { state, bench, left, drive, driver } = defineProps<{
+  state: RunState;
+  bench: BenchReport;
+  left: string;
+  drive: Drive;
+  driver: ReturnType<typeof useDriven>;
+}>();
 const done = computed(() => doneInRow(state));
 </script>
 
@@ -44,6 +52,7 @@ const done = computed(() => doneInRow(state));
       </div>
       <RunWheel v-else :divisions="state.plan.divisions" :gap="state.gap" :done="done" :left="left" />
     </div>
+    <ControllerPanel v-if="!bench.plate" :state="state" :drive="drive" :driver="driver" />
     <div class="log scroll" tabindex="0" aria-label="Last moves">
       <table>
         <thead>
@@ -82,8 +91,8 @@ const done = computed(() => doneInRow(state));
   background: var(--p-surface);
 }
 .dial {
-  flex: 0 1 412px;
-  min-height: 240px;
+  flex: 1 1 240px;
+  min-height: 200px;
   display: flex;
   flex-direction: column;
 }

@@ -9,7 +9,6 @@ import {
   readCount,
   refusalMessage,
   error,
-  sheet,
   minutesOf,
   setupAgain,
   setupStands,
@@ -19,11 +18,9 @@ import {
 } from '@pendrix/core';
 import { useSaveExport } from '../../ui/exporting.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
-import FigureText from '../../ui/FigureText.vue';
 import { useOpenDrive } from '../../ui/open-drive.ts';
-import GradeTag from '../../ui/GradeTag.vue';
 import ReadField from '../../ui/ReadField.vue';
-import RichText from '../../ui/RichText.vue';
+import RunFacts from './RunFacts.vue';
 import RunList from './RunList.vue';
 import { usePrintSheet } from '../../ui/printing.ts';
 import PrintedSheet from './PrintedSheet.vue';
@@ -68,10 +65,16 @@ const rows = computed(() => {
   const by = others.value.find((o) => o.name === rowsBy.value);
   return by ? planRun(by.report.drive, rowsCount.value) : null;
 });
+const passes = ref(1);
+function setPasses(text: string): Refusal | null {
+  const read = readCount(text, { min: 1, max: 100, unit: 'passes', example: '2' });
+  if (read.ok) passes.value = read.value;
+  return read.ok ? null : read.refusal;
+}
 const plan = computed(() => {
   if (running) return running.plan;
   const own = count.value === null ? null : planRun(report.drive, count.value);
-  if (!own || !rows.value) return own;
+  if (!own || !rows.value) return own && passes.value > 1 ? { ...own, passes: passes.value } : own;
   const rowCount = Math.min(rowsMany.value ?? Infinity, mostRows(rows.value));
   return { ...own, rows: rows.value, rowCount };
 });
@@ -94,18 +97,13 @@ const limited = computed(() => {
   const refusal = count.value === null || running ? null : noRun(report.drive, count.value);
   return refusal && refusalMessage(refusal);
 });
-const head = computed(() => plan.value && sheet(plan.value));
-const byHand = computed(() => plan.value?.plate !== undefined);
-const opened = computed(() =>
-  plan.value && !running && !byHand.value ? report.opened(plan.value.divisions) : null,
-);
-const onPlates = computed(() =>
-  plan.value && byHand.value ? (report.plates?.opened(plan.value.divisions) ?? null) : null,
-);
 /** Where it begins, and what this blank is called. */
 const gap = ref(1);
 const name = ref<string | null>(null);
-watch(plan, () => (gap.value = 1));
+watch(
+  () => plan.value?.divisions,
+  () => (gap.value = 1),
+);
 const named = computed(() => name.value ?? (plan.value ? runs.nameFor(plan.value) : ''));
 function setGap(text: string): Refusal | null {
   const read = readCount(text, { min: 1, max: plan.value?.divisions ?? 1, unit: 'gaps', example: '1' });
@@ -132,7 +130,6 @@ async function start(): Promise<void> {
 }
 const MAX_CHIPS = 24;
 const saveExport = useSaveExport();
-const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 
 function choose(text: string): Refusal | null {
   const read = readCount(text, { min: 1, max: MAX_ROWS, unit: 'divisions', example: '73' });
@@ -195,43 +192,12 @@ const print = usePrintSheet(() =>
       text="A run goes from gap to gap of one wheel. Ask for divisions in the Job, or write a count above, for example 60."
     />
     <template #aside>
-      <template v-if="plan && head">
+      <template v-if="plan">
         <div class="now ground on-ground">
           <p class="big mono">{{ plan.divisions }}</p>
           <p>{{ plan.rows ? `gaps in each of ${plan.rowCount} rows` : 'gaps to cut' }}</p>
         </div>
-        <dl class="lines facts">
-          <div>
-            <dt>{{ upper(head.unit) }} a turn of the work</dt>
-            <dd class="num"><RichText :text="head.steps" /></dd>
-          </div>
-          <div v-if="!byHand">
-            <dt>From gap to gap, {{ head.unit }}</dt>
-            <dd class="num"><RichText :text="head.step" /></dd>
-          </div>
-          <div>
-            <dt>{{ byHand ? 'Each move of the crank' : `The same in turns of the ${head.source}` }}</dt>
-            <dd class="num"><RichText :text="head.crank" /></dd>
-          </div>
-          <div v-if="onPlates">
-            <dt>Grade</dt>
-            <dd><GradeTag :graded="onPlates.graded" /></dd>
-          </div>
-          <div v-if="plan.doubt">
-            <dt>It holds</dt>
-            <dd>{{ plan.doubt }}</dd>
-          </div>
-          <template v-if="opened">
-            <div>
-              <dt>Grade</dt>
-              <dd><GradeTag :graded="opened.row.graded" /></dd>
-            </div>
-            <div>
-              <dt>Worst error</dt>
-              <dd><FigureText class="num" :figure="opened.worst" /></dd>
-            </div>
-          </template>
-        </dl>
+        <RunFacts :report="report" :plan="plan" :running="running !== null" />
         <SetupSign v-if="setup && !running" :setup="setup" />
         <div class="start">
           <v-btn
@@ -270,6 +236,13 @@ const print = usePrintSheet(() =>
                   :commit="setRowsMany"
                 />
               </template>
+              <ReadField
+                v-if="!plan.rows"
+                label="Passes, all the way round"
+                :value="String(passes)"
+                hint="deeper each time"
+                :commit="setPasses"
+              />
               <ReadField label="Start at gap" :value="String(gap)" :commit="setGap" />
             </div>
             <v-btn

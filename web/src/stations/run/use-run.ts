@@ -1,5 +1,13 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
-import { nextState, rowsOf, startRun, type RunPlan, type RunSetup, type RunState } from '@pendrix/core';
+import {
+  nextState,
+  rowsOf,
+  startRun,
+  type RunEvent,
+  type RunPlan,
+  type RunSetup,
+  type RunState,
+} from '@pendrix/core';
 import type { RunRecord } from '../../records/kinds.ts';
 import { useRecords } from '../../records/records.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -21,6 +29,8 @@ export interface CurrentRun {
   /** back to the sheet and the list; the run stays as it is */
   readonly leave: () => void;
   readonly event: (what: 'next' | 'back' | 'pauseOrGoOn') => void;
+  /** the same as data; true when it is stored */
+  readonly put: (event: RunEvent) => Promise<boolean>;
   readonly end: () => Promise<void>;
   readonly rename: (run: RunRecord, name: string) => Promise<void>;
   readonly remove: (run: RunRecord) => void;
@@ -47,7 +57,7 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
   async function put(
     from: RunRecord,
     to: Partial<Pick<RunRecord, 'name' | 'state' | 'ended'>>,
-  ): Promise<void> {
+  ): Promise<boolean> {
     const moved = await workshop.putRun(from, to);
     if (moved === 'stored') {
       if (notices.notice?.about === 'run') notices.dismiss();
@@ -73,6 +83,7 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
         act: { label: `Go back to gap ${from.state.gap}`, do: () => void put(newer, { state: from.state }) },
       });
     }
+    return moved === 'stored';
   }
 
   return {
@@ -115,6 +126,17 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
         if (state !== now.state) await put(now, { state });
       });
     },
+    put: (event) => {
+      const done = queue.then(async () => {
+        const now = run.value;
+        if (!now) return false;
+        const state = nextState(now.state, event);
+        if (state === now.state) return true;
+        return put(now, { state });
+      });
+      queue = done;
+      return done;
+    },
     end: async () => {
       const now = run.value;
       if (!now) return;
@@ -126,7 +148,9 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
         tone: 'plain',
       });
     },
-    rename: (old, name) => put(old, { name }),
+    rename: async (old, name) => {
+      await put(old, { name });
+    },
     remove: (old) => {
       const step = workshop.removeRun(old);
       notices.tell({
