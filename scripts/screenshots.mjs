@@ -68,8 +68,6 @@ await page.locator('.chart canvas').first().waitFor();
 await page.locator('.figures .figure').first().click();
 await shot(page, 'check');
 await go(page, 'Run');
-await page.getByRole('button', { name: '97', exact: true }).click();
-await shot(page, 'run-sheet');
 await run(page, 31);
 await shot(page, 'run');
 await page.getByRole('button', { name: 'Night', exact: true }).click();
@@ -121,6 +119,15 @@ for (const feel of ['binds', 'rattles', 'stiff', 'slight rattle'])
     .click();
 await bench.clock.runFor(600);
 await shot(bench, 'make');
+
+await bench.getByRole('link', { name: 'Pendrix' }).first().click();
+await bench.locator('th.name a', { hasText: 'Night meadow' }).click();
+await go(bench, 'Log');
+await bench.getByRole('button', { name: 'Sample' }).click();
+await bench.getByText('Too short to tell:').waitFor();
+await bench.clock.runFor(1200);
+await bench.locator('.plot canvas').first().waitFor();
+await shot(bench, 'log');
 
 const phone = await open(390, 844);
 await phone.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { LINE_CASES } from '../testing/line-cases.ts';
 import { World } from '../testing/machine-world.ts';
 import {
   approach,
@@ -283,5 +284,12 @@ describe('G-code', () => {
     expect(readGcodeLine('ALARM:1', axis)).toMatchObject({ is: 'error' });
     expect(readGcodeLine('X:1.0 A:1.000', axis)).toEqual({ is: 'position', counts: 3040 });
     expect(readGcodeLine('ready', axis)).toBeNull();
+  });
+});
+
+describe('what every controller must do', () => {
+  const machine = standIn(STAND_IN, 'b');
+  test.each(LINE_CASES)('%.50s', (line, holds) => {
+    expect(machine.receive(line).join('\n')).toContain(holds);
   });
 });

@@ -181,6 +181,12 @@ describe('edits', () => {
     expect(refusal({ do: 'limits', back: '0', forth: '0' })).toBe('limitBackwards');
     expect(refusal({ do: 'limits', back: '-1', forth: '1' })).toBe('negative');
     expect(after(limited, { do: 'limits', back: ' ', forth: '' }).train.limits).toBeUndefined();
+    // back was kept as 0 when forth was written: emptying forth is enough
+    expect(after(limited, { do: 'limits', back: '0', forth: '' }).train.limits).toBeUndefined();
+    expect(after(limited, { do: 'limits', back: '1', forth: '' }).train.limits).toMatchObject({
+      back: '1',
+      forth: '0',
+    });
   });
 
   test('the members of a planetary set move out of the way, so that each can be chosen alone', () => {

@@ -13,7 +13,7 @@ import type { EditKind } from './edit.ts';
 
 export interface SetLimits {
   readonly do: 'limits';
-  /** turns of the work from home; both empty takes the limits away */
+  /** turns of the work from home; both empty, or one empty and the other 0, takes the limits away */
   readonly back: string;
   readonly forth: string;
   readonly why?: string;
@@ -26,7 +26,7 @@ export const limits: EditKind<SetLimits> = {
     const train = Object.fromEntries(
       Object.entries(drive.train).filter(([key]) => key !== 'limits'),
     ) as unknown as Train;
-    if (edit.back.trim() === '' && edit.forth.trim() === '') return ok({ ...drive, train });
+    if (isNone(edit)) return ok({ ...drive, train });
     const [back, forth] = [turns(edit.back), turns(edit.forth)];
     if (!back.ok) return back;
     if (!forth.ok) return forth;
@@ -36,11 +36,14 @@ export const limits: EditKind<SetLimits> = {
     const after = { back: back.value, forth: forth.value, ...(why ? { why } : {}) };
     return ok({ ...drive, train: { ...train, limits: after } });
   },
-  label: (edit) =>
-    edit.back.trim() === '' && edit.forth.trim() === ''
-      ? 'no limits of turning'
-      : `limits ${edit.back} back, ${edit.forth} forth`,
+  label: (edit) => (isNone(edit) ? 'no limits of turning' : `limits ${edit.back} back, ${edit.forth} forth`),
 };
+
+/** Nothing is left of them: both empty, or the one that is left is nothing. */
+function isNone({ back, forth }: SetLimits): boolean {
+  const none = (text: string): boolean => /^\s*0*\s*$/.test(text);
+  return none(back) && none(forth) && (back.trim() === '' || forth.trim() === '');
+}
 
 function turns(text: string): Result<string> {
   if (text.trim() === '') return ok('0');
