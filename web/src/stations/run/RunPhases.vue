@@ -27,17 +27,19 @@ const { report, paused } = defineProps<{ report: DrivenReport; paused: boolean }
 
 <style scoped src="./bench.css"></style>
 <style scoped>
-.phases {
-  display: grid;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
-}
-.phases:has(.now:nth-child(2)) {
-  grid-template-columns: 1fr 2.4fr 1fr 1fr;
-}
-.phases:has(.now:nth-child(3)) {
-  grid-template-columns: 1fr 1fr 2.4fr 1fr;
-}
-.phases:has(.now:nth-child(4)) {
-  grid-template-columns: 1fr 1fr 1fr 2.4fr;
+@media (min-width: 901px) {
+  .phases {
+    display: grid;
+    grid-template-columns: repeat(4, minmax(0, 1fr));
+  }
+  .phases:has(.now:nth-child(2)) {
+    grid-template-columns: 1fr 2.4fr 1fr 1fr;
+  }
+  .phases:has(.now:nth-child(3)) {
+    grid-template-columns: 1fr 1fr 2.4fr 1fr;
+  }
+  .phases:has(.now:nth-child(4)) {
+    grid-template-columns: 1fr 1fr 1fr 2.4fr;
+  }
 }
 </style>
