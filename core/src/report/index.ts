@@ -44,6 +44,7 @@ export {
   type Readable,
   type Taken,
 } from './measure/tracking.ts';
+export { measureForms } from './measure/forms.ts';
 export { dividedBy, divisionRecordReport, type ShapeReport } from './measure/dividing.ts';
 export {
   backWarning,
@@ -54,6 +55,7 @@ export {
   logKindWords,
   logReport,
   logRows,
+  seriesChart,
   shareText,
   timeLine,
   type LogReport,

@@ -13,6 +13,7 @@ import {
   type KeptShare,
 } from '../log/index.ts';
 import { compareReports, type CompareRow } from './compare.ts';
+import type { DutyChart } from './duties/duty.ts';
 import { report } from './report.ts';
 import { measured } from './text.ts';
 
@@ -197,5 +198,25 @@ export function timeLine(drive: Drive, lines: readonly LogLine[], heads: number)
     revisions: placed,
     marks: lines.map((l) => ({ id: l.id, at: place(ofDay(l.at)), is: is(l.kind) })),
     months,
+  };
+}
+
+/** A figure over time as a chart, days from the first; null where there is one reading alone. */
+export function seriesChart({ name, unit, points }: ReturnType<typeof seriesOf>[number]): DutyChart | null {
+  if (points.length < 2) return null;
+  const first = ofDay(points[0]!.at);
+  return {
+    key: `series.${name}.${unit}`,
+    title: name,
+    x: 'd',
+    y: unit,
+    series: [
+      {
+        name: '',
+        points: points.map((p) => [(ofDay(p.at) - first) / DAY_MS, p.value]),
+        look: 'main',
+      },
+    ],
+    message: `${points.length} readings from ${points[0]!.at.slice(0, 10)} to ${points.at(-1)!.at.slice(0, 10)}.`,
   };
 }

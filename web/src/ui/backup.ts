@@ -1,3 +1,4 @@
+import { computed, ref } from 'vue';
 import type { Workshop } from '@pendrix/core/files/index';
 import { useRecords } from '../records/records.ts';
 import { saveBackup } from './files.ts';
@@ -17,5 +18,36 @@ export function wholeWorkshop(): Workshop {
   };
 }
 
-/** Drives, shelf and runs as one file to keep. */
-export const backUpAll = (): Promise<void> => saveBackup(wholeWorkshop());
+const KEY = 'pendrix.backup';
+/** Older than so many days it is said so. */
+const OLD_DAYS = 30;
+const DAY_MS = 86_400_000;
+const last = ref(kept());
+
+/** Drives with their logs and revisions, shelf and runs as one file to keep. */
+export async function backUpAll(): Promise<void> {
+  await saveBackup(wholeWorkshop());
+  last.value = Date.now();
+  try {
+    localStorage.setItem(KEY, String(last.value));
+  } catch {
+    // Storage that is shut changes nothing but that the day is forgotten.
+  }
+}
+
+/** When everything was last backed up, in a few words, and whether that is too long ago. */
+export const lastBackup = computed(() => {
+  if (last.value === null) return { words: 'no backup yet', old: false };
+  const days = Math.floor((Date.now() - last.value) / DAY_MS);
+  const words = days <= 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`;
+  return { words: `last ${words}`, old: days >= OLD_DAYS };
+});
+
+function kept(): number | null {
+  try {
+    const at = Number(localStorage.getItem(KEY));
+    return Number.isFinite(at) && at > 0 ? at : null;
+  } catch {
+    return null;
+  }
+}

@@ -9,7 +9,7 @@ import { useRecords } from '../../records/records.ts';
 import { useImporting } from '../../stores/importing.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { backUpAll } from '../../ui/backup.ts';
+import { backUpAll, lastBackup } from '../../ui/backup.ts';
 import EmptyState from '../../ui/EmptyState.vue';
 import { readWorkshopFile, saveDrive } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
@@ -174,6 +174,9 @@ const renamed = (r: DriveRecord) => (name: string) => {
           @click="backUpAll()"
           >Back up all</v-btn
         >
+        <span v-if="drives.length > 0" class="backup" :class="{ 'tone-rounded': lastBackup.old }">{{
+          lastBackup.old ? `${lastBackup.words}: time for another` : lastBackup.words
+        }}</span>
       </div>
       <div class="wanting scroll">
         <h3 v-if="attention.length > 0" class="tone-rounded">

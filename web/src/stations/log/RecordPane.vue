@@ -5,6 +5,7 @@ import {
   componentRows,
   divisionRecordReport,
   measured,
+  measureForms,
   refusalSentence,
   takenFrom,
   angleText,
@@ -15,8 +16,10 @@ import {
 } from '@pendrix/core';
 import { useNotices } from '../../stores/notices.ts';
 import { thisMinute } from '../../ui/clock.ts';
+import BenchForms from '../../ui/BenchForms.vue';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import { readText } from '../../ui/files.ts';
+import FoldPanel from '../../ui/FoldPanel.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import { useSeveralEdits } from '../../ui/several-edits.ts';
 import { useRecord } from './use-record.ts';
@@ -28,6 +31,7 @@ const looked = useReport();
 const take = useSeveralEdits();
 const notices = useNotices();
 const { read, name, progress, load, sample, stop } = useRecord(() => looked.value.drive);
+const forms = computed(() => measureForms(looked.value.drive));
 const input = ref<HTMLInputElement | null>(null);
 
 async function choose(): Promise<void> {
@@ -187,6 +191,9 @@ function keepDividing(): void {
       <p class="quiet says">{{ dividing.rms }} root mean square about the mean.</p>
       <div class="take"><v-btn variant="text" @click="keepDividing">Put it into the log</v-btn></div>
     </template>
+    <FoldPanel class="small-tests" title="Small tests" :open="false">
+      <BenchForms :forms="forms" />
+    </FoldPanel>
   </section>
 </template>
 
@@ -205,6 +212,9 @@ table small {
   display: block;
   height: 8px;
   background: var(--p-blue);
+}
+.small-tests {
+  padding: 8px 16px 12px 20px;
 }
 .take {
   padding: 8px 16px 12px 20px;

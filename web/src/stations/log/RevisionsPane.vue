@@ -5,6 +5,7 @@ import {
   backWarning,
   compareRevisions,
   refusalSentence,
+  seriesChart,
   type Drive,
   type LogReport,
   type Refusal,
@@ -13,6 +14,7 @@ import { useNotices } from '../../stores/notices.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { thisMinute } from '../../ui/clock.ts';
 import CompareTable from '../../ui/CompareTable.vue';
+import { DutyChart } from '../../ui/duty-chart.ts';
 import { useOpenDrive } from '../../ui/open-drive.ts';
 import ReadField from '../../ui/ReadField.vue';
 
@@ -31,6 +33,9 @@ const first = computed(() => a.value ?? String(revisions.value.at(-1)?.n ?? 0));
 const rows = computed(() => compareRevisions(drive, Number(first.value), Number(b.value)) ?? []);
 const differ = computed(() => rows.value.filter((r) => r.differs).length);
 const name = (n: string): string => (n === '0' ? 'as it stands' : `revision ${n}`);
+
+/** over time, the first few that were read more than once */
+const charts = computed(() => report.series.flatMap((s) => seriesChart(s) ?? []).slice(0, 3));
 
 const reason = ref('');
 /** what is typed is kept until the design is */
@@ -97,6 +102,7 @@ function goBack(): void {
     </template>
     <template v-if="report.series.length > 0">
       <h3 class="sub-head">Measured, each on its revision</h3>
+      <DutyChart v-for="c in charts" :key="c.key" :chart="c" />
       <table>
         <tbody>
           <template v-for="s in report.series" :key="s.name + s.unit">
