@@ -71,6 +71,26 @@ test('a plate head for 61, 63 and 87 from the job to the bench, by plates', asyn
   await expect(page.locator('.what')).toContainText('Gap 2 of 63');
 });
 
+test('87 by hand: the pin that comes round to hole 0 tells a slip, and leads back to where it was right', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openDrive(page, 'Sundial plate head', 'Job');
+  await field(page, 'Divisions of one turn').fill('87');
+  await go(page, 'Run');
+  await page.getByRole('button', { name: '87', exact: true }).click();
+  await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  const at = page.locator('.what');
+  for (let gap = 2; gap <= 4; gap++) {
+    await page.keyboard.press('Space');
+    await expect(at).toContainText(`Gap ${gap} of 87`);
+  }
+  // 14 on 21 and −6 on 29: the first comes round each third move
+  await expect(page.getByText(/The pin on 21 must be in hole 0 now/)).toBeVisible();
+  await page.getByRole('button', { name: 'It is not: back to gap 1' }).click();
+  await expect(at).toContainText('Gap 1 of 87');
+});
+
 test('a preload cord: the run rewinds, and says so', async ({ page }) => {
   await openDemo(page);
   await openDrive(page, 'Specimen table', 'Train');

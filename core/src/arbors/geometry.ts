@@ -6,6 +6,9 @@ export interface Point {
 
 export const between = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y);
 
+/** Circles that miss one another by no more than this touch. */
+const TOUCH_MM = 1e-6;
+
 /** Where two circles cross: at the left of the way from a to b, or with `other` at its right. null where they do not meet. */
 export function crossing(a: Point, ra: number, b: Point, rb: number, other: boolean): Point | null {
   const d = between(a, b);
@@ -13,7 +16,7 @@ export function crossing(a: Point, ra: number, b: Point, rb: number, other: bool
   const t = (d * d + ra * ra - rb * rb) / (2 * d);
   const h2 = ra * ra - t * t;
   // circles that touch: what the last digit leaves is not a miss
-  if (h2 < -1e-9 * Math.max(1, ra * ra)) return null;
+  if (h2 < -1e-9 * Math.max(1, ra * ra) || (h2 < 0 && missBy(d, ra, rb) > TOUCH_MM)) return null;
   const h = Math.sqrt(Math.max(0, h2)) * (other ? -1 : 1);
   const [ux, uy] = [(b.x - a.x) / d, (b.y - a.y) / d];
   return { x: a.x + t * ux - h * uy, y: a.y + t * uy + h * ux };

@@ -1,3 +1,4 @@
+import { gcd } from '../numbers/index.ts';
 import {
   placesOf,
   rowOf,
@@ -43,6 +44,8 @@ export interface BenchReport {
     readonly hole: string;
     readonly arms: string;
     readonly check: string;
+    /** the pin must be in hole 0 now; if it is not, a hole was miscounted since this gap. null where there is nothing to see */
+    readonly slip: { readonly says: string; readonly since: number } | null;
     readonly picture: PlatePicture;
   } | null;
 }
@@ -174,6 +177,7 @@ function plateMessage(plan: PlatePlan, gap: number, D: number): NonNullable<Benc
         : way === 'wheels'
           ? `Divided as ${plan.near}: wheels ${plan.drivers!.join(' × ')} : ${plan.driven!.join(' × ')}${plan.against ? ' with an idler more' : ''}, the plate free to turn.`
           : '',
+    slip: slipAt(plan, gap),
     picture: platePicture(
       [circles],
       way === 'compound'
@@ -181,6 +185,24 @@ function plateMessage(plan: PlatePlan, gap: number, D: number): NonNullable<Benc
         : { plate: 0, circle: circles[0]!, holes: holes[0]!, wholeTurns },
       Math.max(0, gap - 2),
     ),
+  };
+}
+
+/** Each circle whose pin has come round to hole 0 tells whether all moves since it last did were right. (handbook: run) */
+function slipAt({ circles, holes, way }: PlatePlan, gap: number): NonNullable<BenchReport['plate']>['slip'] {
+  if (way === 'wheels' || gap === 1) return null;
+  const round = circles.flatMap((circle, i) => {
+    const by = Math.abs(holes[i]!) % circle;
+    if (by === 0 || holeAt(holes[i]!, circle, gap - 1) !== 0) return [];
+    return [{ circle, moves: circle / Number(gcd(BigInt(by), BigInt(circle))) }];
+  });
+  // of two circles the one that came round last leaves the fewest moves in question
+  const [soonest] = round.sort((a, b) => a.moves - b.moves);
+  if (!soonest) return null;
+  const since = Math.max(1, gap - soonest.moves);
+  return {
+    since,
+    says: `The pin on ${round.map((r) => r.circle).join(' and ')} must be in hole 0 now. If it is not, a hole was miscounted since gap ${since}.`,
   };
 }
 

@@ -37,6 +37,7 @@ import RichText from '../../ui/RichText.vue';
 import DmsText from './DmsText.vue';
 import ErrorGauge from './ErrorGauge.vue';
 import BenchMenu from './BenchMenu.vue';
+import PlateCheck from './PlateCheck.vue';
 import BenchTold from './BenchTold.vue';
 import RunPhases from './RunPhases.vue';
 import RunSide from './RunSide.vue';
@@ -189,7 +190,7 @@ usePageKeys({ next, back, pause, clamp });
             <p class="pv mono"><DmsText :of="row.position" /></p>
           </div>
         </div>
-        <p v-if="plate?.check" class="check-turn">{{ plate.check }}</p>
+        <PlateCheck v-if="plate" :plate="plate" @back="(gap) => driver.either({ do: 'jump', gap })" />
         <div v-if="!plate" class="pe">
           <div class="pos">
             <p class="pl">Wanted</p>
