@@ -81,6 +81,7 @@ test('87 by hand: the pin that comes round to hole 0 tells a slip, and leads bac
   await page.getByRole('button', { name: '87', exact: true }).click();
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   const at = page.locator('.what');
+  await expect(at).toContainText('Gap 1 of 87');
   for (let gap = 2; gap <= 4; gap++) {
     await page.keyboard.press('Space');
     await expect(at).toContainText(`Gap ${gap} of 87`);
