@@ -34,7 +34,7 @@ export const countsArcsec = (plan: RunPlan, counts: number): number =>
 
 const offText = (error: number): string =>
   error === 0
-    ? 'on its count'
+    ? 'On its count'
     : `${Math.abs(error)} ${Math.abs(error) === 1 ? 'count' : 'counts'} ${error < 0 ? 'short' : 'over'}`;
 
 /** `cut` is what the key says when it is cut; `roundingArcsec` what the place itself is off by. */
@@ -64,16 +64,12 @@ export function drivenReport(
       {
         title: 'Clamp',
         message:
-          off === null
-            ? 'when it stands'
-            : `It stands ${offText(error!)}, ${signedAngle(off)}. Clamp until it stops.`,
+          off === null ? 'when it stands' : `${offText(error!)}, ${signedAngle(off)}: clamp until it stops.`,
         is: is(2),
       },
       {
         title: 'Cut',
-        message: driven.holds
-          ? 'The count is held. Cut, withdraw, go on.'
-          : 'The count is not held while it is cut.',
+        message: driven.holds ? 'Count held: cut, withdraw, go on.' : 'Count not held: cut, withdraw, go on.',
         is: is(3),
       },
     ],

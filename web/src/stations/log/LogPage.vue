@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, h, ref } from 'vue';
+import { useElementSize } from '@vueuse/core';
 import { mdiFileDelimitedOutline, mdiPlus, mdiPrinterOutline } from '@mdi/js';
 import {
   LOG_HEAD,
@@ -43,12 +44,17 @@ const asked = (which: LogFilter, words: string) => ({
 });
 const log = computed(() => logReport(drive.value, asked(filter.value, sought.value)));
 const all = computed(() => logReport(drive.value, asked('all', '')));
-const HEADS = 0.135;
+/** a head of the time line, px, and the line itself */
+const HEAD_PX = 157;
+const GUTTER_PX = 36;
+const frame = ref<HTMLElement | null>(null);
+const { width } = useElementSize(frame);
+const wide = computed(() => Math.max(300, width.value - GUTTER_PX));
 const line = computed(() =>
   timeLine(
     drive.value,
     all.value.rows.map((r) => r.line),
-    HEADS,
+    HEAD_PX / wide.value,
   ),
 );
 const filters = Object.entries(logFilters).map(([value, title]) => ({ value: value as LogFilter, title }));
@@ -67,7 +73,7 @@ const print = usePrintSheet(() => h(LogSheet, { title: drive.value.name, rows: l
 </script>
 
 <template>
-  <div class="log">
+  <div ref="frame" class="log">
     <SubBar title="Log">
       <template #start>
         <ToggleChoice
@@ -82,7 +88,7 @@ const print = usePrintSheet(() => h(LogSheet, { title: drive.value.name, rows: l
       <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
       <v-btn variant="flat" :prepend-icon="mdiPlus" @click="write(null)">Add an entry</v-btn>
     </SubBar>
-    <TimeLineDrawing v-if="line" :line="line" />
+    <TimeLineDrawing v-if="line" :line="line" :width="wide" />
     <div class="columns">
       <RevisionsPane :drive="drive" :report="all" />
       <RecordPane :drive="drive" />

@@ -2,16 +2,19 @@
 import type { TimeLine } from '@pendrix/core';
 
 /** Revisions along the time, compared ones filled; below it what was measured and exposed. */
-const { line } = defineProps<{ line: TimeLine }>();
-const W = 1160;
-const x = (part: number): number => part * W;
+const { line, width } = defineProps<{ line: TimeLine; width: number }>();
+const x = (part: number): number => part * width;
 const shown = (text: string): string => (text.length > 17 ? `${text.slice(0, 16)}…` : text);
 </script>
 
 <template>
   <figure>
-    <svg :viewBox="`0 0 ${W} 112`" role="img" :aria-label="`${line.revisions.length} revisions over time`">
-      <path class="axis" :d="`M0 78H${W}`" />
+    <svg
+      :viewBox="`0 0 ${width} 112`"
+      role="img"
+      :aria-label="`${line.revisions.length} revisions over time`"
+    >
+      <path class="axis" :d="`M0 78H${width}`" />
       <g v-for="m in line.months" :key="m.at">
         <path class="tick" :d="`M${x(m.at)} 78v14`" />
         <text class="month" :x="x(m.at) + 5" y="92">{{ m.title }}</text>

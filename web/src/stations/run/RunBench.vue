@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import {
-  mdiAlertOutline,
   mdiArrowLeft,
   mdiArrowRight,
   mdiCheck,
-  mdiClose,
   mdiFormatListBulleted,
   mdiPause,
   mdiPlay,
@@ -36,6 +34,7 @@ import { usePageKeys } from '../../ui/keys.ts';
 import RichText from '../../ui/RichText.vue';
 import DmsText from './DmsText.vue';
 import ErrorGauge from './ErrorGauge.vue';
+import BenchCaution from './BenchCaution.vue';
 import BenchMenu from './BenchMenu.vue';
 import PlateCheck from './PlateCheck.vue';
 import BenchTold from './BenchTold.vue';
@@ -44,7 +43,6 @@ import RunSide from './RunSide.vue';
 import { useBenchAids } from './use-bench-aids.ts';
 import { useDriven } from './use-driven.ts';
 import RunStrip from './RunStrip.vue';
-import IconButton from '../../ui/IconButton.vue';
 
 /** At the machine: where the work goes now, one large key to go on, everything readable from a step away. */
 const { state, report, differs, resumed, put } = defineProps<{
@@ -64,7 +62,8 @@ const emit = defineEmits<{
   dismiss: [caution: string];
 }>();
 
-const CAUTION = 'spindle';
+/** by hand and by a controller are cautioned each by itself */
+const cautionId = computed(() => (state.driven ? 'advance' : 'spindle'));
 const rows = computed(() => sheet(state.plan));
 const bench = computed(() => benchReport(state));
 const row = computed(() => bench.value.row);
@@ -86,7 +85,7 @@ const grade = computed(() => {
     : null;
 });
 const isBad = computed(() => (state.bad ?? []).includes(placeNow(state)));
-const caution = computed(() => !(report.drive.dismissed ?? []).includes(CAUTION));
+const caution = computed(() => !(report.drive.dismissed ?? []).includes(cautionId.value));
 const link = useController();
 const driver = useDriven(
   () => state,
@@ -284,14 +283,11 @@ usePageKeys({ next, back, pause, clamp });
           </button>
         </div>
       </div>
-      <p v-if="caution" class="haz">
-        <v-icon :icon="mdiAlertOutline" size="22" />
-        <span
-          >Spindle stopped before hands come near; clamp before the cut. Local rules and a qualified person
-          first.</span
-        >
-        <IconButton label="Dismiss the caution" :icon="mdiClose" @click="emit('dismiss', CAUTION)" />
-      </p>
+      <BenchCaution
+        v-if="caution"
+        :driven="state.driven !== undefined"
+        @dismiss="emit('dismiss', cautionId)"
+      />
     </section>
     <RunSide :state="state" :bench="bench" :left="left" :drive="report.drive" :driver="driver" />
   </div>

@@ -29,6 +29,9 @@ const { report, paused } = defineProps<{ report: DrivenReport; paused: boolean }
 <style scoped>
 @media (min-width: 901px) {
   .phases {
+    flex-shrink: 0;
+  }
+  .phases {
     display: grid;
     grid-template-columns: repeat(4, minmax(0, 1fr));
   }
@@ -40,6 +43,20 @@ const { report, paused } = defineProps<{ report: DrivenReport; paused: boolean }
   }
   .phases:has(.now:nth-child(4)) {
     grid-template-columns: 1fr 1fr 1fr 2.4fr;
+  }
+}
+@media (max-height: 760px) {
+  .sq.now p:last-child {
+    font-size: 15px;
+    line-height: 19px;
+  }
+  .sq.now h4 {
+    font-size: 32px;
+    line-height: 36px;
+  }
+  .sq .small {
+    font-size: 13px;
+    line-height: 16px;
   }
 }
 </style>
