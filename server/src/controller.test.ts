@@ -56,7 +56,7 @@ test('a place is reached; cut off in the middle it goes on, and says where it is
   expect(await reach(controller, clock, asked)).toMatchObject({ ok: true });
   await controller.moveTo(60_000);
   socket.terminate();
-  await new Promise((r) => setTimeout(r, 600));
+  await new Promise((r) => setTimeout(r, 1500));
   const again = await connected();
   expect(again.controller.hello.boot).toBe(controller.hello.boot);
   await new Promise((r) => setTimeout(r, 300));

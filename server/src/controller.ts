@@ -5,6 +5,7 @@ import { MAX_LINE, readStandIn, standIn, type Machine } from '@pendrix/core/cont
 
 /** Time of the stand-ins, ms. */
 const TICK = 5;
+const MOST_PASSED = 50;
 /** Stand-ins that are kept at once, each by what it was told to be; the one unused longest goes. */
 const MOST = 8;
 /** What a client may have waiting to be read before it is cut off, bytes: a client that does not listen must not fill the memory. */
@@ -54,9 +55,14 @@ export function serveController(server: Server): () => void {
     return made;
   }
 
+  let last = performance.now();
   const clock = setInterval(() => {
+    // a server that was busy catches up, by a little at most
+    const now = performance.now();
+    const passed = Math.min(MOST_PASSED, now - last);
+    last = now;
     for (const k of kept.values()) {
-      const lines = k.machine.tick(TICK);
+      const lines = k.machine.tick(passed);
       if (k.client?.readyState === k.client?.OPEN) for (const line of lines) k.client?.send(line);
       if ((k.client?.bufferedAmount ?? 0) > MOST_WAITING) k.client?.terminate();
     }
