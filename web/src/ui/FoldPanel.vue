@@ -7,7 +7,10 @@ const emit = defineEmits<{ toggle: [open: boolean] }>();
 const shown = ref<number | undefined>(open ? 0 : undefined);
 watch(
   () => open,
-  (now) => (shown.value = now ? 0 : undefined),
+  (now) => {
+    // it opens by itself, and stays: what closed under somebody's hands would move the next key from under the pointer
+    if (now) shown.value = 0;
+  },
 );
 </script>
 
