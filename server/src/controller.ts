@@ -5,11 +5,11 @@ import { MAX_LINE, readStandIn, standIn, type Machine } from '@pendrix/core/cont
 
 /** Time of the stand-ins, ms. */
 const TICK = 5;
-const MOST_PASSED = 50;
+const MAX_PASSED = 50;
 /** Stand-ins that are kept at once, each by what it was told to be; the one unused longest goes. */
-const MOST = 8;
+const MAX_KEPT = 8;
 /** What a client may have waiting to be read before it is cut off, bytes: a client that does not listen must not fill the memory. */
-const MOST_WAITING = 1 << 20;
+const MAX_WAITING = 1 << 20;
 
 interface Kept {
   readonly machine: Machine;
@@ -41,7 +41,7 @@ export function serveController(server: Server): () => void {
   function machineOf(query: string): Kept {
     const known = kept.get(query);
     if (known) return known;
-    if (kept.size >= MOST) {
+    if (kept.size >= MAX_KEPT) {
       const idle = [...kept].filter(([, k]) => !k.client).sort(([, a], [, b]) => a.used - b.used)[0];
       if (idle) kept.delete(idle[0]);
     }
@@ -59,12 +59,12 @@ export function serveController(server: Server): () => void {
   const clock = setInterval(() => {
     // a server that was busy catches up, by a little at most
     const now = performance.now();
-    const passed = Math.min(MOST_PASSED, now - last);
+    const passed = Math.min(MAX_PASSED, now - last);
     last = now;
     for (const k of kept.values()) {
       const lines = k.machine.tick(passed);
       if (k.client?.readyState === k.client?.OPEN) for (const line of lines) k.client?.send(line);
-      if ((k.client?.bufferedAmount ?? 0) > MOST_WAITING) k.client?.terminate();
+      if ((k.client?.bufferedAmount ?? 0) > MAX_WAITING) k.client?.terminate();
     }
   }, TICK);
   clock.unref();
@@ -72,7 +72,7 @@ export function serveController(server: Server): () => void {
   function serve(socket: WebSocket, query: string): void {
     const at = machineOf(query);
     socket.on('error', () => socket.terminate());
-    if (at.client || (kept.size > MOST && !kept.has(query))) {
+    if (at.client || (kept.size > MAX_KEPT && !kept.has(query))) {
       socket.send(JSON.stringify({ ok: false, error: 'another client has this controller' }));
       socket.close(1013, 'another client has this controller');
       return;

@@ -233,10 +233,10 @@ describe('the client', () => {
       fault: null,
       edges: { a: 0, b: 0 },
     });
-    expect(shaken(at(0), at(170), 170, 0)).toMatchObject({ counts: 170, says: 'oneEdge' });
-    expect(shaken(at(0), at(0), 0, 0).says).toBe('still');
-    expect(shaken(at(0), at(1), 170, 3).says).toBe('jitter');
-    expect(shaken(at(0), at(40), 20, 20).says).toBe('moved');
+    expect(shaken(at(0), at(170), 170, 0)).toMatchObject({ counts: 170, verdict: 'oneEdge' });
+    expect(shaken(at(0), at(0), 0, 0).verdict).toBe('still');
+    expect(shaken(at(0), at(1), 170, 3).verdict).toBe('jitter');
+    expect(shaken(at(0), at(40), 20, 20).verdict).toBe('moved');
   });
 });
 

@@ -96,14 +96,14 @@ export interface Shaken {
   readonly counts: number;
   readonly a: number;
   readonly b: number;
-  readonly says: 'still' | 'oneEdge' | 'moved' | 'jitter';
+  readonly verdict: 'still' | 'oneEdge' | 'moved' | 'jitter';
 }
 
 /** Many edges on one channel and none on the other are flicker of one edge; edges on both that add up are a move; few are nothing. */
 export function shaken(before: Status, after: Status, a: number, b: number): Shaken {
   const counts = after.raw - before.raw;
   const most = Math.max(a, b);
-  const says =
+  const verdict =
     Math.abs(counts) <= 1
       ? most > 4
         ? 'jitter'
@@ -111,5 +111,5 @@ export function shaken(before: Status, after: Status, a: number, b: number): Sha
       : most > 4 && Math.min(a, b) * 10 <= most
         ? 'oneEdge'
         : 'moved';
-  return { counts, a, b, says };
+  return { counts, a, b, verdict };
 }

@@ -1,3 +1,4 @@
+export { ARCSEC_PER_RADIAN } from './term.ts';
 export {
   budget,
   cancels,

@@ -32,6 +32,10 @@ export function drawingNames(drive: Drive): readonly string[] {
   ];
 }
 
+/** Those that belong to this very drive: without dials and motor faces, which any has. */
+export const ownDrawingNames = (drive: Drive): readonly string[] =>
+  drawingNames(drive).filter((n) => n !== 'dial' && n !== 'vernier' && !motorNames.includes(n));
+
 /** One drawing by its name; the plan of the arbors unless said. (docs: formats) */
 export function drawingOf(drive: Drive, options: ExportOptions): Result<Drawing> {
   const { of = 'arbors', radius } = options;

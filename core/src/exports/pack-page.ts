@@ -16,24 +16,22 @@ import {
   sheet,
   treeReport,
   WHEEL_HEAD,
-  wheelReports,
+  WORK_HEAD,
+  workRows,
   wheelRows,
   type OutputReport,
   type VerdictCell,
 } from '../report/index.ts';
 import { doubtOf } from '../motion/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
-import { drawingNames } from './drawings.ts';
-import { motorNames } from './form-sheet.ts';
+import { ownDrawingNames } from './drawings.ts';
 import { exportDrive } from './formats.ts';
+import { escaped as esc } from './svg.ts';
 
 /** Rows of one run sheet, sheets of one train, and drawings on paper; the open files have the rest. */
-const MOST_ROWS = 400;
-const MOST_SHEETS = 12;
-const MOST_DRAWINGS = 24;
-
-const esc = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+const MAX_ROWS = 400;
+const MAX_SHEETS = 12;
+const MAX_DRAWINGS = 24;
 
 const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
   rows.length === 0
@@ -64,31 +62,15 @@ function drawing(drive: Drive, name: string): string {
   return `<figure><figcaption>${esc(name)}</figcaption>${svg}</figure>`;
 }
 
-function cutOfWork(drive: Drive): string {
-  return table(
-    ['teeth', 'blank', 'cutter', 'depth after each pass', 'measure'],
-    wheelReports(drive)
-      .filter((w) => w.wheel.stage === null)
-      .map((w) => w.of())
-      .map((w) => [
-        String(w.wheel.teeth),
-        w.refusal ?? w.blank.map((b) => `${b.label} ${b.text}`).join('; '),
-        w.cutter ? `${w.cutter.range} (A ${w.cutter.customA}, B ${w.cutter.customB})` : w.cutterSays,
-        w.passes.map((p) => p.depth).join(', '),
-        w.measure.map((m) => `${m.label} ${m.text}`).join('; '),
-      ]),
-  );
-}
-
 function runSheets({ report }: OutputReport): string {
   const { drive, counts } = report;
   return counts
-    .slice(0, MOST_SHEETS)
+    .slice(0, MAX_SHEETS)
     .flatMap((count) => {
       const plan = planRun(drive, count);
       if (!plan) return [];
       const s = sheet(plan);
-      const rows = Array.from({ length: Math.min(s.length, MOST_ROWS) }, (_, i) => s.row(i));
+      const rows = Array.from({ length: Math.min(s.length, MAX_ROWS) }, (_, i) => s.row(i));
       return [
         `<h3>${count} divisions${plan.doubt ? `, ${esc(plan.doubt)}` : ''}</h3><p>${esc(plainText(s.steps))} ${esc(s.unit)} a turn of the work, ${esc(plainText(s.step))} from gap to gap.</p>${table(
           ['gap', 'target', 'moved', 'error', 'crank', 'done'],
@@ -100,7 +82,7 @@ function runSheets({ report }: OutputReport): string {
             plainText(r.crank),
             '☐',
           ]),
-        )}${s.length > MOST_ROWS ? `<p>${s.length - MOST_ROWS} more lines in run-sheets/${count}.csv.</p>` : ''}`,
+        )}${s.length > MAX_ROWS ? `<p>${s.length - MAX_ROWS} more lines in run-sheets/${count}.csv.</p>` : ''}`,
       ];
     })
     .join('');
@@ -110,7 +92,7 @@ function trainPart(output: OutputReport, shelf: readonly ShelfPart[], several: b
   const { drive } = output.report;
   const shared = output.from === null ? null : output.shared;
   const fits = fitReport(drive, shelf, shared);
-  const names = drawingNames(drive).filter((n) => n !== 'dial' && n !== 'vernier' && !motorNames.includes(n));
+  const names = ownDrawingNames(drive);
   const constants = exportDrive(drive, 'cheader');
   const doubt = doubtText(doubtOf(output.report.kinematics), 'arcsec');
   return [
@@ -119,7 +101,7 @@ function trainPart(output: OutputReport, shelf: readonly ShelfPart[], several: b
     part('Parts', `${table(PARTS_HEAD, partsRows(drive, shelf, shared))}<p>${esc(fits.costs)}</p>`),
     part('Fits', table(FIT_HEAD, fitRows(drive, shared)) + list([...fits.troubles, ...fits.notes])),
     part('To cut: wheels of the train', table(WHEEL_HEAD, wheelRows(drive))),
-    part('To cut: wheels of the work', cutOfWork(drive)),
+    part('To cut: wheels of the work', table(WORK_HEAD, workRows(drive))),
     part('Belts', table(BELT_HEAD, beltRows(drive))),
     part('Build', table(BUILD_HEAD, buildRows(drive.build?.steps ?? []))),
     part('Set-up at the machine', table(BUILD_HEAD, buildRows(drive.setup?.steps ?? []))),
@@ -128,7 +110,7 @@ function trainPart(output: OutputReport, shelf: readonly ShelfPart[], several: b
     part(
       'Drawings, 1:1',
       names
-        .slice(0, MOST_DRAWINGS)
+        .slice(0, MAX_DRAWINGS)
         .map((n) => drawing(drive, n))
         .join(''),
     ),

@@ -5,9 +5,8 @@ import { madeWheels } from '../make/index.ts';
 import { FIT_HEAD, fitRows, PARTS_HEAD, partsRows, planRun } from '../report/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import { sheetCsv } from './dividing.ts';
-import { drawingNames } from './drawings.ts';
+import { ownDrawingNames } from './drawings.ts';
 import { exportDrive } from './formats.ts';
-import { motorNames } from './form-sheet.ts';
 import { packPage } from './pack-page.ts';
 import { tablesOf } from './tables.ts';
 
@@ -19,8 +18,8 @@ export interface PackFile {
 }
 
 /** Run sheets and drawings of one train; the rest are named as left out. */
-const MOST_SHEETS = 40;
-const MOST_DRAWINGS = 60;
+const MAX_SHEETS = 40;
+const MAX_DRAWINGS = 60;
 
 /** A name that any disk takes. */
 const folder = (name: string): string =>
@@ -29,12 +28,6 @@ const folder = (name: string): string =>
     .replace(/[^A-Za-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
     .toLowerCase() || 'train';
-
-/** Names of the drawings that belong into a pack: all but those that any drive has. */
-const packDrawings = (drive: Drive): readonly string[] =>
-  drawingNames(drive)
-    .filter((n) => n !== 'dial' && n !== 'vernier' && !motorNames.includes(n))
-    .slice(0, MOST_DRAWINGS);
 
 function trainFiles(
   drive: Drive,
@@ -59,11 +52,11 @@ function trainFiles(
       ),
     );
   const read = readDivisions(drive.job.divisions);
-  for (const divisions of (read.ok ? read.value : []).slice(0, MOST_SHEETS)) {
+  for (const divisions of (read.ok ? read.value : []).slice(0, MAX_SHEETS)) {
     const plan = planRun(drive, divisions);
     if (plan) put(`run-sheets/${divisions}.csv`, ok(sheetCsv(plan)));
   }
-  for (const name of packDrawings(drive))
+  for (const name of ownDrawingNames(drive).slice(0, MAX_DRAWINGS))
     for (const as of ['svg', 'dxf'] as const)
       put(`drawings/${name}.${as}`, exportDrive(drive, as, { of: name }));
   (drive.plates?.plates ?? []).forEach((_, i) => {

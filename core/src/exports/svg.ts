@@ -5,7 +5,7 @@ import type { ExportFormat } from './export.ts';
 
 const mm = (n: number): string => String(Number(n.toFixed(4)));
 
-const escaped = (text: string): string =>
+export const escaped = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
 /** Millimetres as user units, y turned down. */

@@ -16,4 +16,4 @@ export {
   type Series,
   type KeptShare,
 } from './log.ts';
-export { readValues, valuesText } from './values.ts';
+export { readExposure, readValues, valuesText } from './values.ts';

@@ -8,6 +8,7 @@ import {
   freeEntryId,
   logLines,
   openComplaints,
+  readExposure,
   readValues,
   revisionAt,
   seriesOf,
@@ -209,5 +210,25 @@ describe('in a file', () => {
     const fault = driveFault({ ...base, ...more });
     expect(fault?.path).toContain(path);
     expect(readDrive(writeDrive({ ...base, ...(more as Partial<Drive>) })).ok).toBe(false);
+  });
+});
+
+describe('an exposure as typed', () => {
+  const typed = { focalMm: '135', seconds: '60', kept: '38', taken: '40' };
+  test('is read; none kept is one, too', () => {
+    expect(readExposure(typed)).toEqual({
+      ok: true,
+      value: { focalMm: 135, seconds: 60, kept: 38, taken: 40 },
+    });
+    expect(readExposure({ ...typed, kept: '0' })).toMatchObject({ value: { kept: 0 } });
+  });
+  test.each([
+    [{ focalMm: 'long' }, 'lens'],
+    [{ seconds: '' }, 'each'],
+    [{ taken: '-1' }, 'taken'],
+    [{ kept: '41' }, 'kept'],
+  ])('%j is refused by its field', (more, place) => {
+    const read = readExposure({ ...typed, ...more });
+    expect(read.ok || read.refusal.path).toBe(place);
   });
 });

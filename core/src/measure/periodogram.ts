@@ -10,7 +10,7 @@ export interface Peak {
 }
 
 /** Cells of the even grid that a first look is taken on. */
-const MOST_CELLS = 1 << 17;
+const MAX_CELLS = 1 << 17;
 /** Times finer than one turn over the record's length. */
 const FINER = 4;
 
@@ -46,7 +46,7 @@ export function highestPeak(times: Float64Array, values: Float64Array): Peak | n
   const count = times.length;
   const span = count > 1 ? times[count - 1]! - times[0]! : 0;
   if (count < 8 || span <= 0) return null;
-  const cells = Math.min(MOST_CELLS, 2 ** Math.ceil(Math.log2(2 * count)));
+  const cells = Math.min(MAX_CELLS, 2 ** Math.ceil(Math.log2(2 * count)));
   const width = span / (cells - 1);
   const grid = new Float64Array(cells * FINER);
   for (let i = 0; i < count; i++) grid[Math.round((times[i]! - times[0]!) / width)]! += values[i]!;

@@ -43,7 +43,7 @@ export interface TrackingFit {
 /** A period of which fewer turns were recorded cannot be told. */
 const TURNS = 1.5;
 const ALARM = 0.01;
-const MOST_PEAKS = 5;
+const MAX_PEAKS = 5;
 const HOUR = 3600;
 
 /** Equal periods as one, with P/2 and P/3 of each. */
@@ -111,9 +111,9 @@ export function* fitTracking(
       told.map((p) => p.periodS),
     ) ?? straight;
   if (yield 0.5) return null;
-  for (let i = 0; i < MOST_PEAKS; i++) {
+  for (let i = 0; i < MAX_PEAKS; i++) {
     const peak = highestPeak(times, fit.residuals);
-    if (yield 0.5 + (0.5 * (i + 1)) / MOST_PEAKS) return null;
+    if (yield 0.5 + (0.5 * (i + 1)) / MAX_PEAKS) return null;
     if (!peak || peak.falseAlarm > ALARM) break;
     const next: Fitted | null = fitWaves(times, values, [
       ...told.map((p) => p.periodS),

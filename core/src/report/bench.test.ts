@@ -24,10 +24,10 @@ describe('a slip of a hole', () => {
     expect([1, 2, 3].map((g) => slip(two, g))).toEqual([null, null, null]);
     expect(slip(two, 4)).toMatchObject({
       since: 1,
-      says: expect.stringContaining('The pin on 21 must be in hole 0'),
+      message: expect.stringContaining('The pin on 21 must be in hole 0'),
     });
     expect(slip(two, 7)!.since).toBe(4);
-    expect(slip(two, 30)).toMatchObject({ since: 1, says: expect.stringContaining('on 29 must') });
+    expect(slip(two, 30)).toMatchObject({ since: 1, message: expect.stringContaining('on 29 must') });
   });
   test('a single circle comes round when its holes do; whole turns alone tell nothing', () => {
     expect(slip(plan([20], [8], 'circle'), 6)).toMatchObject({ since: 1 });

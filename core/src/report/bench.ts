@@ -45,7 +45,7 @@ export interface BenchReport {
     readonly arms: string;
     readonly check: string;
     /** the pin must be in hole 0 now; if it is not, a hole was miscounted since this gap. null where there is nothing to see */
-    readonly slip: { readonly says: string; readonly since: number } | null;
+    readonly slip: { readonly message: string; readonly since: number } | null;
     readonly picture: PlatePicture;
   } | null;
 }
@@ -202,7 +202,7 @@ function slipAt({ circles, holes, way }: PlatePlan, gap: number): NonNullable<Be
   const since = Math.max(1, gap - soonest.moves);
   return {
     since,
-    says: `The pin on ${round.map((r) => r.circle).join(' and ')} must be in hole 0 now. If it is not, a hole was miscounted since gap ${since}.`,
+    message: `The pin on ${round.map((r) => r.circle).join(' and ')} must be in hole 0 now. If it is not, a hole was miscounted since gap ${since}.`,
   };
 }
 

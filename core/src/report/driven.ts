@@ -1,6 +1,7 @@
 import { exactly, toNumber } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { shaken, type Status, type Told } from '../control/index.ts';
+import { ARCSEC_PER_RADIAN } from '../errors/index.ts';
 import { targetOf, type RunPlan, type RunState } from '../run/index.ts';
 import { angleText, measured, signedAngle, whole } from './text.ts';
 
@@ -100,7 +101,7 @@ export function windowMeaning(drive: Drive, plan: RunPlan, counts: number): stri
   const along =
     radius === null
       ? ''
-      : `, ${measured((arcsec / 206_264.806) * radius * 1000)} µm at ${measured(radius)} mm`;
+      : `, ${measured((arcsec / ARCSEC_PER_RADIAN) * radius * 1000)} µm at ${measured(radius)} mm`;
   return `±${angleText(arcsec)} at the work${along}`;
 }
 
@@ -114,11 +115,11 @@ function clampedMessage(
   const { driven, plan } = state;
   if (!driven) return null;
   const told = shaken({ ...now, raw: before, counts: before }, now, edges.a, edges.b);
-  if (told.says === 'still' || told.says === 'jitter') return null;
+  if (told.verdict === 'still' || told.verdict === 'jitter') return null;
   const off = Math.abs(told.counts);
   const size = `${off} ${off === 1 ? 'count' : 'counts'} (${angleText(countsArcsec(plan, off))})`;
   const why =
-    told.says === 'oneEdge'
+    told.verdict === 'oneEdge'
       ? `${told.a} edges on A and ${told.b} on B: one edge flickers while it is cut, counted once each time. Decode all four edges, or hold the count while it is clamped`
       : 'edges on both channels: the shaft itself moved under the clamp';
   return driven.holds
@@ -131,7 +132,7 @@ export function toldMessage(state: RunState, told: Told): string | null {
   if (told === null) return null;
   switch (told.is) {
     case 'noController':
-      return 'No controller: connect it, or let it go and turn by hand.';
+      return 'No controller: connect it, or choose “Run without it” and turn by hand.';
     case 'strange':
       return 'The controller was switched off since: its count begins anew. Put the work on the mark of this gap, and set it.';
     case 'notThere':
@@ -154,7 +155,7 @@ export function shakeMessage(
 ): string {
   const told = shaken(before, after, edges.a, edges.b);
   const off = Math.abs(told.counts);
-  switch (told.says) {
+  switch (told.verdict) {
     case 'still':
       return 'Still: not one count, not one edge more than a few.';
     case 'jitter':

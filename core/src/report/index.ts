@@ -36,7 +36,9 @@ export {
   type ShaftFitReport,
 } from './make/fits.ts';
 export {
+  clearComponents,
   componentRows,
+  recordValues,
   readableRate,
   recordChart,
   takenFrom,
@@ -79,7 +81,9 @@ export { BELT_HEAD, beltReports, beltRows, type BeltLine, type BeltReport } from
 export {
   WHEEL_HEAD,
   wheelReports,
+  WORK_HEAD,
   workReport,
+  workRows,
   wheelRows,
   type PassRow,
   type SizeRow,

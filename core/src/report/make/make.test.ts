@@ -59,10 +59,10 @@ describe('the cut list', () => {
     });
     const tap = drive([{ kind: 'worm', starts: 1, wheel: 72, cut: 'tap', threadPitchMm: 3 }]);
     expect(wheelRows(tap)[0]!.slice(0, 3)).toEqual(['1', '72', '70.5951']);
-    expect(wheelReports(tap)[0]!.of().cutterSays).toContain('tap or thread of 3');
+    expect(wheelReports(tap)[0]!.of().cutterMessage).toContain('tap or thread of 3');
   });
   test('a ring, a pulley and few teeth say why no cutter is named', () => {
-    const of = (stage: object, at: number) => wheelReports(drive([stage]))[at]!.of().cutterSays;
+    const of = (stage: object, at: number) => wheelReports(drive([stage]))[at]!.of().cutterMessage;
     expect(of({ kind: 'internal', z1: 16, z2: 80 }, 1)).toContain('ring');
     expect(of({ kind: 'belt', z1: 20, z2: 76 }, 0)).toContain('pulley');
     expect(of({ kind: 'spur', z1: 9, z2: 60 }, 0)).toContain('Under 12');

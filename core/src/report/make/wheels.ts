@@ -45,7 +45,7 @@ export interface WheelReport {
   readonly blank: readonly SizeRow[];
   readonly measure: readonly SizeRow[];
   readonly cutter: Cutter | null;
-  readonly cutterSays: string;
+  readonly cutterMessage: string;
   readonly passes: readonly PassRow[];
   readonly message: readonly string[];
   /** what keeps it from being made as it stands */
@@ -105,7 +105,7 @@ function helixMessage({ helix, gear, as }: MadeWheel): readonly string[] {
 function gearRows(
   wheel: MadeWheel,
   gear: Gear,
-): Pick<WheelReport, 'blank' | 'measure' | 'passes' | 'cutter' | 'cutterSays'> {
+): Pick<WheelReport, 'blank' | 'measure' | 'passes' | 'cutter' | 'cutterMessage'> {
   const b = blankOf(gear);
   const span = spanOf(gear);
   const pins = pinsOf(gear);
@@ -133,7 +133,7 @@ function gearRows(
           ...row('measured down from the tip', chord.downMm),
         ],
     cutter,
-    cutterSays: cutter
+    cutterMessage: cutter
       ? ''
       : gear.inner
         ? 'A ring is shaped, broached or printed: no profile cutter reaches in.'
@@ -145,7 +145,7 @@ function gearRows(
 function tappedRows(
   wheel: MadeWheel,
   pitch: number,
-): Pick<WheelReport, 'blank' | 'measure' | 'passes' | 'cutter' | 'cutterSays'> {
+): Pick<WheelReport, 'blank' | 'measure' | 'passes' | 'cutter' | 'cutterMessage'> {
   const b = threadCutBlank(pitch, wheel.teeth);
   return {
     blank: [
@@ -157,7 +157,7 @@ function tappedRows(
     ],
     measure: [],
     cutter: null,
-    cutterSays: `Cut with a tap or thread of ${measured(pitch)} mm, fed in until its flanks are whole; gash it first so that it does not choose its own count.`,
+    cutterMessage: `Cut with a tap or thread of ${measured(pitch)} mm, fed in until its flanks are whole; gash it first so that it does not choose its own count.`,
     passes: [],
   };
 }
@@ -179,7 +179,7 @@ function wheelReport(drive: Drive, wheel: MadeWheel): WheelReport {
       : {
           ...none,
           blank: row('Pitch circle', (wheel.beltPitchMm! * wheel.teeth) / Math.PI),
-          cutterSays: 'A pulley is bought, or printed to its belt’s own form.',
+          cutterMessage: 'A pulley is bought, or printed to its belt’s own form.',
         };
   return {
     wheel,
@@ -227,6 +227,21 @@ export function workReport(drive: Drive, teeth: number): WheelReport | null {
   const made = wheel && wheelReport(drive, wheel);
   return made && made.refusal === null ? made : null;
 }
+
+/** Wheels of the work as a table for paper. */
+export const WORK_HEAD = ['teeth', 'blank', 'cutter', 'depth after each pass', 'measure'] as const;
+
+export const workRows = (drive: Drive): readonly (readonly string[])[] =>
+  wheelReports(drive)
+    .filter((w) => w.wheel.stage === null)
+    .map((w) => w.of())
+    .map((w) => [
+      String(w.wheel.teeth),
+      w.refusal ?? w.blank.map((b) => `${b.label} ${b.text}`).join('; '),
+      w.cutter ? `${w.cutter.range} (A ${w.cutter.customA}, B ${w.cutter.customB})` : w.cutterMessage,
+      w.passes.map((p) => p.depth).join(', '),
+      w.measure.map((m) => `${m.label} ${m.text}`).join('; '),
+    ]);
 
 /** The head of the cut list. (docs: formats) */
 export const WHEEL_HEAD = [

@@ -1,6 +1,6 @@
 import { abs, toNumber } from '../../numbers/index.ts';
 import type { Drive } from '../../drive/index.ts';
-import { turningParts } from '../../errors/index.ts';
+import { ARCSEC_PER_RADIAN, turningParts } from '../../errors/index.ts';
 import type { DividedBy, DivisionFit, ShapeFound } from '../../measure/index.ts';
 import { contextOf } from '../context.ts';
 import { angleText, measured } from '../text.ts';
@@ -42,7 +42,7 @@ export function shapeReport(shape: ShapeFound, radiusMm: number | null): ShapeRe
   const at = shape.at === null ? '' : ` at tooth ${shape.at + 1}`;
   const off =
     shape.shape === 'offCentre' && radiusMm !== null
-      ? `, ${measured((Math.abs(shape.arcsec) / 206_264.806) * radiusMm)} mm at ${measured(radiusMm)} mm`
+      ? `, ${measured((Math.abs(shape.arcsec) / ARCSEC_PER_RADIAN) * radiusMm)} mm at ${measured(radiusMm)} mm`
       : '';
   const titles: Readonly<Record<ShapeFound['shape'], string>> = {
     repeated: `a step that was repeated: ${size} at the last gap`,

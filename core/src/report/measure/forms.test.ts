@@ -13,7 +13,7 @@ const form = (id: string, drive = cradle) => measureForms(drive).find((f) => f.i
 describe('small tests', () => {
   test('a dial forth and back at 60 mm: 0.0116 mm is 40″, taken as measured', () => {
     const answer = form('dial').answer({ f1: 0.1116, b1: 0.1, f2: 0.1116, b2: 0.1, radius: 60 })!;
-    expect(answer.text).toMatch(/39\.\d+″ of play/);
+    expect(answer.text).toMatch(/39\.\d+″ of backlash/);
     const after = answer.edits.reduce((d, e) => {
       const made = applyEdit(d, e);
       return made.ok ? made.value : d;

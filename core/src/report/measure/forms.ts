@@ -1,11 +1,10 @@
 import { toNumber } from '../../numbers/index.ts';
 import type { Drive } from '../../drive/index.ts';
+import { ARCSEC_PER_RADIAN } from '../../errors/index.ts';
 import { asAmplitude, lostMotionOf, settlingSeconds, speedPpm, wilson } from '../../measure/index.ts';
 import { contextOf } from '../context.ts';
 import { among, field, short, type BenchForm } from '../force/bench-form.ts';
 import { angleText, measured } from '../text.ts';
-
-const ARCSEC = 206_264.806;
 
 /** Forth and back on a dial: the play of the last stage. (handbook: errors, lost-motion test) */
 function dial({ train: { stages } }: Drive): BenchForm {
@@ -26,9 +25,9 @@ function dial({ train: { stages } }: Drive): BenchForm {
     answer: (v) => {
       const lost = lostMotionOf([v['f1']!, v['b1']!, v['f2']!, v['b2']!]);
       if (!lost) return null;
-      const arcsec = (lost.play / v['radius']!) * ARCSEC;
+      const arcsec = (lost.play / v['radius']!) * ARCSEC_PER_RADIAN;
       return {
-        text: `${angleText(arcsec)} of play, ±${angleText(((lost.spread / v['radius']!) * ARCSEC) / 2)} by its spread`,
+        text: `${angleText(arcsec)} of backlash, ±${angleText(((lost.spread / v['radius']!) * ARCSEC_PER_RADIAN) / 2)} by its spread`,
         edits: [
           { do: 'stage', at, key: 'playArcmin', text: short(arcsec / 60) },
           { do: 'stage', at, key: 'measured', text: among(stage?.measured, 'playArcmin') },

@@ -1,5 +1,5 @@
 import { abs, toNumber } from '../../numbers/index.ts';
-import { pixelScale, type Drive, type Edit } from '../../drive/index.ts';
+import { pixelScale, type Drive, type Edit, type LogValue } from '../../drive/index.ts';
 import { errorTerms, turningParts } from '../../errors/index.ts';
 import type { Component, Period, TrackingFit, TrackingRecord } from '../../measure/index.ts';
 import { contextOf } from '../context.ts';
@@ -187,3 +187,30 @@ export function recordChart({ times, values }: TrackingRecord, fit: TrackingFit 
     message: `${times.length} readings over ${timeText(last - first).join(' ')}.`,
   };
 }
+
+/** Clear of its own scatter so many σ. */
+const CLEAR = 3;
+/** Figures of a record that go into the log. */
+const MAX_LOGGED = 4;
+
+/** What stands clear of its own scatter, the largest first. */
+export const clearComponents = ({ components }: TrackingFit): readonly Component[] =>
+  components.filter((c) => (c.amplitudeArcsec ?? 0) > CLEAR * (c.amplitudeError ?? 0));
+
+/** A record as figures of the log: its largest components, and the drift. */
+export const recordValues = (fit: TrackingFit): readonly LogValue[] => [
+  ...clearComponents(fit)
+    .slice(0, MAX_LOGGED)
+    .map((c) => ({
+      name: c.cause.slice(0, 60),
+      value: Number(c.amplitudeArcsec!.toPrecision(4)),
+      unit: '″',
+      plusMinus: Number((c.amplitudeError ?? 0).toPrecision(2)),
+    })),
+  {
+    name: 'drift an hour',
+    value: Number(fit.driftArcsecPerHour.toPrecision(4)),
+    unit: '″',
+    plusMinus: Number(fit.driftError.toPrecision(2)),
+  },
+];
