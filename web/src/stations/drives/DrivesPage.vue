@@ -167,16 +167,14 @@ const renamed = (r: DriveRecord) => (name: string) => {
           <b>Drop a drive, a shelf or a workshop here</b
           ><span class="quiet">a file whose name ends in .pendrix.json or .shelf.json</span>
         </p>
-        <v-btn
-          v-if="drives.length > 0"
-          variant="text"
-          :prepend-icon="mdiFileDownloadOutline"
-          @click="backUpAll()"
-          >Back up all</v-btn
-        >
-        <span v-if="drives.length > 0" class="backup" :class="{ 'tone-rounded': lastBackup.old }">{{
-          lastBackup.old ? `${lastBackup.words}: time for another` : lastBackup.words
-        }}</span>
+        <div v-if="drives.length > 0" class="kept">
+          <v-btn variant="text" :prepend-icon="mdiFileDownloadOutline" @click="backUpAll()"
+            >Back up all</v-btn
+          >
+          <span class="backup" :class="{ 'tone-rounded': lastBackup.old }">{{
+            lastBackup.old ? `${lastBackup.words}: time for another` : lastBackup.words
+          }}</span>
+        </div>
       </div>
       <div class="wanting scroll">
         <h3 v-if="attention.length > 0" class="tone-rounded">

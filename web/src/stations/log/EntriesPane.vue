@@ -80,6 +80,7 @@ li {
 }
 .top {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 8px;
   font-size: 13px;
@@ -90,6 +91,10 @@ li {
   min-width: 18px;
   text-align: center;
   font: 650 12px/16px var(--mono);
+}
+.top b,
+.state {
+  white-space: nowrap;
 }
 .state {
   color: var(--p-amber);

@@ -4,6 +4,7 @@ import {
   freeEntryId,
   LOG_KINDS,
   logKindChoices,
+  readExposure,
   readValues,
   refusalSentence,
   valuesText,
@@ -71,7 +72,11 @@ function put(): void {
     return;
   }
   const revision = entry ? entry.revision : drive.revisions?.at(-1)?.n;
-  const { focalMm, seconds, kept, taken } = lens.value;
+  const exposure = kind.value === 'exposure' ? readExposure(lens.value) : null;
+  if (exposure && !exposure.ok) {
+    refused.value = refusalSentence(exposure.refusal);
+    return;
+  }
   const refusal = edit({
     do: 'log',
     message: entry ? 'entry changed' : 'entry added',
@@ -82,14 +87,7 @@ function put(): void {
       words: words.value.trim(),
       ...(revision !== undefined && { revision }),
       ...(values.value.length > 0 && { values: values.value }),
-      ...(kind.value === 'exposure' && {
-        exposure: {
-          focalMm: Number(focalMm.replace(',', '.')),
-          seconds: Number(seconds.replace(',', '.')),
-          kept: Number(kept),
-          taken: Number(taken),
-        },
-      }),
+      ...(exposure && { exposure: exposure.value }),
       ...(due.value.trim() !== '' && { due: due.value.trim() }),
       ...(kind.value === 'measurement' && closes.value !== '' && { closes: closes.value }),
     },
@@ -98,7 +96,7 @@ function put(): void {
   if (!refusal) shown.value = false;
 }
 function remove(): void {
-  if (entry) edit({ do: 'log', remove: entry.id, message: 'entry taken away' });
+  if (entry) edit({ do: 'log', remove: entry.id, message: 'entry deleted' });
   shown.value = false;
 }
 </script>
@@ -175,7 +173,7 @@ function remove(): void {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
-  --field-width: 90px;
+  --field-width: 72px;
 }
 @media (max-width: 600px) {
   .form {

@@ -2,7 +2,9 @@
 import { computed, ref } from 'vue';
 import { mdiFileUploadOutline, mdiFlaskOutline, mdiStop } from '@mdi/js';
 import {
+  clearComponents,
   componentRows,
+  recordValues,
   divisionRecordReport,
   measured,
   measureForms,
@@ -10,7 +12,6 @@ import {
   takenFrom,
   angleText,
   freeEntryId,
-  type Component,
   type Drive,
   type LogValue,
 } from '@pendrix/core';
@@ -50,9 +51,7 @@ const dividing = computed(() =>
 const widest = computed(() => Math.max(1, ...(rows.value?.rows ?? []).map((r) => r.arcsec ?? 0)));
 /** what of it can be taken over, the largest first */
 const takes = computed(() =>
-  (tracking.value?.fit.components ?? [])
-    .filter((c): c is Component & { amplitudeArcsec: number } => c.amplitudeArcsec !== null)
-    .filter((c) => c.amplitudeArcsec > 3 * (c.amplitudeError ?? 0))
+  (tracking.value ? clearComponents(tracking.value.fit) : [])
     .flatMap((c) => takenFrom(looked.value.drive, c) ?? [])
     .slice(0, 3),
 );
@@ -79,24 +78,7 @@ function put(words: string, values: readonly LogValue[]): void {
 function keepTracking(): void {
   const fit = tracking.value?.fit;
   if (!fit) return;
-  // what stands clear of its own scatter
-  const told = fit.components
-    .filter((c) => (c.amplitudeArcsec ?? 0) > 3 * (c.amplitudeError ?? 0))
-    .slice(0, 4);
-  put(`tracked, ${tracking.value.readings} readings (${name.value})`, [
-    ...told.map((c) => ({
-      name: c.cause.slice(0, 60),
-      value: Number(c.amplitudeArcsec!.toPrecision(4)),
-      unit: '″',
-      plusMinus: Number((c.amplitudeError ?? 0).toPrecision(2)),
-    })),
-    {
-      name: 'drift an hour',
-      value: Number(fit.driftArcsecPerHour.toPrecision(4)),
-      unit: '″',
-      plusMinus: Number(fit.driftError.toPrecision(2)),
-    },
-  ]);
+  put(`tracked, ${tracking.value.readings} readings (${name.value})`, recordValues(fit));
 }
 function keepDividing(): void {
   if (read.value?.is !== 'dividing' || !dividing.value) return;

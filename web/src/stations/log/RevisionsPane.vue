@@ -6,6 +6,7 @@ import {
   compareRevisions,
   refusalSentence,
   seriesChart,
+  shareText,
   type Drive,
   type LogReport,
   type Refusal,
@@ -125,8 +126,7 @@ function goBack(): void {
         <tbody>
           <tr v-for="s in report.shares" :key="String(s.revision)">
             <td>{{ s.revision ?? '–' }}</td>
-            <td class="num">{{ s.kept }} of {{ s.taken }}</td>
-            <td class="num">{{ Math.round(100 * s.low) }} to {{ Math.round(100 * s.high) }} %</td>
+            <td class="num">{{ shareText(s) }}</td>
           </tr>
         </tbody>
       </table>

@@ -166,7 +166,7 @@ const change = (id: string, more: Partial<BuildStep>): void =>
         @click="put(setupAgain(steps), 'set-up for the next blank')"
         >Next blank</v-btn
       >
-      <v-btn variant="text" @click="put(null, list === 'build' ? 'build taken away' : 'set-up taken away')"
+      <v-btn variant="text" @click="put(null, list === 'build' ? 'build deleted' : 'set-up list deleted')"
         >Begin anew</v-btn
       >
     </p>

@@ -3,8 +3,9 @@ import {
   BELT_HEAD,
   beltRows,
   buildStates,
-  wheelReports,
   WHEEL_HEAD,
+  WORK_HEAD,
+  workRows,
   wheelRows,
   type Report,
 } from '@pendrix/core';
@@ -14,9 +15,7 @@ const { report } = defineProps<{ report: Report }>();
 const { drive } = report;
 const wheels = wheelRows(drive);
 const belts = beltRows(drive);
-const work = wheelReports(drive)
-  .filter((w) => w.wheel.stage === null)
-  .map((w) => w.of());
+const work = workRows(drive);
 const steps = buildStates(drive.build?.steps ?? []);
 </script>
 
@@ -42,22 +41,12 @@ const steps = buildStates(drive.build?.steps ?? []);
     <table>
       <thead>
         <tr>
-          <th class="l">Teeth</th>
-          <th class="l">Blank</th>
-          <th class="l">Cutter</th>
-          <th class="l">Passes, depth then</th>
-          <th class="l">Measure</th>
+          <th v-for="h in WORK_HEAD" :key="h" class="l">{{ h }}</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="w in work" :key="w.wheel.key">
-          <td class="l">{{ w.wheel.teeth }}</td>
-          <td class="l">{{ w.refusal ?? w.blank.map((b) => `${b.label} ${b.text}`).join('; ') }}</td>
-          <td class="l">
-            {{ w.cutter ? `${w.cutter.range} (A ${w.cutter.customA}, B ${w.cutter.customB})` : w.cutterSays }}
-          </td>
-          <td class="l">{{ w.passes.map((p) => p.depth).join(', ') }}</td>
-          <td class="l">{{ w.measure.map((m) => `${m.label} ${m.text}`).join('; ') }}</td>
+        <tr v-for="(r, i) in work" :key="i">
+          <td v-for="(c, j) in r" :key="j" class="l">{{ c }}</td>
         </tr>
       </tbody>
     </table>

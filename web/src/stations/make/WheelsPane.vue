@@ -147,7 +147,7 @@ const draw = (as: 'svg' | 'dxf'): void => {
               <b>{{ shown.cutter.customB }}</b><small>custom B, rack is 8</small>
             </div>
           </div>
-          <p v-else class="quiet">{{ shown.cutterSays }}</p>
+          <p v-else class="quiet">{{ shown.cutterMessage }}</p>
           <template v-if="shown.passes.length > 0">
             <h3>Passes <small class="quiet">from touch-off, each all the way round</small></h3>
             <table>

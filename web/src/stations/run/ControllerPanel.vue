@@ -171,7 +171,7 @@ async function shakeTest(): Promise<void> {
           <v-btn variant="text" :prepend-icon="mdiVibrate" :loading="shaking" @click="shakeTest"
             >Shake test</v-btn
           >
-          <v-btn variant="text" @click="driver.letGo">Let it go</v-btn>
+          <v-btn variant="text" @click="driver.letGo">Run without it</v-btn>
         </div>
         <p v-if="shaking" role="status">Clamped? Knock on the head now.</p>
         <p v-else-if="shaken" role="status">{{ shaken }}</p>

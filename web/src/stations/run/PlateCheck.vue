@@ -9,7 +9,7 @@ const emit = defineEmits<{ back: [gap: number] }>();
 <template>
   <p v-if="plate.check" class="check-turn">{{ plate.check }}</p>
   <p v-if="plate.slip" class="check-turn slip">
-    <span>{{ plate.slip.says }}</span>
+    <span>{{ plate.slip.message }}</span>
     <v-btn variant="text" @click="emit('back', plate.slip.since)"
       >It is not: back to gap {{ plate.slip.since }}</v-btn
     >

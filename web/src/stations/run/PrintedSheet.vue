@@ -54,7 +54,7 @@ const left = computed(() => whole.value.length - rows.value.length);
       {{
         wheel.cutter
           ? `Cutter ${wheel.cutter.range}, custom A ${wheel.cutter.customA}, B ${wheel.cutter.customB}.`
-          : wheel.cutterSays
+          : wheel.cutterMessage
       }}
       <template v-if="wheel.measure.length > 0"
         >Measure: {{ wheel.measure.map((m) => `${m.label} ${m.text} ${m.unit}`).join('; ') }}.</template

@@ -4,7 +4,7 @@ import { pageClock } from '../../control/links.ts';
 import { useController } from '../../stores/controller.ts';
 
 /** Given up after so long on the way to a place, ms. */
-const MOST_MS = 120_000;
+const MAX_MS = 120_000;
 
 /** A run that a controller drives, for its page: what the keys do, and what has to be told. */
 export function useDriven(state: () => RunState, event: (e: RunEvent) => Promise<boolean>) {
@@ -19,7 +19,7 @@ export function useDriven(state: () => RunState, event: (e: RunEvent) => Promise
     controller: () => link.controller,
     clock: pageClock,
     takeEdges: () => link.takeEdges(),
-    most: MOST_MS,
+    most: MAX_MS,
   });
   /** the count began anew: the controller was switched off in between */
   const strange = computed(
