@@ -78,7 +78,9 @@ export function browser(name = `test-${++browsers}`): Browser {
         shelf,
         database,
         settled: async () => {
-          for (let i = 0; i < 300 && records.unsaved > 0 && records.trouble === null; i++)
+          // a trouble that stood before is not an answer: the write under way may end it
+          const stood = records.trouble;
+          for (let i = 0; i < 300 && records.unsaved > 0 && records.trouble === stood; i++)
             await new Promise((r) => setTimeout(r, 3));
           // what was told is read by the others in a transaction of their own
           await new Promise((r) => setTimeout(r, 15));
