@@ -1,8 +1,9 @@
 import { defineConfig } from '@playwright/test';
+import { browserPath } from './scripts/setup.mjs';
 
 /** Debian's Chromium on the built application, served by our own server. */
 export const CHROMIUM = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: browserPath(),
   args: [
     '--headless',
     '--no-sandbox',
@@ -12,6 +13,8 @@ export const CHROMIUM = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    // a journey waits for nothing that only slides
+    '--force-prefers-reduced-motion',
   ],
 };
 

@@ -176,15 +176,18 @@ test('no cell of the strip and no figure under a shaft is cut or runs into its n
   const links = await page
     .locator('th.name a')
     .evaluateAll((all) => all.map((a) => (a as HTMLAnchorElement).pathname));
-  for (const [width, height] of [
-    [1280, 800],
-    [1024, 700],
-  ] as const) {
-    await page.setViewportSize({ width, height });
-    for (const link of links) {
-      await page.goto(link.replace(/\/job$/, '/train'));
-      await expect(page.locator('main h2').first()).toHaveText('Train');
-      await page.locator('.shafts').waitFor();
+  for (const link of links) {
+    await page.goto(link.replace(/\/job$/, '/train'));
+    await expect(page.locator('main h2').first()).toHaveText('Train');
+    await page.locator('.shafts').waitFor();
+    for (const [width, height] of [
+      [1024, 700],
+      [1280, 800],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      await page.evaluate(
+        () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+      );
       const cut = await page.evaluate(() => {
         const out: string[] = [];
         const within = (box: Element, inner: string): void => {

@@ -4,7 +4,13 @@ import { existsSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
-const CHROMIUM = '/usr/bin/chromium';
+
+/** Debian's Chromium without a window first: it does the same work in three fifths of the time. */
+const SHELL = '/usr/bin/chromium-headless-shell';
+const WHOLE = '/usr/bin/chromium';
+
+/** Where the browser of the tests and the screenshots stands. */
+export const browserPath = () => (existsSync(SHELL) ? SHELL : WHOLE);
 
 /** Runs a command in the project's folder with its output shown; true when it went well. */
 export function run(command, args, env = {}) {
@@ -47,16 +53,20 @@ export function ensurePackages() {
 
 /** Debian's Chromium; installed when it is missing and this user may. */
 export function ensureChromium() {
-  if (existsSync(CHROMIUM)) return true;
+  if (existsSync(SHELL)) return true;
   console.log('installing Chromium …');
   const root = process.getuid?.() === 0;
   const apt = (args) =>
     root
       ? run('apt-get', args, { DEBIAN_FRONTEND: 'noninteractive' })
       : run('sudo', ['-n', 'apt-get', ...args]);
+  const install = (name) => apt(['install', '-y', '-qq', '--no-install-recommends', name]);
   apt(['update', '-qq']);
-  apt(['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
-  if (!existsSync(CHROMIUM))
-    console.error(`The browser tests want Debian's Chromium at ${CHROMIUM}: install the package "chromium".`);
-  return existsSync(CHROMIUM);
+  if (!install('chromium-headless-shell') && !existsSync(WHOLE)) install('chromium');
+  const found = existsSync(browserPath());
+  if (!found)
+    console.error(
+      `The browser tests want Debian's Chromium at ${SHELL} or ${WHOLE}: install the package "chromium".`,
+    );
+  return found;
 }

@@ -3,9 +3,9 @@ import {
   byPlates,
   LARGEST_COUNT,
   MAX_ROWS,
-  noRun,
+  placeText,
   plainText,
-  planRun,
+  planFor,
   readCount,
   error,
   sheet,
@@ -17,13 +17,20 @@ import { table, type Command } from './command.ts';
 import { readOptions } from './options.ts';
 import { readOutput } from './read.ts';
 
-/** `pendrix targets FILE --divisions 73 [--train NAME] [--json|--csv]`: the run sheet. */
+/** `pendrix targets FILE --divisions 73 [--move "0.5 mm"] [--train NAME] [--json|--csv]`: the run sheet. */
 export const targets: Command = {
   name: 'targets',
-  usage: 'targets FILE --divisions 73 [--train NAME] [--json | --csv]',
-  message: 'where to go for each division, in steps, degrees and turns of the crank',
+  usage: 'targets FILE --divisions 73 [--move "0.5 mm"] [--train NAME] [--json | --csv]',
+  message:
+    'where to go for each division, or for each mark along a slide, in steps, degrees or mm, and turns of the crank',
   run: async (words) => {
-    const given = readOptions(words, { json: 'flag', csv: 'flag', divisions: 'text', train: 'text' });
+    const given = readOptions(words, {
+      json: 'flag',
+      csv: 'flag',
+      divisions: 'text',
+      move: 'text',
+      train: 'text',
+    });
     if (!given.ok) return given;
     const { files, flags, texts } = given.value;
     if (flags.has('json') && flags.has('csv')) return error('twice', 'the way to print');
@@ -35,10 +42,9 @@ export const targets: Command = {
     if (!read.ok) return { ok: false, refusal: at('--divisions', read.refusal) };
     if (read.value > MAX_ROWS)
       return error('tooManyRows', String(read.value), { path: '--divisions', limit: String(MAX_ROWS) });
-    const refusal = noRun(drive.value, read.value);
-    if (refusal) return { ok: false, refusal };
-    const plan = planRun(drive.value, read.value);
-    if (!plan) return error('badValue', drive.value.train.source.kind, { path: 'train.source.kind' });
+    const planned = planFor(drive.value, read.value, texts.get('move'));
+    if (!planned.ok) return planned;
+    const plan = planned.value;
     if (flags.has('json')) return ok(JSON.stringify(targetsAnswer(plan), null, 2));
     if (flags.has('csv')) return ok(sheetCsv(plan).trimEnd());
     const s = sheet(plan);
@@ -49,12 +55,12 @@ export const targets: Command = {
       r.target,
       r.moved,
       r.error,
-      `${r.wanted.back ? '−' : ''}${r.wanted.d}°${r.wanted.m}′${r.wanted.s}″`,
+      placeText(r.wanted),
       plainText(r.crank),
     ]);
     const told = plan.doubt ? `\n\nIt holds ${plan.doubt}.` : '';
     return ok(
-      `${table(['gap', 'move', by, `moved, ${s.unit}`, 'error', 'angle', 'source turns'], rows, new Set())}${told}`.replaceAll(
+      `${table([s.place, 'move', by, `moved, ${s.unit}`, 'error', plan.scale ? 'place' : 'angle', 'source turns'], rows, new Set())}${told}`.replaceAll(
         '\u2009',
         ' ',
       ),

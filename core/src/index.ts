@@ -1,6 +1,7 @@
 export * from './numbers/index.ts';
 export * from './drive/index.ts';
 export {
+  cutRule,
   cutWheel,
   shaftAngles,
   treeAngles,

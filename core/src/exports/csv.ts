@@ -1,5 +1,5 @@
 import { error, ok } from '../numbers/index.ts';
-import { noRun, planRun } from '../report/index.ts';
+import { planFor } from '../report/index.ts';
 import { sheetCsv } from './dividing.ts';
 import { plateNumber } from './circle-sheet.ts';
 import { drillingCsv } from './drilling.ts';
@@ -11,17 +11,13 @@ export const csv: ExportFormat = {
   title: 'CSV',
   extension: 'csv',
   type: 'text/csv',
-  takes: ['divisions', 'of', 'circle', 'radius'],
+  takes: ['divisions', 'move', 'of', 'circle', 'radius'],
   write: (drive, options) => {
-    const { divisions, of } = options;
+    const { divisions, move, of } = options;
     if (plateNumber(of) !== null) return drillingCsv(drive, options);
     if (divisions !== undefined) {
-      const refusal = noRun(drive, divisions);
-      if (refusal) return { ok: false, refusal };
-      const plan = planRun(drive, divisions);
-      return plan
-        ? ok(sheetCsv(plan))
-        : error('badValue', drive.train.source.kind, { path: 'train.source.kind' });
+      const plan = planFor(drive, divisions, move);
+      return plan.ok ? ok(sheetCsv(plan.value)) : plan;
     }
     const tables = tablesOf(drive);
     const names = [...tables.keys()];

@@ -3,6 +3,7 @@ import {
   decimal,
   exactly,
   mul,
+  nearPi,
   rational,
   toText,
   ARCSEC_PER_TURN,
@@ -10,7 +11,7 @@ import {
 } from '../numbers/index.ts';
 import { divide, type Divider } from '../divide/index.ts';
 import { writeCsv } from '../files/index.ts';
-import { sequenceOf, type RunPlan } from '../run/index.ts';
+import { exactPi, sequenceOf, type RunPlan, type Step } from '../run/index.ts';
 import { doubtText, gradeOfDivision, holeNumbers, stopWords } from '../report/index.ts';
 
 /** Turns as arcseconds, nine figures and more after the point. */
@@ -68,17 +69,24 @@ export function sheetCsv(plan: RunPlan): string {
   const R = abs(exactly(plan.reduction));
   const unit = stopWords[stops.by].unit;
   const counts = stops.by === 'rest' && stops.perStop !== null;
+  const travel = plan.scale ? nearPi(exactPi(plan.scale.travel)) : null;
+  // a place with π in it has no fraction: it is written as a decimal
+  const exact =
+    plan.scale?.mm.piPower === plan.scale?.travel.piPower ? toText : (r: Rational) => decimal(r, 9);
+  const at = (s: Step): readonly string[] =>
+    travel
+      ? [decimal(mul(s.error, travel), 9), decimal(mul(s.wanted, travel), 9)]
+      : [arcsec(s.error), decimal(mul(s.wanted, rational(360)), 9)];
   const rows = Array.from({ length: sequence.length }, (_, i) => {
     const s = sequence.at(i);
     return [
       s.gap,
       s.gap - 1,
-      toText(mul(s.wanted, stops.perTurn)),
+      exact(mul(s.wanted, stops.perTurn)),
       s.stop.toString(),
-      toText(mul(s.error, stops.perTurn)),
-      arcsec(s.error),
-      decimal(mul(s.wanted, rational(360)), 9),
-      toText(mul(stops.by === 'rest' ? s.at : s.wanted, R)),
+      exact(mul(s.error, stops.perTurn)),
+      ...at(s),
+      exact(mul(stops.by === 'rest' ? s.at : s.wanted, R)),
       s.is,
       ...(counts ? [String(s.counts)] : []),
       ...(plan.plate ? [holeNumbers(plan.plate, s.gap).join(' and ')] : []),
@@ -86,13 +94,12 @@ export function sheetCsv(plan: RunPlan): string {
   });
   return writeCsv(
     [
-      'gap',
+      plan.scale ? 'mark' : 'gap',
       'move',
       `exact (${unit})`,
       `target (${unit})`,
       `error (${unit})`,
-      'error (arcsec)',
-      'angle (deg)',
+      ...(travel ? ['error (mm)', 'place (mm)'] : ['error (arcsec)', 'angle (deg)']),
       `${stopWords[stops.by].source} (turns)`,
       'is',
       ...(counts ? ['target (counts of the source)'] : []),

@@ -6,6 +6,8 @@ import { MAX_ROWS } from '../divide/index.ts';
 export interface ExportOptions {
   /** one count, instead of the whole job */
   readonly divisions?: number;
+  /** of a slide: marks so far apart, `divisions` of them, instead of gaps round a turn */
+  readonly move?: string;
   /** which of the drive's tables */
   readonly of?: string;
   /** "slide=X,pan=A": names of sweeps and their letters; the rest in order */
@@ -53,6 +55,7 @@ export const exportOptions: {
         example: '73',
       }),
   },
+  move: { example: '0.5 mm', read: ok },
   of: { example: 'rates', read: ok },
   axes: { example: 'slide=X,pan=A', read: ok },
   dwell: {

@@ -95,6 +95,11 @@ export const dutyWords = {
       `${t.given} gaps need ${t.example ?? 'more'} of a turn, but the work may turn only ${t.limit ?? 'less'}${t.unit ? ` (${t.unit})` : ''}`,
     cure: () => 'widen the limits in the Train, or cut the wheel in two settings',
   },
+  scaleLimits: {
+    message: (t) =>
+      `${t.given} marks need ${t.example ?? 'more'} turns, but the limits leave ${t.limit ?? 'less'}`,
+    cure: () => 'make fewer marks, or widen the limits in the Train',
+  },
   notShared: {
     message: (t) => `one shot has one clock, and ${t.given} is not ${t.limit ?? 'the first sweep’s'}`,
     cure: () => 'give all its sweeps the same frames, interval, exposure and writing',

@@ -11,13 +11,13 @@ import {
   type Step,
 } from '../run/index.ts';
 import { platePicture, type PlatePicture } from './duties/plate-picture.ts';
-import { sheet, type SheetRow } from './sheet.ts';
+import { sheet, sizeText, type Place, type Sheet, type SheetRow } from './sheet.ts';
 import { whole } from './text.ts';
 
 /** What the bench shows of a run: what to do now, what was before, what comes then. (handbook: run) */
 export interface BenchReport {
   readonly row: SheetRow;
-  readonly before: SheetRow | null;
+  readonly before: { readonly title: string; readonly target: string } | null;
   /** whose turns are told: "motor", "crank" */
   readonly source: string;
   /** the last moves, newest first, with the time of each */
@@ -34,7 +34,7 @@ export interface BenchReport {
     readonly title: string;
     readonly train: string;
     readonly target: string;
-    readonly at: SheetRow['position'];
+    readonly at: Place;
   } | null;
   /** what the large key does */
   readonly go: string;
@@ -66,21 +66,31 @@ export function benchReport(state: RunState): BenchReport {
   return {
     source: s.source,
     row,
-    before: came && s.rowOf(came, null),
+    before: came && {
+      title: came.is === 'rewind' ? 'Rewound' : placeOf(came, plan),
+      target: s.rowOf(came, null).target,
+    },
     last: back.slice(0, LAST).map((b, i) => ({ at: b.at, row: s.rowOf(b.step, back[i + 1]?.step ?? null) })),
-    place: state.finished ? 'Done' : placeOf(step, plan.divisions),
-    title: state.finished ? 'All cut' : state.paused ? 'Waiting' : placeOf(step, plan.divisions),
+    place: state.finished ? 'Done' : placeOf(step, plan),
+    title: state.finished
+      ? plan.scale
+        ? 'All marked'
+        : 'All cut'
+      : state.paused
+        ? 'Waiting'
+        : placeOf(step, plan),
     message: nowMessage(state, row, s.unit),
-    then: rowEnds(state, next) ?? thenMessage(next, s.unit),
+    then: rowEnds(state, next) ?? thenMessage(next, s),
     grid: gridOf(state),
     go: goMessage(state, next),
     plate: plan.plate ? plateMessage(plan.plate, step.gap, plan.divisions) : null,
   };
 }
 
-const placeOf = (step: Step, D: number): string => {
-  if (step.is === 'rewind') return step.gap > D ? 'Rewind to the start' : 'Rewind';
-  return `Gap ${step.gap}`;
+const placeOf = (step: Step, { divisions, scale }: RunPlan): string => {
+  if (step.is === 'rewind')
+    return step.gap <= divisions ? 'Rewind' : scale ? 'Back to the start' : 'Rewind to the start';
+  return `${scale ? 'Mark' : 'Gap'} ${step.gap}`;
 };
 
 /** The other axis of a grid, where it stands in this row. */
@@ -122,38 +132,37 @@ function moveMessage({ way }: SheetRow, unit: string): string {
 
 function nowMessage(state: RunState, row: SheetRow, unit: string): string {
   if (state.finished)
-    return `${placesOf(state.plan)} ${state.plan.rows ? 'places' : 'gaps'} are done. Back takes you to the last one.`;
+    return `${placesOf(state.plan)} ${state.plan.rows ? 'places' : state.plan.scale ? 'marks' : 'gaps'} are done. Back takes you to the last one.`;
   if (state.paused) return 'P goes on where you were.';
   // the counts of a lock are the source's, whatever its rests are called
   const counted = unit === 'rests' ? 'counts of the source' : unit;
   const move = moveMessage(row, counted);
-  if (row.is === 'rewind') return `${move}. Wind it back slowly, the work clear of the cutter.`;
+  if (row.is === 'rewind')
+    return state.plan.scale
+      ? `${move}. The slide goes home, the work clear of the tool.`
+      : `${move}. Wind it back slowly, the work clear of the cutter.`;
   if (state.plan.plate) return 'Pin in the hole, clamp, cut.';
+  if (state.plan.scale) return move ? `${move}; clamp, mark.` : 'Clamp and make the first mark.';
   return move ? `${move}; clamp, cut.` : 'Clamp and cut the first gap.';
 }
 
-function thenMessage(next: SheetRow | null, unit: string): BenchReport['then'] {
+function thenMessage(next: SheetRow | null, { unit, place }: Sheet): BenchReport['then'] {
   if (!next) return { title: 'Done', message: 'it stands at the start again' };
   if (next.is === 'return') return { title: 'Done', message: 'on to the start' };
-  if (next.is === 'rewind') return { title: 'Rewind', message: `${next.moved} ${unit}` };
-  return { title: `Gap ${next.gap}`, message: next.moved };
+  if (next.is === 'rewind')
+    return { title: place === 'mark' ? 'Home' : 'Rewind', message: `${next.moved} ${unit}` };
+  return { title: `${place === 'mark' ? 'Mark' : 'Gap'} ${next.gap}`, message: next.moved };
 }
 
 function goMessage(state: RunState, next: SheetRow | null): string {
   const { rewinding, gap, plan } = state;
-  const row = rowOf(state);
-  const lastRow = row >= rowsOf(plan);
-  if (rewinding)
-    return gap < plan.divisions
-      ? 'Rewound, go on'
-      : lastRow
-        ? 'Rewound, finish'
-        : plan.rows
-          ? 'Rewound, next row'
-          : 'Rewound, next pass';
-  if (next?.is === 'rewind') return 'Cut, rewind';
-  if (gap >= plan.divisions && !lastRow) return plan.rows ? 'Cut, next row' : 'Cut, next pass';
-  return gap < plan.divisions ? 'Cut, go on' : 'Cut, finish';
+  const lastRow = rowOf(state) >= rowsOf(plan);
+  const round = plan.rows ? 'next row' : 'next pass';
+  if (rewinding) return `Rewound, ${gap < plan.divisions ? 'go on' : lastRow ? 'finish' : round}`;
+  const done = plan.scale ? 'Marked' : 'Cut';
+  if (next?.is === 'rewind') return `${done}, ${plan.scale ? 'go home' : 'rewind'}`;
+  if (gap >= plan.divisions && !lastRow) return `${done}, ${round}`;
+  return `${done}, ${gap < plan.divisions ? 'go on' : 'finish'}`;
 }
 
 const turns = (n: number): string => (n === 0 ? '' : `${n} ${n === 1 ? 'turn' : 'turns'}`);

@@ -3,7 +3,8 @@ import type { Drive } from '../drive/index.ts';
 import { shaken, type Status, type Told } from '../control/index.ts';
 import { ARCSEC_PER_RADIAN } from '../errors/index.ts';
 import { targetOf, type RunPlan, type RunState } from '../run/index.ts';
-import { angleText, measured, signedAngle, whole } from './text.ts';
+import { atWork, offText, sizeText } from './sheet.ts';
+import { angleText, measured, whole } from './text.ts';
 
 /** One of the four things that are done at each gap. */
 export interface PhaseReport {
@@ -19,31 +20,30 @@ export interface DrivenReport {
   /** how far off it came to rest; null while it is under way */
   readonly error: {
     readonly counts: string;
-    readonly arcsec: number;
     readonly text: string;
     readonly within: boolean;
-    /** with the rounding of the place */
+    /** with the rounding of the place; `size` is ″, or mm along a slide */
     readonly total: string;
-    readonly totalArcsec: number;
+    readonly size: number;
   } | null;
   readonly target: string;
 }
 
-/** Counts at the work, ″. */
-export const countsArcsec = (plan: RunPlan, counts: number): number =>
-  (counts * 1_296_000) / toNumber(exactly(plan.stepsPerTurn));
+/** Counts at the work: ″, or mm along a slide. */
+const countsAtWork = (plan: RunPlan, counts: number): number =>
+  atWork(plan, counts / toNumber(exactly(plan.stepsPerTurn)));
 
-const offText = (error: number): string =>
+const offCounts = (error: number): string =>
   error === 0
     ? 'On its count'
     : `${Math.abs(error)} ${Math.abs(error) === 1 ? 'count' : 'counts'} ${error < 0 ? 'short' : 'over'}`;
 
-/** `cut` is what the key says when it is cut; `roundingArcsec` what the place itself is off by. */
+/** `cut` is what the key says when it is cut; `rounding` what the place itself is off by, as `atWork` gives it. */
 export function drivenReport(
   state: RunState,
   moving: boolean,
   cut: string,
-  roundingArcsec = 0,
+  rounding = 0,
 ): DrivenReport | null {
   const { driven, plan } = state;
   if (!driven) return null;
@@ -52,7 +52,7 @@ export function drivenReport(
   const at = ['advance', 'clamp', 'cut'].indexOf(phase) + 1;
   const is = (i: number): PhaseReport['is'] => (i < at ? 'done' : i === at ? 'now' : 'then');
   const where = target === null ? '' : whole(BigInt(target));
-  const off = error === undefined ? null : countsArcsec(plan, error);
+  const off = error === undefined ? null : countsAtWork(plan, error);
   return {
     target: where,
     phases: [
@@ -65,7 +65,9 @@ export function drivenReport(
       {
         title: 'Clamp',
         message:
-          off === null ? 'when it stands' : `${offText(error!)}, ${signedAngle(off)}: clamp until it stops.`,
+          off === null
+            ? 'when it stands'
+            : `${offCounts(error!)}, ${offText(plan, off)}: clamp until it stops.`,
         is: is(2),
       },
       {
@@ -80,18 +82,18 @@ export function drivenReport(
         ? null
         : {
             counts: String(error),
-            arcsec: off,
-            text: signedAngle(off),
+            text: offText(plan, off),
             within: Math.abs(error) <= driven.window,
-            total: signedAngle(off + roundingArcsec),
-            totalArcsec: off + roundingArcsec,
+            total: offText(plan, off + rounding),
+            size: off + rounding,
           },
   };
 }
 
 /** What a window of counts means at the work, and along the pitch circle where it is known. */
 export function windowMeaning(drive: Drive, plan: RunPlan, counts: number): string {
-  const arcsec = countsArcsec(plan, counts);
+  const size = countsAtWork(plan, counts);
+  if (plan.scale) return `±${sizeText(plan, size)} along the slide`;
   const radius =
     drive.job.radiusMm !== undefined
       ? toNumber(exactly(drive.job.radiusMm))
@@ -101,8 +103,8 @@ export function windowMeaning(drive: Drive, plan: RunPlan, counts: number): stri
   const along =
     radius === null
       ? ''
-      : `, ${measured((arcsec / ARCSEC_PER_RADIAN) * radius * 1000)} µm at ${measured(radius)} mm`;
-  return `±${angleText(arcsec)} at the work${along}`;
+      : `, ${measured((size / ARCSEC_PER_RADIAN) * radius * 1000)} µm at ${measured(radius)} mm`;
+  return `±${angleText(size)} at the work${along}`;
 }
 
 /** What the raw count did while the work was clamped, in a sentence; null where it stood still. */
@@ -117,7 +119,7 @@ function clampedMessage(
   const told = shaken({ ...now, raw: before, counts: before }, now, edges.a, edges.b);
   if (told.verdict === 'still' || told.verdict === 'jitter') return null;
   const off = Math.abs(told.counts);
-  const size = `${off} ${off === 1 ? 'count' : 'counts'} (${angleText(countsArcsec(plan, off))})`;
+  const size = `${off} ${off === 1 ? 'count' : 'counts'} (${sizeText(plan, countsAtWork(plan, off))})`;
   const why =
     told.verdict === 'oneEdge'
       ? `${told.a} edges on A and ${told.b} on B: one edge flickers while it is cut, counted once each time. Decode all four edges, or hold the count while it is clamped`
@@ -161,8 +163,8 @@ export function shakeMessage(
     case 'jitter':
       return `Edges flicker (A ${told.a}, B ${told.b}), the count stays within one: it is safe to cut.`;
     case 'oneEdge':
-      return `${told.a} edges on A and ${told.b} on B: ${off} counts, ${angleText(countsArcsec(plan, off))}. One edge flickers; decode all four edges, or hold the count while it is clamped.`;
+      return `${told.a} edges on A and ${told.b} on B: ${off} counts, ${sizeText(plan, countsAtWork(plan, off))}. One edge flickers; decode all four edges, or hold the count while it is clamped.`;
     case 'moved':
-      return `It moved by ${off} counts, ${angleText(countsArcsec(plan, off))}: the clamp does not hold, or the axis was turned.`;
+      return `It moved by ${off} counts, ${sizeText(plan, countsAtWork(plan, off))}: the clamp does not hold, or the axis was turned.`;
   }
 }

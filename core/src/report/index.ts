@@ -65,7 +65,6 @@ export {
   type TimeLine,
 } from './log.ts';
 export {
-  countsArcsec,
   drivenReport,
   shakeMessage,
   toldMessage,
@@ -138,18 +137,22 @@ export { planPicture, type DrawnArbor, type DrawnPlanWheel, type PlanPicture } f
 export type { LayersPicture } from './layers-picture.ts';
 export { treePicture, type TreePicture, type TreeRow } from './tree-picture.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
-export { errorScale, type ErrorScale } from './scale.ts';
-export { byPlates, noRun, planRun } from './run-plan.ts';
+export { errorScale, type ErrorScale, type ErrorUnit } from './scale.ts';
+export { byPlates, movesAsked, noRun, planAgain, planFor, planName, planRun } from './run-plan.ts';
 export { doubtText } from './doubt-words.ts';
 export { shotAxes, type DriveAxis } from './duties/shot.ts';
+export { benchError, type BenchError } from './bench-error.ts';
 export { benchReport, type BenchReport } from './bench.ts';
 export {
   holeNumbers,
   plateCrank,
+  placeSpoken,
+  placeText,
   sheet,
   signedCount,
   stopWords,
   timeLeft,
+  type Place,
   type Sheet,
   type SheetRow,
 } from './sheet.ts';

@@ -2,6 +2,7 @@ import { exactly, piText, piToNumber } from '../numbers/index.ts';
 import { readMoves, type Drive, type Kinematics } from '../drive/index.ts';
 import { judgeMove, type JudgedMove } from '../divide/index.ts';
 import { doubtful } from './doubt-words.ts';
+import { moveLabel } from './run-plan.ts';
 import type { Figure, Graded } from './figure.ts';
 import type { Rich } from './rich.ts';
 import { turnLine } from './train.ts';
@@ -33,7 +34,7 @@ function moveReport(drive: Drive, k: Kinematics, m: JudgedMove, i: number): Move
     rounded: `Rounded ±${error}`,
     misses: m.stopped ? `Stopped by the limit, ${error} short` : `Misses, off by ${error}`,
   };
-  const label = /mm|in|µ|π|pi/i.test(m.move.text) ? m.move.text : `${m.move.text} mm`;
+  const label = moveLabel(m.move);
   const steps: Rich = m.steps.piPower === 0 ? mixed(m.steps.q) : [measured(piToNumber(m.steps))];
   const exactSteps = piText(m.steps);
   return {

@@ -9,6 +9,7 @@ import {
   planRun,
   plainText,
   report,
+  placeText,
   sheet,
   timeLeft,
   workingAsText,
@@ -290,20 +291,15 @@ describe('the run sheet', () => {
       '+14 991',
       '−0.50″',
     ]);
-    expect([row.wanted, row.position].map((p) => `${p.d}°${p.m}′${p.s}″`)).toEqual([
-      '147°56′42.7″',
-      '147°56′42.2″',
-    ]);
+    expect([row.wanted, row.position].map(placeText)).toEqual(['147°56′42.7″', '147°56′42.2″']);
     expect(plainText(row.crank)).toBe('140 40/73');
   });
 
   test('seconds carry into minutes and degrees', () => {
     const full = sheet({ divisions: 1, stepsPerTurn: '1094400', reduction: '342' }).row(1);
     expect(full.wanted).toEqual({ d: '360', m: '00', s: '00.0', back: false });
-    const near = sheet({ divisions: 25_920_001, stepsPerTurn: '25920000', reduction: '1' }).row(
-      25_920_000,
-    ).wanted;
-    expect([near.m, near.s]).toEqual(['00', '00.0']);
+    const near = sheet({ divisions: 25_920_001, stepsPerTurn: '25920000', reduction: '1' });
+    expect(near.row(25_920_000).wanted).toMatchObject({ m: '00', s: '00.0' });
   });
 
   test.each([

@@ -1,8 +1,32 @@
-import { abs, exactly, rational, error, toText, type Rational, type Refusal } from '../numbers/index.ts';
-import { kinematicsOf, lostMotion, sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
-import { doubtOf, roomOf, stopsOf } from '../motion/index.ts';
+import {
+  abs,
+  at,
+  compare,
+  error,
+  exactly,
+  nearPi,
+  ok,
+  piText,
+  rational,
+  scalePi,
+  toText,
+  type PiValue,
+  type Rational,
+  type Refusal,
+  type Result,
+} from '../numbers/index.ts';
+import {
+  kinematicsOf,
+  lostMotion,
+  readMoves,
+  sourceKindOf,
+  type Drive,
+  type Kinematics,
+  type Move,
+} from '../drive/index.ts';
+import { doubtOf, roomOf, stopsOf, turnsOfTravel } from '../motion/index.ts';
 import { differentials, plateChart, turnsOf, wheelRatios } from '../divide/index.ts';
-import { passesRoom, type PlatePlan, type RunPlan } from '../run/index.ts';
+import { passesRoom, rowsOf, type PlatePlan, type RunPlan } from '../run/index.ts';
 import { doubtText } from './doubt-words.ts';
 
 /** The worm that the plates are used on: its own ratio, else the train's. */
@@ -19,10 +43,18 @@ export const byPlates = (drive: Drive): boolean =>
  */
 export function planRun(drive: Drive, divisions: number): RunPlan | null {
   const k = kinematicsOf(drive);
-  const doubt = doubtText(doubtOf(k), 'arcsec').trim();
-  const { limits } = drive.train;
-  const { name } = drive.train;
-  const more = {
+  return byPlates(drive) ? platePlan(drive, k, divisions) : stepPlan(drive, k, divisions);
+}
+
+/** What every plan of a drive has: whose output, its ratio, its room and what all of it rests on. */
+function sharedOf(
+  { train }: Drive,
+  k: Kinematics,
+  as: 'arcsec' | 'ppm' = 'arcsec',
+): Pick<RunPlan, 'train' | 'reduction' | 'room' | 'doubt'> {
+  const doubt = doubtText(doubtOf(k), as).trim();
+  const { limits, name } = train;
+  return {
     ...(name !== undefined && { train: name }),
     reduction: toText(k.reduction),
     ...(limits && {
@@ -30,7 +62,9 @@ export function planRun(drive: Drive, divisions: number): RunPlan | null {
     }),
     ...(doubt && { doubt }),
   };
-  if (byPlates(drive)) return platePlan(drive, k, divisions, more);
+}
+
+function stepPlan(drive: Drive, k: Kinematics, divisions: number): RunPlan | null {
   const stops = stopsOf(drive.train, k);
   if (!stops) return null;
   if (stops.by === 'rest')
@@ -39,15 +73,85 @@ export function planRun(drive: Drive, divisions: number): RunPlan | null {
       by: 'rest',
       stepsPerTurn: toText(k.stepsPerTurn ?? stops.perTurn),
       places: toText(stops.perTurn),
-      ...more,
+      ...sharedOf(drive, k),
     };
   return {
     divisions,
     ...(stops.by !== 'step' && { by: stops.by }),
     stepsPerTurn: toText(stops.perTurn),
-    ...more,
+    ...sharedOf(drive, k),
     playCounts: playCounts(drive),
   };
+}
+
+const piAsText = ({ q, piPower }: PiValue): { readonly q: string; readonly piPower: PiValue['piPower'] } => ({
+  q: toText(q),
+  piPower,
+});
+
+/**
+ * The plan for marks along a slide, one every `move`, the first where it stands; null when `noScale` tells why there is none.
+ * (handbook: numbers, π stays a symbol; run)
+ */
+export function planScale(drive: Drive, move: Move, marks: number): RunPlan | null {
+  const k = kinematicsOf(drive);
+  const plan = noScale(drive, move, marks) ? null : stepPlan(drive, k, marks);
+  if (!plan) return null;
+  const { doubt: _, ...rest } = plan;
+  const { doubt } = sharedOf(drive, k, 'ppm');
+  const scale = { move: moveLabel(move), mm: piAsText(move.mm), travel: piAsText(k.travel!) };
+  return { ...rest, ...(doubt && { doubt }), scale };
+}
+
+/** What a run of a plan is called until its maker calls it otherwise: "73 divisions", "slide, 41 marks of 0.5 mm". */
+export function planName({ train, divisions, scale, rows, ...plan }: RunPlan): string {
+  const size = scale ? `${divisions} marks of ${scale.move}` : `${divisions} divisions`;
+  if (train === undefined) return size;
+  return `${train}, ${rows ? `${divisions} × ${rowsOf({ ...plan, divisions, rows })}` : size}`;
+}
+
+/** Why no such marks can be made; null when they can. */
+export function noScale(drive: Drive, move: Move, marks: number): Refusal | null {
+  const k = kinematicsOf(drive);
+  const one = k.travel && turnsOfTravel(move.mm, k.travel);
+  if (!one) return error('noTravel', move.text, { path: 'train.output' }).refusal;
+  if (!stopsOf(drive.train, k)) return noSteps(drive);
+  const room = roomOf(drive.train);
+  const needs = scalePi(one, rational(marks - 1));
+  return room && compare(nearPi(needs), room.forth) > 0
+    ? error('scaleLimits', String(marks), {
+        path: 'train.limits',
+        limit: toText(room.forth),
+        example: piText(needs),
+      }).refusal
+    : null;
+}
+
+/** A move as it is called: "0.5 mm", "2π mm". */
+export const moveLabel = ({ text }: Move): string => (/mm|in|µ|π|pi/i.test(text) ? text : `${text} mm`);
+
+/** What is asked for: so many divisions of a turn, or with a move so many marks along a slide; a plan, or why there is none. */
+export function planFor(drive: Drive, count: number, move?: string): Result<RunPlan> {
+  const moves = move === undefined ? null : readMoves(move);
+  if (moves && !moves.ok) return { ok: false, refusal: at('move', moves.refusal) };
+  const [one, more] = moves?.ok ? moves.value : [];
+  if (moves && (!one || more)) return error('noTravel', move!, { path: 'move' });
+  const refusal = one ? noScale(drive, one, count) : noRun(drive, count);
+  if (refusal) return { ok: false, refusal };
+  const plan = one ? planScale(drive, one, count) : planRun(drive, count);
+  return plan ? ok(plan) : error('badValue', drive.train.source.kind, { path: 'train.source.kind' });
+}
+
+/** The moves that a job along a slide asks for, as they were typed. */
+export function movesAsked({ job }: Drive): readonly string[] {
+  const read = readMoves(job.moves ?? '');
+  return read.ok ? read.value.map((m) => m.text) : [];
+}
+
+/** The plan that a run begun now would follow for what an old one was for. */
+export function planAgain(drive: Drive, { divisions, scale }: RunPlan): RunPlan | null {
+  const plan = planFor(drive, divisions, scale?.move);
+  return plan.ok ? plan.value : null;
 }
 
 /** Lost motion in counts of the source, rounded up; null while some of it is not known. */
@@ -58,12 +162,7 @@ function playCounts(drive: Drive): number | null {
   return lost.unknown > 0 ? null : Math.ceil(lost.atSource * perTurn);
 }
 
-function platePlan(
-  drive: Drive,
-  k: Kinematics,
-  divisions: number,
-  more: Omit<RunPlan, 'divisions' | 'stepsPerTurn'>,
-): RunPlan | null {
+function platePlan(drive: Drive, k: Kinematics, divisions: number): RunPlan | null {
   const worm = wormOf(drive, k);
   const plate = plateFor(drive, worm, divisions);
   if (!plate) return null;
@@ -77,7 +176,7 @@ function platePlan(
     divisions,
     by: 'hole',
     stepsPerTurn: toText(rational(each.n * BigInt(divisions))),
-    ...more,
+    ...sharedOf(drive, k),
     reduction: toText(worm),
     plate,
   };
@@ -115,6 +214,9 @@ function plateFor(drive: Drive, worm: Rational, divisions: number): PlatePlan | 
   };
 }
 
+const noSteps = ({ train }: Drive): Refusal =>
+  error('noSteps', sourceKindOf(train.source).title.toLowerCase(), { path: 'train.source.kind' }).refusal;
+
 /** Why there is no run of D divisions; null when there is one. (handbook: drive, limits of turning; divide, index plates) */
 export function noRun(drive: Drive, divisions: number): Refusal | null {
   const k = kinematicsOf(drive);
@@ -124,10 +226,7 @@ export function noRun(drive: Drive, divisions: number): Refusal | null {
     if (!plateFor(drive, worm, divisions))
       return error('noCircle', count, { limit: turnsOf(worm, divisions).d.toString() }).refusal;
   } else if (k.hinge) return error('noTurn', drive.train.output.kind).refusal;
-  else if (!stopsOf(drive.train, k))
-    return error('noSteps', sourceKindOf(drive.train.source).title.toLowerCase(), {
-      path: 'train.source.kind',
-    }).refusal;
+  else if (!stopsOf(drive.train, k)) return noSteps(drive);
   const room = roomOf(drive.train);
   const passes = passesRoom(room, divisions);
   return passes

@@ -1,8 +1,11 @@
-import { limitText } from './text.ts';
+import { lengthText, limitText } from './text.ts';
 
-/** A scale of an error between ±limit: ticks at even numbers of seconds or their decimals. */
+/** What an error is measured in. */
+export type ErrorUnit = 'arcsec' | 'mm';
+
+/** A scale of an error between ±limit: ticks at even numbers of its unit or their decimals. */
 export interface ErrorScale {
-  /** arcseconds at the ends of the drawn scale */
+  /** at the ends of the drawn scale */
   readonly reach: number;
   readonly limit: number;
   readonly ticks: readonly {
@@ -12,8 +15,8 @@ export interface ErrorScale {
   }[];
 }
 
-/** limit > 0, arcseconds. Major ticks are 1, 2 or 5 times a power of ten apart, about three on either side. */
-export function errorScale(limit: number): ErrorScale {
+/** limit > 0. Major ticks are 1, 2 or 5 times a power of ten apart, about three on either side. */
+export function errorScale(limit: number, unit: ErrorUnit = 'arcsec'): ErrorScale {
   const rough = limit / 3;
   const power = 10 ** Math.floor(Math.log10(rough));
   const major = ([1, 2, 5, 10].find((m) => m * power >= rough * 0.999) ?? 10) * power;
@@ -25,12 +28,21 @@ export function errorScale(limit: number): ErrorScale {
     const whole = i % fine === 0;
     ticks.push({
       at,
-      label: whole ? label(at, major) : null,
+      label: whole ? label(at, major, unit) : null,
       size: whole ? 'long' : i % 5 === 0 ? 'middle' : 'short',
     });
   }
   return { reach: Math.max(limit, count * major) * 1.07, limit, ticks };
 }
 
-const label = (at: number, major: number): string =>
-  Math.abs(at) < major / 2 ? '0″' : `${at > 0 ? '+' : ''}${limitText(Number(at.toPrecision(6)))}`;
+function label(at: number, major: number, unit: ErrorUnit): string {
+  if (Math.abs(at) < major / 2) return unit === 'mm' ? '0' : '0″';
+  const value = Number(at.toPrecision(6));
+  return `${at > 0 ? '+' : ''}${
+    unit === 'mm'
+      ? lengthText(value)
+          .join(' ')
+          .replace(/\.?0+ /, ' ')
+      : limitText(value)
+  }`;
+}

@@ -1,22 +1,44 @@
 import {
   ARCSEC_PER_TURN,
   abs,
+  decimal,
   div,
   exactly,
   floorDiv,
   isNegative,
   mul,
+  nearPi,
+  piToNumber,
   rational,
   toNumber,
   type Rational,
 } from '../numbers/index.ts';
 import { crankTurns } from '../divide/index.ts';
 import type { StopBy } from '../motion/index.ts';
-import { sequenceOf, wayBetween, type PlatePlan, type RunPlan, type Step, type Way } from '../run/index.ts';
+import {
+  exactPi,
+  placeWord,
+  sequenceOf,
+  turnsTo,
+  wayBetween,
+  type PlatePlan,
+  type RunPlan,
+  type Step,
+  type Way,
+} from '../run/index.ts';
 import { plainText, type Rich } from './rich.ts';
-import { dms, grouped, mixed, signedAngle, whole } from './text.ts';
+import { angleText, dms, grouped, lengthText, measured, mixed, signed, signedAngle, whole } from './text.ts';
 
-type Dms = ReturnType<typeof dms> & { readonly back: boolean };
+/** Where a place lies: at an angle, or so far along a slide. */
+export type Place = (ReturnType<typeof dms> | { readonly mm: string }) & { readonly back: boolean };
+
+/** "minus 4 degrees 55 minutes 53.4 seconds", "12.5000 mm": a place read aloud */
+export const placeSpoken = (of: Place): string =>
+  `${of.back ? 'minus ' : ''}${'mm' in of ? `${of.mm} mm` : `${of.d} degrees ${of.m} minutes ${of.s} seconds`}`;
+
+/** "4°55′53.4″", "12.5000 mm" */
+export const placeText = (of: Place): string =>
+  `${of.back ? '−' : ''}${'mm' in of ? `${of.mm} mm` : `${of.d}°${of.m}′${of.s}″`}`;
 
 /** One line of the run sheet: where to go, in what the work stops by, in degrees and in turns of the source's shaft. */
 export interface SheetRow {
@@ -34,11 +56,12 @@ export interface SheetRow {
   readonly way: Way | null;
   readonly exact: Rich;
   readonly error: string;
-  readonly errorArcsec: number;
-  /** the wanted angle at the work */
-  readonly wanted: Dms;
+  /** the same: ″, or mm along a slide; 0 where there is none */
+  readonly off: number;
+  /** the wanted place of the work */
+  readonly wanted: Place;
   /** where the work then stands */
-  readonly position: Dms;
+  readonly position: Place;
   /** turns of the source's shaft from the start, exact: of a plate whole turns and holes */
   readonly crank: Rich;
 }
@@ -56,6 +79,8 @@ export interface Sheet {
   readonly unit: string;
   /** whose turns are told: "motor", "crank", or "source" before a wheel that locks */
   readonly source: string;
+  /** what a place is called: "gap", "mark" */
+  readonly place: 'gap' | 'mark';
   readonly plate: PlatePlan | null;
   /** line i, from 0 */
   readonly row: (i: number) => SheetRow;
@@ -78,13 +103,10 @@ export function sheet(plan: RunPlan): Sheet {
   const { stops } = sequence;
   const D = plan.divisions;
   const R = exactly(plan.reduction);
-  const angle = (turns: Rational): Dms => ({
-    ...dms(mul(abs(turns), rational(ARCSEC_PER_TURN))),
-    back: isNegative(turns),
-  });
+  const place = placeOf(plan);
   const rowOf = (step: Step, before: Step | null): SheetRow => {
     const way = before && wayBetween(plan, sequence, before, step);
-    const errorArcsec = toNumber(step.error) * Number(ARCSEC_PER_TURN);
+    const off = atWork(plan, toNumber(step.error));
     return {
       is: step.is,
       gap: step.gap,
@@ -93,31 +115,66 @@ export function sheet(plan: RunPlan): Sheet {
       holes: plan.plate ? holeNumbers(plan.plate, step.gap) : [],
       moved: way ? (plan.plate ? plainText(plateCrank(plan.plate, 1)) : signedCount(way.by)) : '',
       way,
-      exact: mixed(mul(step.wanted, stops.perTurn)),
-      error: step.is === 'gap' ? signedAngle(errorArcsec) : '',
-      errorArcsec: step.is === 'gap' ? errorArcsec : 0,
-      wanted: angle(step.wanted),
-      position: angle(step.at),
+      exact: exactSteps(plan, step, stops.perTurn),
+      error: step.is === 'gap' ? offText(plan, off) : '',
+      off: step.is === 'gap' ? off : 0,
+      wanted: place(step.wanted),
+      position: place(step.at),
       crank: plan.plate
         ? plateCrank(plan.plate, step.gap - 1)
         : stops.by === 'rest'
           ? mixed(mul(step.at, abs(R)))
-          : mixed(mul(step.wanted, abs(R))),
+          : turnsText(plan, mul(step.wanted, abs(R))),
     };
   };
   const at = (i: number): Step => sequence.at(i);
   return {
     length: sequence.length,
     steps: mixed(stops.by === 'rest' ? stops.perTurn : exactly(plan.stepsPerTurn)),
-    step: mixed(div(stops.perTurn, rational(D))),
-    crank: plan.plate ? plateCrank(plan.plate, 1) : mixed(crankTurns(R, D, 1)),
+    step: plan.scale ? exactSteps(plan, at(1), stops.perTurn) : mixed(div(stops.perTurn, rational(D))),
+    crank: plan.plate
+      ? plateCrank(plan.plate, 1)
+      : plan.scale
+        ? turnsText(plan, mul(turnsTo(plan, 2), abs(R)))
+        : mixed(crankTurns(R, D, 1)),
     ...stopWords[stops.by],
+    place: placeWord(plan),
     plate: plan.plate ?? null,
     row: (i) => rowOf(at(i), i === 0 ? null : at(i - 1)),
     rowOf,
     indexOf: sequence.indexOf,
   };
 }
+
+/** How places of a plan are told: angles, or mm along a slide. */
+function placeOf({ scale }: RunPlan): (turns: Rational) => Place {
+  if (!scale)
+    return (turns) => ({ ...dms(mul(abs(turns), rational(ARCSEC_PER_TURN))), back: isNegative(turns) });
+  const travel = nearPi(exactPi(scale.travel));
+  return (turns) => ({ mm: grouped(decimal(mul(abs(turns), travel), 4)), back: isNegative(turns) });
+}
+
+/** Turns of the work as ″ there, or as mm along a slide. */
+export const atWork = ({ scale }: RunPlan, turns: number): number =>
+  scale ? turns * piToNumber(exactPi(scale.travel)) : turns * Number(ARCSEC_PER_TURN);
+
+/** What a place is off by, signed: "+0.9″", "−0.31 µm". `size` as `atWork` gives it. */
+export const offText = ({ scale }: RunPlan, size: number): string =>
+  scale ? signed(lengthText(size).join(' '), size) : signedAngle(size);
+
+/** The same without its sign. */
+export const sizeText = ({ scale }: RunPlan, size: number): string =>
+  scale ? lengthText(size).join(' ') : angleText(size);
+
+/** Steps of a place, exactly: of a scale with π in it a decimal, for there is no fraction. */
+const exactSteps = (plan: RunPlan, step: Step, perTurn: Rational): Rich =>
+  turnsText(plan, mul(step.wanted, perTurn));
+
+const hasPi = ({ scale }: RunPlan): boolean =>
+  scale !== undefined && scale.mm.piPower !== scale.travel.piPower;
+
+const turnsText = (plan: RunPlan, value: Rational): Rich =>
+  hasPi(plan) ? [measured(toNumber(value))] : mixed(value);
 
 /** "+3 460", "−3 459" */
 export const signedCount = (n: bigint): string => (n > 0n ? `+${whole(n)}` : whole(n));

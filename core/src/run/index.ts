@@ -1,4 +1,15 @@
-export { mostRows, passesRoom, stopsOfPlan, type PlatePlan, type RunPlan } from './plan.ts';
+export { isRunState, planDiffers } from './check.ts';
+export {
+  exactPi,
+  mostRows,
+  passesRoom,
+  placeWord,
+  stopsOfPlan,
+  turnsTo,
+  type PlatePlan,
+  type RunPlan,
+  type ScalePlan,
+} from './plan.ts';
 export { WINDOW, type Driven, type Phase } from './driven.ts';
 export { sequenceOf, wayBetween, type Sequence, type Step, type Way } from './sequence.ts';
 export {
@@ -6,11 +17,9 @@ export {
   targetOf,
   doneGaps,
   doneInRow,
-  isRunState,
   nextState,
   placeNow,
   placesOf,
-  planDiffers,
   rowOf,
   rowsOf,
   secondsLeft,

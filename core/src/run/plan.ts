@@ -1,5 +1,18 @@
-import { add, compare, div, exactly, mul, ONE, rational, type Rational } from '../numbers/index.ts';
-import type { Room, StopBy, Stops } from '../motion/index.ts';
+import {
+  add,
+  compare,
+  div,
+  exactly,
+  mul,
+  nearPi,
+  ONE,
+  piValue,
+  rational,
+  scalePi,
+  type PiValue,
+  type Rational,
+} from '../numbers/index.ts';
+import { turnsOfTravel, type Room, type StopBy, type Stops } from '../motion/index.ts';
 
 /** How plates make each gap: the holes of one or of two circles, and the wheels that turn the plate meanwhile. (handbook: divide, index plates) */
 export interface PlatePlan {
@@ -16,6 +29,21 @@ export interface PlatePlan {
   readonly driven?: readonly number[];
   /** they want one idler more: the plate turns against the crank */
   readonly against?: true;
+}
+
+/** A length with π as a symbol, as text. */
+export interface PiText {
+  readonly q: string;
+  readonly piPower: PiValue['piPower'];
+}
+
+/** Marks along a slide instead of gaps round a wheel: one every so many mm, from home on. */
+export interface ScalePlan {
+  /** the move as it was typed: "0.5 mm", "2π" */
+  readonly move: string;
+  readonly mm: PiText;
+  /** mm for one turn of the last shaft */
+  readonly travel: PiText;
 }
 
 /** What a run follows to its end, whatever happens to the drive meanwhile. Exact numbers as text. */
@@ -42,10 +70,24 @@ export interface RunPlan {
   /** lost motion at the source, in its counts, rounded up; null while it is not known */
   readonly playCounts?: number | null;
   readonly plate?: PlatePlan;
+  /** `divisions` marks along a slide */
+  readonly scale?: ScalePlan;
   /** what all of it rests on: "if exactly 64 : 1" */
   readonly doubt?: string;
   /** of runs begun before limits were kept as `room`: the work is taken back to the start at the end */
   readonly rewind?: true;
+}
+
+/** What a place of a plan is called. */
+export const placeWord = ({ scale }: RunPlan): 'gap' | 'mark' => (scale ? 'mark' : 'gap');
+
+export const exactPi = ({ q, piPower }: PiText): PiValue => piValue(exactly(q), piPower);
+
+/** Turns of the last shaft from home to a place of the plan, 1…D. Of a scale with π within 10⁻⁷⁰ of it: it is only rounded. */
+export function turnsTo({ divisions, scale }: RunPlan, gap: number): Rational {
+  if (!scale) return rational(gap - 1, divisions);
+  const one = turnsOfTravel(exactPi(scale.mm), exactPi(scale.travel));
+  return one ? nearPi(scalePi(one, rational(gap - 1))) : rational(0);
 }
 
 /** Where the work of a plan can stop. */

@@ -12,7 +12,7 @@ import {
   type Rational,
 } from '../numbers/index.ts';
 import { brought, land, sourceCounts, type Stops } from '../motion/index.ts';
-import { stopsOfPlan, type RunPlan } from './plan.ts';
+import { stopsOfPlan, turnsTo, type RunPlan } from './plan.ts';
 
 /** One line of a sequence at the machine. (handbook: run) */
 export interface Step {
@@ -41,16 +41,16 @@ export interface Sequence {
   readonly indexOf: (is: Step['is'], gap: number) => number;
 }
 
-/** The sequence of a plan: gap by gap, a rewind where the room ahead is used up, and at the end home. */
+/** The sequence of a plan: gap by gap, a rewind where the room ahead is used up, and at the end home. A scale is never turned round. */
 export function sequenceOf(plan: RunPlan): Sequence {
   const stops = stopsOfPlan(plan);
   const D = plan.divisions;
   const { room } = stops;
   // the first gap that the room ahead does not hold; it and all after it are cut a turn further back
-  const turned = room ? Number((room.forth.n * BigInt(D)) / room.forth.d) + 2 : Infinity;
+  const turned = room && !plan.scale ? Number((room.forth.n * BigInt(D)) / room.forth.d) + 2 : Infinity;
   const rewinds = turned <= D ? 1 : 0;
   const wantedOf = (gap: number): Rational => {
-    const straight = rational(gap - 1, D);
+    const straight = turnsTo(plan, gap);
     return gap >= turned ? (brought(room, straight) ?? straight) : straight;
   };
   const stepAt = (is: Step['is'], gap: number, wanted: Rational): Step => {
@@ -64,7 +64,8 @@ export function sequenceOf(plan: RunPlan): Sequence {
     const floor = room ? neg(room.back) : behind;
     return stepAt('rewind', gap, compare(behind, floor) < 0 ? floor : behind);
   };
-  const end = (): Step => (room ? stepAt('rewind', D + 1, ZERO) : stepAt('return', D + 1, rational(1)));
+  const end = (): Step =>
+    room || plan.scale ? stepAt('rewind', D + 1, ZERO) : stepAt('return', D + 1, rational(1));
   return {
     length: D + rewinds + 1,
     stops,
@@ -84,7 +85,7 @@ export function sequenceOf(plan: RunPlan): Sequence {
 /** How far beyond a place it goes back before it comes forward, turns of the work: more than the lost motion; a gap while that is not known. */
 export function overshoot(plan: RunPlan, stops: Stops): Rational {
   if (stops.by === 'rest') return div(rational(1), stops.perTurn);
-  if (typeof plan.playCounts !== 'number') return rational(1, plan.divisions);
+  if (typeof plan.playCounts !== 'number') return turnsTo(plan, 2);
   return div(rational(plan.playCounts + 1), exactly(plan.stepsPerTurn));
 }
 

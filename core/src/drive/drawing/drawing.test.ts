@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { cutRule } from './cut-rule.ts';
 import { cutWheel } from './cut-wheel.ts';
 import { arrowArc, beltPath, threads, toothed } from './outline.ts';
 
@@ -118,5 +119,25 @@ describe('the wheel under the cutter', () => {
     expect(many.cut.length).toBeLessThan(200);
     expect(many.marks).toBe('');
     expect(JSON.stringify(wheel(1, 1, 0))).not.toContain('NaN');
+  });
+});
+
+describe('the rule under the tool', () => {
+  const rule = (D: number, mark: number, done: number) => cutRule(D, mark, done, 32, 408, 120);
+  const lines = (path: string): number => path.split('M').length - 1;
+
+  test('made, next and to go are all its marks; a long rule shows those about the tool', () => {
+    const some = rule(21, 6, 5);
+    expect([lines(some.made), lines(some.marks), lines(some.next)]).toEqual([5, 15, 1]);
+    expect([some.at, some.goesOn, some.numbers.map((n) => n.text)]).toEqual([
+      126,
+      false,
+      ['0', '5', '10', '15', '20'],
+    ]);
+    const long = rule(361, 200, 199);
+    expect(lines(long.made) + lines(long.marks) + lines(long.next)).toBe(61);
+    expect([long.at, long.goesOn]).toEqual([220, true]);
+    expect(rule(361, 361, 361)).toMatchObject({ at: 408, next: '', marks: '' });
+    expect(rule(1, 1, 0)).toMatchObject({ at: 32, made: '', goesOn: false });
   });
 });

@@ -1,3 +1,4 @@
+export { cutRule, type CutRule } from './cut-rule.ts';
 export { cutWheel, type CutWheel } from './cut-wheel.ts';
 export { chainRoom, columnDrawing, heightAt, type ColumnsAsked } from './columns.ts';
 export type { Drawing, DrawnWheel, Glyph, Motion, Stroke, Tag } from './drawing.ts';

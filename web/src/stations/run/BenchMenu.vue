@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { mdiDotsVertical } from '@mdi/js';
-import { placeNow, readCount, type Drive, type Refusal, type RunState } from '@pendrix/core';
+import { placeNow, placeWord, readCount, type Drive, type Refusal, type RunState } from '@pendrix/core';
 import { useSettings } from '../../stores/settings.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import DialogCard from '../../ui/DialogCard.vue';
@@ -18,12 +18,13 @@ const { state, drive, driver } = defineProps<{
 }>();
 const emit = defineEmits<{ skip: []; jump: [gap: number]; bad: [] }>();
 const settings = useSettings();
+const place = computed(() => placeWord(state.plan));
 const jumping = ref(false);
 const controller = ref(false);
 const aids = ref(false);
 const to = ref<number | null>(null);
 const setTo = (text: string): Refusal | null => {
-  const read = readCount(text, { min: 1, max: state.plan.divisions, unit: 'gaps', example: '20' });
+  const read = readCount(text, { min: 1, max: state.plan.divisions, unit: `${place.value}s`, example: '20' });
   to.value = read.ok ? read.value : null;
   return read.ok ? null : read.refusal;
 };
@@ -53,25 +54,31 @@ const pedalName = (key: string): string => (key === ' ' ? 'Space' : key);
     <v-list>
       <v-list-item
         :title="
-          (state.bad ?? []).includes(placeNow(state)) ? 'This gap is good after all' : 'Mark this gap as bad'
+          (state.bad ?? []).includes(placeNow(state))
+            ? `This ${place} is good after all`
+            : `Mark this ${place} as bad`
         "
         :disabled="state.finished"
         @click="emit('bad')"
       />
-      <v-list-item title="Skip this gap" :disabled="state.finished || state.paused" @click="emit('skip')" />
-      <v-list-item title="Jump to a gap" :disabled="state.paused" @click="jumping = true" />
+      <v-list-item
+        :title="`Skip this ${place}`"
+        :disabled="state.finished || state.paused"
+        @click="emit('skip')"
+      />
+      <v-list-item :title="`Jump to a ${place}`" :disabled="state.paused" @click="jumping = true" />
       <v-list-item class="for-narrow" title="Controller" @click="controller = true" />
       <v-list-item title="Cues and pedal" @click="aids = true" />
     </v-list>
   </v-menu>
-  <DialogCard v-model="jumping" title="Jump to a gap" :width="420">
+  <DialogCard v-model="jumping" :title="`Jump to a ${place}`" :width="420">
     <form id="jump" class="form" @submit.prevent="jump">
       <p>
-        It goes there from one side. Gaps that were not cut stay uncut: {{ state.plan.divisions }} in all, it
-        stands at {{ state.gap }}.
+        It goes there from one side. A {{ place }} that was passed over stays so:
+        {{ state.plan.divisions }} in all, it stands at {{ state.gap }}.
       </p>
       <ReadField
-        label="Gap"
+        :label="place === 'mark' ? 'Mark' : 'Gap'"
         :value="to === null ? '' : String(to)"
         placeholder="20"
         autofocus

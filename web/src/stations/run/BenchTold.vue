@@ -3,14 +3,14 @@ import { mdiAlertOutline, mdiClose } from '@mdi/js';
 import IconButton from '../../ui/IconButton.vue';
 
 /** What has to be told before anybody goes on: a run that was taken up, a train that was changed, what the controller did. */
-defineProps<{ gap: number; resumed: boolean; differs: boolean; message: string | null }>();
+defineProps<{ place: string; resumed: boolean; differs: boolean; message: string | null }>();
 const emit = defineEmits<{ seen: []; heard: [] }>();
 </script>
 
 <template>
   <p v-if="resumed" class="told" role="status">
     <v-icon :icon="mdiAlertOutline" size="20" /><span
-      >This run was under way before. It stands at gap {{ gap }}: check the mark before you go on.</span
+      >This run was under way before. It stands at {{ place }}: check the mark before you go on.</span
     >
     <IconButton label="Dismiss" :icon="mdiClose" :size="18" @click="emit('seen')" />
   </p>

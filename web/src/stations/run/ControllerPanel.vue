@@ -5,6 +5,7 @@ import {
   grouped,
   readCount,
   shakeMessage,
+  placeWord,
   windowMeaning,
   type Drive,
   type Refusal,
@@ -149,13 +150,15 @@ async function shakeTest(): Promise<void> {
       </dl>
       <template v-if="!d">
         <p class="quiet">
-          Put the work on the mark of gap {{ state.gap }}; its count there becomes this gap’s.
+          Put the work on the mark of {{ placeWord(state.plan) }} {{ state.gap }}; its count there becomes
+          this one’s.
         </p>
         <v-btn :disabled="state.finished" @click="driver.attach">It stands on the mark: drive this run</v-btn>
       </template>
       <template v-else>
         <p v-if="driver.strange.value" class="lost" role="alert">
-          It was switched off since: its count begins anew. Put the work on the mark of gap {{ state.gap }}.
+          It was switched off since: its count begins anew. Put the work on the mark of
+          {{ placeWord(state.plan) }} {{ state.gap }}.
           <v-btn @click="driver.attach">It stands on the mark</v-btn>
         </p>
         <div class="fields">

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { errorScale, type Grade } from '@pendrix/core';
+import { errorScale, type ErrorUnit, type Grade } from '@pendrix/core';
 
 /** Where the work stands on a scale of the tolerance. */
 const {
   error,
+  unit,
   limit,
   tone,
   narrow = false,
-} = defineProps<{ error: number; limit: number; tone: Grade; narrow?: boolean }>();
+} = defineProps<{ error: number; unit: ErrorUnit; limit: number; tone: Grade; narrow?: boolean }>();
 const W = computed(() => (narrow ? 358 : 720));
-const scale = computed(() => errorScale(limit));
+const scale = computed(() => errorScale(limit, unit));
 const X = (v: number): number => W.value / 2 + (v / scale.value.reach) * (W.value / 2);
 const at = computed(() => Math.max(0, Math.min(W.value, X(error))));
 const length = { long: 20, middle: 13, short: 8 } as const;

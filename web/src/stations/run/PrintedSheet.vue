@@ -4,7 +4,7 @@ import { sheet, workReport, type Drive, type RunPlan } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import { MAX_PRINTED } from '../../ui/printing.ts';
 import RichText from '../../ui/RichText.vue';
-import DmsText from './DmsText.vue';
+import PlaceText from './PlaceText.vue';
 import { NAMES, sheetHeads } from './sheet-columns.ts';
 
 /** The sheet of targets as it is printed: every line, with room to tick it off. */
@@ -19,9 +19,13 @@ const left = computed(() => whole.value.length - rows.value.length);
 </script>
 
 <template>
-  <h1>{{ title }}: {{ plan.divisions }} divisions{{ plan.doubt ? `, ${plan.doubt}` : '' }}</h1>
+  <h1>
+    {{ title }}: {{ plan.divisions }} {{ plan.scale ? `marks, one every ${plan.scale.move}` : 'divisions'
+    }}{{ plan.doubt ? `, ${plan.doubt}` : '' }}
+  </h1>
   <p>
-    <RichText :text="whole.steps" /> {{ whole.unit }} a turn of the work, from gap to gap
+    <RichText :text="whole.steps" /> {{ whole.unit }} a turn of the work, from {{ whole.place }} to
+    {{ whole.place }}
     <RichText :text="whole.step" />
   </p>
   <table>
@@ -33,12 +37,12 @@ const left = computed(() => whole.value.length - rows.value.length);
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="`${row.is}${row.gap}`">
-        <th scope="row">{{ NAMES[row.is] || row.gap }}</th>
+        <th scope="row">{{ NAMES[whole.place][row.is] || row.gap }}</th>
         <td>{{ row.is === 'gap' ? row.move : '' }}</td>
         <td><Digits :text="row.target" /></td>
         <td v-if="!whole.plate"><Digits :text="row.moved" /></td>
         <td v-if="!whole.plate">{{ row.error }}</td>
-        <td><DmsText :of="row.position" /></td>
+        <td><PlaceText :of="row.position" /></td>
         <td><RichText :text="row.crank" /></td>
         <td>☐</td>
       </tr>

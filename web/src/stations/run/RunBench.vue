@@ -11,12 +11,11 @@ import {
   mdiTableLarge,
 } from '@mdi/js';
 import {
-  angleText,
+  benchError,
   benchReport,
+  placeSpoken,
   doneGaps,
   doneInRow,
-  gradeWords,
-  limitText,
   placeNow,
   placesOf,
   secondsLeft,
@@ -32,7 +31,7 @@ import GradeTag from '../../ui/GradeTag.vue';
 import { useController } from '../../stores/controller.ts';
 import { usePageKeys } from '../../ui/keys.ts';
 import RichText from '../../ui/RichText.vue';
-import DmsText from './DmsText.vue';
+import PlaceText from './PlaceText.vue';
 import ErrorGauge from './ErrorGauge.vue';
 import BenchCaution from './BenchCaution.vue';
 import BenchMenu from './BenchMenu.vue';
@@ -74,16 +73,6 @@ const left = computed(() => {
   const time = timeLeft(secondsLeft(state));
   return `${placesOf(state.plan) - doneGaps(state)} to go${time ? `, ${time}` : ''}`;
 });
-const opened = computed(() => report.opened(D.value));
-const chart = computed(() => report.chart(D.value));
-const limit = computed(() => chart.value?.tolerance ?? chart.value?.halfMicrostep ?? 1);
-const hasTolerance = computed(() => (chart.value?.tolerance ?? null) !== null);
-const grade = computed(() => {
-  const graded = opened.value?.row.graded;
-  return graded
-    ? { ...graded, word: row.value.errorArcsec === 0 ? 'Exact' : gradeWords[graded.grade] }
-    : null;
-});
 const isBad = computed(() => (state.bad ?? []).includes(placeNow(state)));
 const caution = computed(() => !(report.drive.dismissed ?? []).includes(cautionId.value));
 const link = useController();
@@ -91,9 +80,9 @@ const driver = useDriven(
   () => state,
   (e) => put(e),
 );
+const driven = computed(() => drivenReport(state, link.moving, bench.value.go, row.value.off));
 /** the rounding of the place, and where it truly stands */
-const errorNow = computed(() => driven.value?.error ?? null);
-const driven = computed(() => drivenReport(state, link.moving, bench.value.go, row.value.errorArcsec));
+const off = computed(() => benchError(report, state, row.value, driven.value));
 const pause = (): void => {
   if (state.driven && !state.paused) void driver.stop();
   emit('go', 'pauseOrGoOn');
@@ -115,7 +104,7 @@ usePageKeys({ next, back, pause, clamp });
         <h2>Run</h2>
         <span class="q"
           ><b>{{ name }}</b
-          >, {{ D }} gaps, <RichText :text="plate ? rows.crank : rows.steps" />
+          >, {{ D }} {{ rows.place }}s, <RichText :text="plate ? rows.crank : rows.steps" />
           {{ plate ? 'each' : `${rows.unit} a turn`
           }}<template v-if="state.plan.doubt">, {{ state.plan.doubt }}</template></span
         >
@@ -133,7 +122,7 @@ usePageKeys({ next, back, pause, clamp });
         />
       </header>
       <BenchTold
-        :gap="state.gap"
+        :place="`${rows.place} ${state.gap}`"
         :resumed="resumed"
         :differs="differs"
         :message="driver.message.value"
@@ -144,7 +133,7 @@ usePageKeys({ next, back, pause, clamp });
         <p v-if="bench.grid" class="row-of">
           <b>{{ bench.grid.title }}</b>
           <span
-            >{{ bench.grid.train }} at <DmsText class="mono" :of="bench.grid.at" />, go to
+            >{{ bench.grid.train }} at <PlaceText class="mono" :of="bench.grid.at" />, go to
             <b class="mono"><Digits :text="bench.grid.target" /></b
           ></span>
         </p>
@@ -171,12 +160,8 @@ usePageKeys({ next, back, pause, clamp });
           >
             <Digits :text="plate.move" />
           </p>
-          <p
-            v-else
-            class="huge mono"
-            :aria-label="`Go to ${row.position.back ? 'minus ' : ''}${row.position.d} degrees ${row.position.m} minutes ${row.position.s} seconds`"
-          >
-            <DmsText :of="row.position" />
+          <p v-else class="huge mono" :aria-label="`Go to ${placeSpoken(row.position)}`">
+            <PlaceText :of="row.position" />
           </p>
         </div>
         <div v-if="plate" class="pe">
@@ -186,27 +171,23 @@ usePageKeys({ next, back, pause, clamp });
           </div>
           <div class="err">
             <p class="pl">Angle at the work</p>
-            <p class="pv mono"><DmsText :of="row.position" /></p>
+            <p class="pv mono"><PlaceText :of="row.position" /></p>
           </div>
         </div>
         <PlateCheck v-if="plate" :plate="plate" @back="(gap) => driver.either({ do: 'jump', gap })" />
         <div v-if="!plate" class="pe">
           <div class="pos">
             <p class="pl">Wanted</p>
-            <p class="pv mono"><DmsText :of="row.wanted" /></p>
+            <p class="pv mono"><PlaceText :of="row.wanted" /></p>
           </div>
           <div class="err">
             <p class="pl">
-              Error<span class="allowed">{{
-                hasTolerance
-                  ? `tolerance ±${limitText(limit)}`
-                  : `half a ${rows.unit.replace(/s$/, '')} ±${angleText(limit)}`
-              }}</span>
+              Error<span class="allowed">{{ off.allowed }}</span>
             </p>
             <p class="pv">
-              <span class="mono">{{ errorNow ? errorNow.total : row.error }}</span><GradeTag
-                v-if="grade"
-                :graded="grade"
+              <span class="mono">{{ off.text }}</span><GradeTag
+                v-if="off.graded"
+                :graded="off.graded"
                 :size="14"
               />
             </p>
@@ -214,23 +195,21 @@ usePageKeys({ next, back, pause, clamp });
         </div>
         <div v-if="!plate && row.is === 'gap'" class="gauge">
           <ErrorGauge
-            class="for-wide"
-            :error="errorNow ? errorNow.totalArcsec : row.errorArcsec"
-            :limit="limit"
-            :tone="grade?.grade ?? 'unknown'"
-          /><ErrorGauge
-            class="for-narrow"
-            narrow
-            :error="errorNow ? errorNow.totalArcsec : row.errorArcsec"
-            :limit="limit"
-            :tone="grade?.grade ?? 'unknown'"
+            v-for="narrow in [false, true]"
+            :key="String(narrow)"
+            :class="narrow ? 'for-narrow' : 'for-wide'"
+            :narrow="narrow"
+            :error="off.size"
+            :unit="off.unit"
+            :limit="off.limit"
+            :tone="off.graded?.grade ?? 'unknown'"
           />
         </div>
         <RunPhases v-if="driven && !state.finished" :report="driven" :paused="state.paused" />
         <div v-else class="seq">
           <div v-if="bench.before" class="sq done">
             <p class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p>
-            <h4>{{ bench.before.is === 'rewind' ? 'Rewound' : `Gap ${bench.before.gap}` }}</h4>
+            <h4>{{ bench.before.title }}</h4>
             <p class="mono small"><Digits :text="bench.before.target" /></p>
           </div>
           <div v-else class="sq done">

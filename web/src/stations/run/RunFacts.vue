@@ -9,7 +9,9 @@ import RichText from '../../ui/RichText.vue';
 const { report, plan, running } = defineProps<{ report: Report; plan: RunPlan; running: boolean }>();
 const head = computed(() => sheet(plan));
 const byHand = computed(() => plan.plate !== undefined);
-const opened = computed(() => (!running && !byHand.value ? report.opened(plan.divisions) : null));
+const opened = computed(() =>
+  !running && !byHand.value && !plan.scale ? report.opened(plan.divisions) : null,
+);
 const onPlates = computed(() => (byHand.value ? (report.plates?.opened(plan.divisions) ?? null) : null));
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 </script>
@@ -17,11 +19,11 @@ const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 <template>
   <dl class="lines facts">
     <div>
-      <dt>{{ upper(head.unit) }} a turn of the work</dt>
+      <dt>{{ upper(head.unit) }} a turn of the {{ plan.scale ? 'last shaft' : 'work' }}</dt>
       <dd class="num"><RichText :text="head.steps" /></dd>
     </div>
     <div v-if="!byHand">
-      <dt>From gap to gap, {{ head.unit }}</dt>
+      <dt>From {{ head.place }} to {{ head.place }}, {{ head.unit }}</dt>
       <dd class="num"><RichText :text="head.step" /></dd>
     </div>
     <div>

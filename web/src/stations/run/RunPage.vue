@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { planDiffers, planRun } from '@pendrix/core';
+import { planAgain, planDiffers } from '@pendrix/core';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import RunBench from './RunBench.vue';
 import RunStart from './RunStart.vue';
@@ -42,7 +42,7 @@ const first = computed(() => {
 });
 const differs = computed(() => {
   const plan = run.value?.state.plan;
-  return plan !== undefined && planDiffers(plan, planRun(report.value.drive, plan.divisions));
+  return plan !== undefined && planDiffers(plan, planAgain(report.value.drive, plan));
 });
 </script>
 

@@ -6,6 +6,7 @@ import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
 import PlateDrawing from '../../ui/PlateDrawing.vue';
 import ControllerPanel from './ControllerPanel.vue';
+import RunRule from './RunRule.vue';
 import RunWheel from './RunWheel.vue';
 import type { useDriven } from './use-driven.ts';
 
@@ -24,13 +25,13 @@ const done = computed(() => doneInRow(state));
   <aside class="right">
     <div class="dial ground">
       <p class="dh">
-        <b>{{ bench.plate ? 'The plate' : 'The wheel' }}</b>
+        <b>{{ bench.plate ? 'The plate' : state.plan.scale ? 'The rule' : 'The wheel' }}</b>
         <span v-if="bench.plate" class="legend">{{ left }}</span>
         <span v-else class="legend">
           <span
             ><svg width="18" height="12">
               <path d="M0 2H4L6 11H12L14 2H18" fill="none" stroke="currentColor" stroke-width="1.4" /></svg
-            >cut</span
+            >{{ state.plan.scale ? 'made' : 'cut' }}</span
           >
           <span
             ><svg width="14" height="12">
@@ -50,6 +51,13 @@ const done = computed(() => doneInRow(state));
           :title="`Pin from where it is to hole ${bench.plate.hole}`"
         />
       </div>
+      <RunRule
+        v-else-if="state.plan.scale"
+        :marks="state.plan.divisions"
+        :mark="state.gap"
+        :done="done"
+        :left="left"
+      />
       <RunWheel v-else :divisions="state.plan.divisions" :gap="state.gap" :done="done" :left="left" />
     </div>
     <ControllerPanel v-if="!bench.plate" :state="state" :drive="drive" :driver="driver" />
@@ -58,7 +66,7 @@ const done = computed(() => doneInRow(state));
         <thead>
           <tr>
             <th>Last moves</th>
-            <th>gap</th>
+            <th>{{ state.plan.scale ? 'mark' : 'gap' }}</th>
             <th>moved</th>
             <th>to</th>
             <th v-if="!bench.plate">error</th>

@@ -2,13 +2,9 @@
 import { computed, h, ref, watch } from 'vue';
 import { mdiArrowLeft, mdiFileDelimitedOutline, mdiPlay, mdiPrinterOutline } from '@mdi/js';
 import {
-  noRun,
-  MAX_ROWS,
-  mostRows,
-  planRun,
+  movesAsked,
+  placeWord,
   readCount,
-  refusalMessage,
-  error,
   minutesOf,
   setupAgain,
   setupStands,
@@ -26,6 +22,7 @@ import { usePrintSheet } from '../../ui/printing.ts';
 import PrintedSheet from './PrintedSheet.vue';
 import SetupSign from './SetupSign.vue';
 import SheetTable from './SheetTable.vue';
+import { usePlanChoice } from './use-run-plan.ts';
 import type { CurrentRun } from './use-run.ts';
 import TwoColumns from '../../ui/TwoColumns.vue';
 import EmptyState from '../../ui/EmptyState.vue';
@@ -44,59 +41,32 @@ const {
 }>();
 const emit = defineEmits<{ back: [] }>();
 
-const count = ref<number | null>(
-  running?.plan.divisions ?? first ?? report.counts.find((c) => c <= MAX_ROWS) ?? null,
-);
-watch(
-  () => first,
-  (now) => {
-    if (now !== null) count.value = now;
-  },
-);
 /** A grid: another output that steps on each time this one has made its turn. */
 const { tree, edit } = useOpenDrive();
 const others = computed(() =>
   (tree.value?.outputs ?? []).filter((o) => o.name !== report.drive.train.name && o.report.divider !== null),
 );
-const rowsBy = ref('');
-const rowsCount = ref(24);
-const rowsMany = ref<number | null>(null);
-const rows = computed(() => {
-  const by = others.value.find((o) => o.name === rowsBy.value);
-  return by ? planRun(by.report.drive, rowsCount.value) : null;
-});
-const passes = ref(1);
-function setPasses(text: string): Refusal | null {
-  const read = readCount(text, { min: 1, max: 100, unit: 'passes', example: '2' });
-  if (read.ok) passes.value = read.value;
-  return read.ok ? null : read.refusal;
-}
-const plan = computed(() => {
-  if (running) return running.plan;
-  const own = count.value === null ? null : planRun(report.drive, count.value);
-  if (!own || !rows.value) return own && passes.value > 1 ? { ...own, passes: passes.value } : own;
-  const rowCount = Math.min(rowsMany.value ?? Infinity, mostRows(rows.value));
-  return { ...own, rows: rows.value, rowCount };
-});
-function setRows(text: string): Refusal | null {
-  const read = readCount(text, { min: 2, max: 10_000, unit: 'divisions', example: '24' });
-  if (read.ok) {
-    rowsCount.value = read.value;
-    rowsMany.value = null;
-  }
-  return read.ok ? null : read.refusal;
-}
-function setRowsMany(text: string): Refusal | null {
-  const max = rows.value ? mostRows(rows.value) : 1;
-  const read = readCount(text, { min: 1, max, unit: 'rows', example: '5' });
-  if (read.ok) rowsMany.value = read.value;
-  return read.ok ? null : read.refusal;
-}
-/** Why there is no run of that count: no circle, no steps, no room to turn. */
-const limited = computed(() => {
-  const refusal = count.value === null || running ? null : noRun(report.drive, count.value);
-  return refusal && refusalMessage(refusal);
-});
+const {
+  plan,
+  limited,
+  count,
+  setCount,
+  move,
+  setMove,
+  rowsBy,
+  rowsCount,
+  setRows,
+  setRowsMany,
+  passes,
+  setPasses,
+} = usePlanChoice(
+  () => report,
+  () => others.value,
+  () => first,
+  running?.plan ?? null,
+);
+const moves = computed(() => movesAsked(report.drive));
+const place = computed(() => (plan.value ? placeWord(plan.value) : 'gap'));
 /** Where it begins, and what this blank is called. */
 const gap = ref(1);
 const name = ref<string | null>(null);
@@ -106,7 +76,12 @@ watch(
 );
 const named = computed(() => name.value ?? (plan.value ? runs.nameFor(plan.value) : ''));
 function setGap(text: string): Refusal | null {
-  const read = readCount(text, { min: 1, max: plan.value?.divisions ?? 1, unit: 'gaps', example: '1' });
+  const read = readCount(text, {
+    min: 1,
+    max: plan.value?.divisions ?? 1,
+    unit: `${place.value}s`,
+    example: '1',
+  });
   if (read.ok) gap.value = read.value;
   return read.ok ? null : read.refusal;
 }
@@ -131,19 +106,11 @@ async function start(): Promise<void> {
 const MAX_CHIPS = 24;
 const saveExport = useSaveExport();
 
-function choose(text: string): Refusal | null {
-  const read = readCount(text, { min: 1, max: MAX_ROWS, unit: 'divisions', example: '73' });
-  if (!read.ok)
-    return read.refusal.code === 'tooLarge'
-      ? error('tooManyRows', text, { limit: String(MAX_ROWS) }).refusal
-      : read.refusal;
-  count.value = read.value;
-  return null;
-}
 async function saveCsv(): Promise<void> {
   if (!plan.value) return;
-  const { divisions } = plan.value;
-  await saveExport(report.drive, 'csv', { divisions }, `targets-${divisions}`);
+  const { divisions, scale } = plan.value;
+  const asked = { divisions, ...(scale && { move: scale.move }) };
+  await saveExport(report.drive, 'csv', asked, `${scale ? 'marks' : 'targets'}-${divisions}`);
 }
 const print = usePrintSheet(() =>
   plan.value ? h(PrintedSheet, { title: report.drive.name, plan: plan.value, drive: report.drive }) : null,
@@ -154,7 +121,9 @@ const print = usePrintSheet(() =>
   <TwoColumns class="run-start" aside="What is run" shares="minmax(0, 760fr) minmax(0, 440px)">
     <header class="sub">
       <h2>Run</h2>
-      <span class="q">{{ plan ? `sheet of ${plan.divisions} targets` : 'nothing to run yet' }}</span>
+      <span class="q">{{
+        plan ? `sheet of ${plan.divisions} ${plan.scale ? 'marks' : 'targets'}` : 'nothing to run yet'
+      }}</span>
       <v-spacer />
       <template v-if="plan">
         <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
@@ -162,29 +131,48 @@ const print = usePrintSheet(() =>
       </template>
     </header>
     <div v-if="!running" class="counts">
-      <div class="chips" role="group" aria-label="Divisions the job asks for">
+      <div v-if="moves.length > 0" class="chips" role="group" aria-label="Moves the job asks for">
+        <v-btn
+          v-for="m in moves.slice(0, MAX_CHIPS)"
+          :key="m"
+          class="chip mono"
+          :variant="m === move ? 'flat' : 'outlined'"
+          :aria-pressed="m === move"
+          @click="setMove(m)"
+          >{{ m }}</v-btn
+        >
+      </div>
+      <div v-if="report.counts.length > 0" class="chips" role="group" aria-label="Divisions the job asks for">
         <v-btn
           v-for="c in report.counts.slice(0, MAX_CHIPS)"
           :key="c"
           class="chip mono"
-          :variant="c === count ? 'flat' : 'outlined'"
-          :aria-pressed="c === count"
-          @click="count = c"
+          :variant="c === count && move === '' ? 'flat' : 'outlined'"
+          :aria-pressed="c === count && move === ''"
+          @click="((count = c), (move = ''))"
           >{{ c }}</v-btn
         >
         <span v-if="report.counts.length > MAX_CHIPS" class="quiet"
           >and {{ report.counts.length - MAX_CHIPS }} more</span
         >
       </div>
-      <ReadField
-        class="other"
-        label="Divisions"
-        :value="count === null ? '' : String(count)"
-        placeholder="73"
-        :commit="choose"
-      />
+      <div class="other">
+        <ReadField
+          v-if="report.kinematics.travel"
+          label="From mark to mark"
+          :value="move"
+          placeholder="0.5 mm"
+          :commit="setMove"
+        />
+        <ReadField
+          :label="move ? 'Marks' : 'Divisions'"
+          :value="count === null ? '' : String(count)"
+          placeholder="73"
+          :commit="setCount"
+        />
+      </div>
     </div>
-    <SheetTable v-if="plan" :key="plan.divisions" :plan="plan" :now="running?.gap ?? 0" />
+    <SheetTable v-if="plan" :key="`${plan.divisions} ${move}`" :plan="plan" :now="running?.gap ?? 0" />
     <EmptyState v-else-if="limited" role="status" :title="limited.message" :text="limited.cure" />
     <EmptyState
       v-else
@@ -195,7 +183,15 @@ const print = usePrintSheet(() =>
       <template v-if="plan">
         <div class="now ground on-ground">
           <p class="big mono">{{ plan.divisions }}</p>
-          <p>{{ plan.rows ? `gaps in each of ${plan.rowCount} rows` : 'gaps to cut' }}</p>
+          <p>
+            {{
+              plan.rows
+                ? `${place}s in each of ${plan.rowCount} rows`
+                : plan.scale
+                  ? 'marks to make'
+                  : 'gaps to cut'
+            }}
+          </p>
         </div>
         <RunFacts :report="report" :plan="plan" :running="running !== null" />
         <SetupSign v-if="setup && !running" :setup="setup" />
@@ -207,7 +203,7 @@ const print = usePrintSheet(() =>
             height="64"
             :prepend-icon="mdiArrowLeft"
             @click="emit('back')"
-            >Back to gap {{ running.gap }}</v-btn
+            >Back to {{ place }} {{ running.gap }}</v-btn
           >
           <template v-else>
             <div class="begin">
@@ -237,13 +233,13 @@ const print = usePrintSheet(() =>
                 />
               </template>
               <ReadField
-                v-if="!plan.rows"
+                v-if="!plan.rows && !plan.scale"
                 label="Passes, all the way round"
                 :value="String(passes)"
                 hint="deeper each time"
                 :commit="setPasses"
               />
-              <ReadField label="Start at gap" :value="String(gap)" :commit="setGap" />
+              <ReadField :label="`Start at ${place}`" :value="String(gap)" :commit="setGap" />
             </div>
             <v-btn
               class="large"
@@ -252,12 +248,12 @@ const print = usePrintSheet(() =>
               :prepend-icon="mdiPlay"
               :disabled="limited !== null || !signed"
               @click="start"
-              >Start at gap {{ gap }}</v-btn
+              >Start at {{ place }} {{ gap }}</v-btn
             >
           </template>
           <p v-if="limited" class="limited" role="status">{{ limited.message }} {{ limited.cure }}</p>
           <p v-else-if="!signed" class="limited" role="status">
-            The first gap waits for the set-up: sign it off above, or say why it is skipped.
+            The first {{ place }} waits for the set-up: sign it off above, or say why it is skipped.
           </p>
           <p v-else-if="!running" class="quiet">
             Set the work on its mark first. Space goes on, Backspace goes back; every move is kept, so the

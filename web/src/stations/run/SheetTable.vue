@@ -4,7 +4,7 @@ import type { VDataTableVirtual } from 'vuetify/components';
 import { sheet, type RunPlan } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
-import DmsText from './DmsText.vue';
+import PlaceText from './PlaceText.vue';
 import { NAMES, sheetHeads } from './sheet-columns.ts';
 
 /** The sheet, line by line as it is worked; only the lines in view are made, however many there are. */
@@ -44,14 +44,14 @@ onMounted(async () => {
         :key="row.gap"
         :class="{ on: row.is === 'gap' && row.gap === now, quiet: row.is !== 'gap' }"
       >
-        <th scope="row" class="mono">{{ NAMES[row.is] || row.gap }}</th>
+        <th scope="row" class="mono">{{ NAMES[whole.place][row.is] || row.gap }}</th>
         <td class="num quiet">{{ row.is === 'gap' ? row.move : '' }}</td>
         <td class="num">
           <b><Digits :text="row.target" /></b>
         </td>
         <td v-if="!whole.plate" class="num"><Digits :text="row.moved" /></td>
         <td v-if="!whole.plate" class="num">{{ row.error }}</td>
-        <td class="num"><DmsText :of="row.position" /></td>
+        <td class="num"><PlaceText :of="row.position" /></td>
         <td class="num"><RichText :text="row.crank" /></td>
       </tr>
     </template>

@@ -1,7 +1,8 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import {
   nextState,
-  rowsOf,
+  placeWord,
+  planName,
   startRun,
   type RunEvent,
   type RunPlan,
@@ -93,9 +94,7 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
     resumed,
     nameFor: (plan) =>
       freeName(
-        plan.train === undefined
-          ? `${plan.divisions} divisions`
-          : `${plan.train}, ${plan.divisions} ${plan.rows ? `× ${rowsOf(plan)}` : 'divisions'}`,
+        planName(plan),
         all.value.map((r) => r.name),
       ),
     start: async (plan, gap, name, setup) => {
@@ -144,7 +143,7 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
       if (now.state.finished) return;
       await put(now, { ended: true });
       notices.tell({
-        message: `${now.name} is put aside at gap ${now.state.gap}. It stays in the list and can be taken up again.`,
+        message: `${now.name} is put aside at ${placeWord(now.state.plan)} ${now.state.gap}. It stays in the list and can be taken up again.`,
         tone: 'plain',
       });
     },

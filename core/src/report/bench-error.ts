@@ -1,0 +1,59 @@
+import { exactly, toNumber } from '../numbers/index.ts';
+import { gradeWithin } from '../motion/index.ts';
+import type { RunState } from '../run/index.ts';
+import type { DrivenReport } from './driven.ts';
+import type { Graded } from './figure.ts';
+import { gradeWords } from './grades.ts';
+import type { Report } from './report.ts';
+import type { ErrorUnit } from './scale.ts';
+import { atWork, sheet, sizeText, type SheetRow } from './sheet.ts';
+import { angleText, limitText } from './text.ts';
+
+/** How far off the work stands at a place, on the scale of what is allowed: ″, or mm along a slide. */
+export interface BenchError {
+  readonly text: string;
+  readonly size: number;
+  readonly unit: ErrorUnit;
+  readonly limit: number;
+  /** "tolerance ±5″", "half a microstep ±0.2 µm" */
+  readonly allowed: string;
+  readonly graded: Graded | null;
+}
+
+/** The rounding of the place, and with a controller where it came to rest. (handbook: run) */
+export function benchError(
+  report: Report,
+  { plan }: RunState,
+  row: SheetRow,
+  driven: DrivenReport | null,
+): BenchError {
+  const [text, size] = driven?.error ? [driven.error.total, driven.error.size] : [row.error, row.off];
+  const half = `half a ${sheet(plan).unit.replace(/s$/, '')}`;
+  if (plan.scale) {
+    const { toleranceMm } = report.drive.job;
+    const tolerance = toleranceMm === undefined ? null : toNumber(exactly(toleranceMm));
+    const limit = tolerance ?? atWork(plan, 0.5 / toNumber(exactly(plan.stepsPerTurn)));
+    const grade =
+      row.off === 0 ? 'even' : gradeWithin(row.off, tolerance) === 'misses' ? 'misses' : 'rounded';
+    return {
+      text,
+      size,
+      unit: 'mm',
+      limit,
+      allowed: `${tolerance === null ? half : 'tolerance'} ±${sizeText(plan, limit)}`,
+      graded: { grade, word: row.off === 0 ? 'Exact' : gradeWords[grade] },
+    };
+  }
+  const chart = report.chart(plan.divisions);
+  const tolerance = chart?.tolerance ?? null;
+  const limit = tolerance ?? chart?.halfMicrostep ?? 1;
+  const graded = report.opened(plan.divisions)?.row.graded;
+  return {
+    text,
+    size,
+    unit: 'arcsec',
+    limit,
+    allowed: tolerance === null ? `${half} ±${angleText(limit)}` : `tolerance ±${limitText(limit)}`,
+    graded: graded ? { ...graded, word: row.off === 0 ? 'Exact' : gradeWords[graded.grade] } : null,
+  };
+}
