@@ -11,7 +11,7 @@ import {
   type Step,
 } from '../run/index.ts';
 import { platePicture, type PlatePicture } from './duties/plate-picture.ts';
-import { sheet, sizeText, type Place, type Sheet, type SheetRow } from './sheet.ts';
+import { sheet, type Place, type Sheet, type SheetRow } from './sheet.ts';
 import { whole } from './text.ts';
 
 /** What the bench shows of a run: what to do now, what was before, what comes then. (handbook: run) */
