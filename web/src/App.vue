@@ -104,7 +104,7 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
 
 <template>
   <v-app>
-    <div class="frame" :class="{ open: railOpen }">
+    <div class="frame" :class="{ open: railOpen, field: settings.field }">
       <ErrorBoundary what="The rail" quiet>
         <StationRail :drive-id="record ? id : null" :tree="tree" @keys="keysOpen = true" />
       </ErrorBoundary>
@@ -208,6 +208,12 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
 .stop {
   margin: 0 8px;
   flex: none;
+}
+.frame.field > :deep(.rail),
+.frame.field > .body > :deep(.title),
+.frame.field > .body > :deep(.ruler),
+.frame.field > .body > :deep(.verdict) {
+  display: none;
 }
 @media (max-width: 700px) {
   .frame > :deep(.rail) {

@@ -1,12 +1,10 @@
 import {
-  add,
   decimal,
   div,
   exactly,
   mul,
   rational,
   error,
-  sub,
   ok,
   toText,
   type Rational,
@@ -15,7 +13,7 @@ import {
 import { kinematicsOf, type Drive, type Kinematics } from '../drive/index.ts';
 import { doubtOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
-import { planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
+import { placeOfTarget, planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
 import { doubtText, noRun, planRun, shotAxes, type DriveAxis } from '../report/index.ts';
 import { plateNumber } from './circle-sheet.ts';
 import { drillingGcode } from './drilling.ts';
@@ -157,7 +155,7 @@ function framesOf(shot: Shot, letters: readonly string[], unit: 's' | 'ms', shut
   // seconds from the first mark to the present one
   let mark = 0;
   shot.frames.forEach((frame, i) => {
-    const places = shot.axes.map((a, j) => `${letters[j]}${placeAt(a, frame.targets[j]!)}`);
+    const places = shot.axes.map((a, j) => `${letters[j]}${decimal(placeOfTarget(a, frame.targets[j]!), 6)}`);
     out.push(`G0 ${places.join(' ')} ; frame ${i + 1}`, ...dwell(settle, 'settle'));
     out.push(`; shutter, frame ${i + 1}`, ...(shutter ? [shutter] : []));
     out.push(...dwell(exposure, 'expose'), ...dwell(write, 'write'));
@@ -169,14 +167,6 @@ function framesOf(shot: Shot, letters: readonly string[], unit: 's' | 'ms', shut
     mark += busy + rest / 1000;
   });
   return out;
-}
-
-/** Where an axis stands at so many of its microsteps, in its unit; turns in degrees. */
-function placeAt({ sweep, steps }: ShotAxis, target: number): string {
-  const [from, to] = [exactly(sweep.from), exactly(sweep.to)];
-  const part = div(rational(BigInt(target)), steps);
-  const value = add(from, mul(part, sub(to, from)));
-  return decimal(sweep.unit === 'turns' ? mul(value, rational(360)) : value, 6);
 }
 
 /** Moves for a machine: the frames of the job's sweeps, or the places of one count. */

@@ -1,6 +1,7 @@
 import { at, error, ok, type Refusal, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
-import { isRunState, type RunState } from '../run/index.ts';
+import { isAnyRun, type AnyRun } from '../run/index.ts';
+import { runName } from '../report/index.ts';
 import { MAX_PARTS, type ShelfPart } from '../shelf/index.ts';
 import { driveForm, driveFrom, ordered } from './drive-file.ts';
 import { readJson } from './json.ts';
@@ -12,7 +13,7 @@ export interface KeptRun {
   /** which of them, from 0 */
   readonly drive: number;
   readonly name: string;
-  readonly state: RunState;
+  readonly state: AnyRun;
   /** put aside before its last gap */
   readonly ended: boolean;
 }
@@ -85,12 +86,10 @@ export function readWorkshop(text: string): Result<WorkshopRead> {
   for (const [i, run] of lists['runs']!.entries()) {
     const { drive, name, state, ended } = isData(run) ? run : {};
     const its = places.get(Number(drive));
-    if (its !== undefined && isRunState(state))
+    if (its !== undefined && isAnyRun(state))
       runs.push({
         drive: its,
-        name:
-          (typeof name === 'string' ? name : '').slice(0, MAX_RUN_NAME) ||
-          `${state.plan.divisions} divisions`,
+        name: (typeof name === 'string' ? name : '').slice(0, MAX_RUN_NAME) || runName(state),
         state,
         ended: ended === true,
       });

@@ -149,7 +149,7 @@ describe('the log', () => {
         moves: [],
       },
     };
-    const lines = logLines(kept, [run]);
+    const lines = logLines(kept, [{ ...run, done: '2 of 60 gaps' }]);
     expect(lines[0]).toMatchObject({ kind: 'run', words: '60 divisions: 2 of 60 gaps', revision: 2 });
     expect(lines.map((l) => l.kind)).toEqual(expect.arrayContaining(['build', 'fault']));
     const at = lines.map((l) => l.at);

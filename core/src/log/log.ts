@@ -1,5 +1,5 @@
 import type { Drive, LogEntry, LogKind } from '../drive/index.ts';
-import { doneGaps, placesOf, type RunState } from '../run/index.ts';
+import { isSession, type AnyRun } from '../run/index.ts';
 import { wilson } from '../measure/index.ts';
 
 /** A line of the log: an entry of its own, or something that Pendrix kept elsewhere: a run, a step of the build, a fault, a mesh. */
@@ -17,7 +17,9 @@ export interface LogLine {
 export interface LoggedRun {
   readonly id: string;
   readonly name: string;
-  readonly state: RunState;
+  readonly state: AnyRun;
+  /** how far it came, in words */
+  readonly done: string;
 }
 
 /** "2026-11-28 21:40" of a moment, in the clock of the machine that asks. */
@@ -65,18 +67,18 @@ function faultLines({ bench }: Drive): readonly Omit<LogLine, 'revision'>[] {
   });
 }
 
-const runLine = ({ id, name, state }: LoggedRun, offset: number): Omit<LogLine, 'revision'> => {
-  const [done, all] = [doneGaps(state), placesOf(state.plan)];
-  const set = state.setup?.skipped
-    ? `, set-up skipped: ${state.setup.skipped}`
-    : state.setup?.minutes
-      ? `, set-up ${state.setup.minutes} min`
+const runLine = ({ id, name, state, done }: LoggedRun, offset: number): Omit<LogLine, 'revision'> => {
+  const setup = isSession(state) ? undefined : state.setup;
+  const set = setup?.skipped
+    ? `, set-up skipped: ${setup.skipped}`
+    : setup?.minutes
+      ? `, set-up ${setup.minutes} min`
       : '';
   return {
     id: `run.${id}`,
     kind: 'run',
     at: momentText(state.startedAt, offset),
-    words: `${name}: ${done === all ? `all ${all}` : `${done} of ${all}`} gaps${set}`,
+    words: `${name}: ${done}${set}`,
     entry: null,
   };
 };

@@ -95,6 +95,10 @@ export const dutyWords = {
       `${t.given} gaps need ${t.example ?? 'more'} of a turn, but the work may turn only ${t.limit ?? 'less'}${t.unit ? ` (${t.unit})` : ''}`,
     cure: () => 'widen the limits in the Train, or cut the wheel in two settings',
   },
+  noShot: {
+    message: () => 'the job asks for no sweep in frames',
+    cure: () => 'write one in the Job, with its frames and its interval',
+  },
   scaleLimits: {
     message: (t) =>
       `${t.given} marks need ${t.example ?? 'more'} turns, but the limits leave ${t.limit ?? 'less'}`,

@@ -141,6 +141,15 @@ export { errorScale, type ErrorScale, type ErrorUnit } from './scale.ts';
 export { byPlates, movesAsked, noRun, planAgain, planFor, planName, planRun } from './run-plan.ts';
 export { doubtText } from './doubt-words.ts';
 export { shotAxes, type DriveAxis } from './duties/shot.ts';
+export {
+  exposureEntry,
+  followingReport,
+  framesReport,
+  type FollowingReport,
+  type FramesReport,
+} from './sessions.ts';
+export { planFollowing, planFrames } from './session-plan.ts';
+export { clockText, runDone, runName, runPlace } from './run-words.ts';
 export { benchError, type BenchError } from './bench-error.ts';
 export { benchReport, type BenchReport } from './bench.ts';
 export {

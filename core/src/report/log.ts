@@ -15,6 +15,7 @@ import {
 import { compareReports, type CompareRow } from './compare.ts';
 import type { DutyChart } from './duties/duty.ts';
 import { report } from './report.ts';
+import { runDone } from './run-words.ts';
 import { measured } from './text.ts';
 
 /** What each kind of line is called. */
@@ -51,7 +52,7 @@ export function figuresText({ values, exposure }: Pick<LogEntry, 'values' | 'exp
   return all.join('; ');
 }
 
-export const shareText = ({ kept, taken, low, high }: KeptShare): string =>
+export const shareText = ({ kept, taken, low, high }: Omit<KeptShare, 'revision'>): string =>
   `${kept} of ${taken}: ${Math.round(100 * low)} to ${Math.round(100 * high)} %`;
 
 export interface LogReport {
@@ -66,7 +67,7 @@ export interface LogReport {
 export function logReport(
   drive: Drive,
   asked: {
-    readonly runs: readonly LoggedRun[];
+    readonly runs: readonly Omit<LoggedRun, 'done'>[];
     readonly filter: LogFilter;
     readonly sought: string;
     readonly day: string;
@@ -87,14 +88,21 @@ export function logReport(
     return closed ? `closed ${closed.slice(0, 10)}` : '';
   };
   return {
-    rows: chosenLines(logLines(drive, asked.runs, asked.offset), asked.filter, asked.sought, wanted).map(
-      (line): LogRow => ({
-        line,
-        kind: logKindWords[line.kind],
-        figures: line.entry ? figuresText(line.entry) : '',
-        state: state(line),
-      }),
-    ),
+    rows: chosenLines(
+      logLines(
+        drive,
+        asked.runs.map((r) => ({ ...r, done: runDone(r.state) })),
+        asked.offset,
+      ),
+      asked.filter,
+      asked.sought,
+      wanted,
+    ).map((line): LogRow => ({
+      line,
+      kind: logKindWords[line.kind],
+      figures: line.entry ? figuresText(line.entry) : '',
+      state: state(line),
+    })),
     open,
     due,
     series: seriesOf(drive),

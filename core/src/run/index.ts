@@ -10,6 +10,27 @@ export {
   type RunPlan,
   type ScalePlan,
 } from './plan.ts';
+export {
+  FIELD_CHECKS,
+  followedSeconds,
+  followingLeft,
+  startFollowing,
+  type FollowingEvent,
+  type FollowingPlan,
+  type FollowingState,
+} from './following.ts';
+export {
+  frameNow,
+  framesLeft,
+  framesOf,
+  slackOf,
+  startFrames,
+  type FramePhase,
+  type FramesEvent,
+  type FramesPlan,
+  type FramesState,
+} from './frames.ts';
+export { isAnyRun, isSession, nextSession, type AnyRun, type Session, type SessionEvent } from './session.ts';
 export { WINDOW, type Driven, type Phase } from './driven.ts';
 export { sequenceOf, wayBetween, type Sequence, type Step, type Way } from './sequence.ts';
 export {

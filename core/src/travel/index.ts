@@ -22,4 +22,12 @@ export {
   type Ramp,
   type RampShape,
 } from './ramp.ts';
-export { planShot, shotSeconds, unlike, type Shot, type ShotAxis, type ShotFrame } from './shot.ts';
+export {
+  placeOfTarget,
+  planShot,
+  shotSeconds,
+  unlike,
+  type Shot,
+  type ShotAxis,
+  type ShotFrame,
+} from './shot.ts';

@@ -1,4 +1,16 @@
-import { error, ok, type Rational, type Refusal, type Result } from '../numbers/index.ts';
+import {
+  add,
+  div,
+  error,
+  exactly,
+  mul,
+  ok,
+  rational,
+  sub,
+  type Rational,
+  type Refusal,
+  type Result,
+} from '../numbers/index.ts';
 import type { Sweep, Timer } from '../drive/index.ts';
 import { planSweep, secondsOfMove, type SweepPlan } from './sweep.ts';
 
@@ -79,6 +91,13 @@ export function planShot(axes: readonly ShotAxis[], timer: Timer | undefined): R
     });
   }
   return ok({ axes: planned, frames, interval, exposure, write, settle, slack });
+}
+
+/** Where an axis stands at so many of its microsteps: mm, or degrees. */
+export function placeOfTarget({ sweep, steps }: ShotAxis, target: number): Rational {
+  const [from, to] = [exactly(sweep.from), exactly(sweep.to)];
+  const value = add(from, mul(div(rational(BigInt(target)), steps), sub(to, from)));
+  return sweep.unit === 'turns' ? mul(value, rational(360)) : value;
 }
 
 /** Seconds of the whole shot, from its first mark to its last. */

@@ -131,9 +131,7 @@ describe('what the disk does', () => {
     const t = await later.tab('t');
     expect(t.workshop.drives.map((r) => r.drive.name)).toEqual(['Noted']);
     expect(t.shelf.parts).toMatchObject([{ teeth: 33 }]);
-    expect(t.workshop.runsOf('d').map((r) => [r.name, r.state.gap, r.ended])).toEqual([
-      ['7 divisions', 4, false],
-    ]);
+    expect(t.workshop.runsOf('d')).toMatchObject([{ name: '7 divisions', state: { gap: 4 }, ended: false }]);
     await t.settled();
     later.end();
   });

@@ -3,15 +3,15 @@ import {
   checkPart,
   driveFault,
   isPartKind,
-  isRunState,
+  isAnyRun,
   partLabel,
-  planName,
+  runName,
   error,
   ok,
+  type AnyRun,
   type Drive,
   type Refusal,
   type Result,
-  type RunState,
   type ShelfPart,
 } from '@pendrix/core';
 
@@ -41,7 +41,7 @@ export interface RunRecord extends RecordBase {
   readonly driveId: string;
   /** which blank it is, in the maker's words */
   readonly name: string;
-  readonly state: RunState;
+  readonly state: AnyRun;
   /** put aside before its last gap; it can be taken up again */
   readonly ended: boolean;
   /** milliseconds since 1970, to be shown only */
@@ -123,12 +123,12 @@ export const kinds: { readonly [K in KindId]: RecordKind<Rows[K]> } = {
     title: 'run',
     read: (raw) => {
       const { state, driveId, name, ended } = raw;
-      if (!isRunState(state)) return error('badValue', 'run', { path: 'state' });
+      if (!isAnyRun(state)) return error('badValue', 'run', { path: 'state' });
       return ok({
         id: String(raw['id']),
         rev: number(raw['rev'], 1),
         driveId: String(driveId),
-        name: typeof name === 'string' && name !== '' ? name : planName(state.plan),
+        name: typeof name === 'string' && name !== '' ? name : runName(state),
         state,
         ended: ended === true,
         touchedAt: number(raw['touchedAt'], 0),

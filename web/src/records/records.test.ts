@@ -204,7 +204,7 @@ describe('runs', () => {
     a.records.undoStep(step.id);
     await a.settled();
     const third = await b.tab('c');
-    expect(third.workshop.runsOf(id).map((r) => [r.name, r.state.gap])).toEqual([['first blank', 8]]);
+    expect(third.workshop.runsOf(id)).toMatchObject([{ name: 'first blank', state: { gap: 8 } }]);
   });
 
   test('a stale tab does not put a run back, even with the clock set back', async () => {
@@ -222,7 +222,7 @@ describe('runs', () => {
     } finally {
       Date.now = now;
     }
-    expect(stale.workshop.runs.get(run.id)?.state.gap).toBe(8);
+    expect(stale.workshop.runs.get(run.id)).toMatchObject({ state: { gap: 8 } });
     expect((await a.database.all()).find((f) => f.id === run.id)?.row).toMatchObject({ state: { gap: 8 } });
   });
 
@@ -233,7 +233,7 @@ describe('runs', () => {
     b.close('a');
     const again = await b.tab('a');
     const kept = again.workshop.runsOf(id)[0]!;
-    expect([kept.ended, kept.state.gap]).toEqual([true, 12]);
+    expect(kept).toMatchObject({ ended: true, state: { gap: 12 } });
     expect(await again.workshop.putRun(kept, { ended: false })).toBe('stored');
   });
 

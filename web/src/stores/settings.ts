@@ -19,7 +19,9 @@ export const useSettings = defineStore('settings', () => {
   const pedal = ref(kept('pendrix.pedal') ?? '');
   remember(cues, 'pendrix.cues');
   remember(pedal, 'pendrix.pedal');
-  return { night, cues, pedal };
+  /** at the machine in the dark: the station alone, nothing beside it; not kept */
+  const field = ref(false);
+  return { night, cues, pedal, field };
 });
 
 const remember = (value: Ref<string>, key: string): void => void watch(value, (now) => keep(key, now));

@@ -9,7 +9,7 @@ import {
   type Drive,
   type Edit,
   type Result,
-  type RunState,
+  type AnyRun,
 } from '@pendrix/core';
 import type { Workshop } from '@pendrix/core/files/index';
 import type { Step } from '../records/history.ts';
@@ -107,7 +107,7 @@ export const useWorkshop = defineStore('workshop', () => {
   };
 
   /** Begins a run; null when it could not be stored. */
-  async function startRun(driveId: string, name: string, state: RunState): Promise<RunRecord | null> {
+  async function startRun(driveId: string, name: string, state: AnyRun): Promise<RunRecord | null> {
     const { id, row } = runRow(driveId, { name, state, ended: false });
     const stored = await store.store('run', row!, 0);
     return stored.ok ? (runs.value.get(id) ?? null) : null;

@@ -42,6 +42,8 @@ export interface StandRow {
   readonly message: string;
   readonly graded: Graded | null;
   readonly value: string;
+  /** of a battery, how long it lasts */
+  readonly hours?: number;
 }
 
 export interface ForceReport {
@@ -135,6 +137,7 @@ function standRows(drive: Drive, force: Force, range: ForceReport['range']): rea
             message: `motor ${measured(heat ?? 0)}, work ${measured(work)}, electronics ${measured(load.electronicsW ?? 0)} W`,
             graded: null,
             value: timeText(hours * 3600).join(' '),
+            hours,
           },
         ]),
     ...(tip === null

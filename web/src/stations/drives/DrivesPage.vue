@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useDropZone, useFileDialog } from '@vueuse/core';
 import { mdiFileDownloadOutline, mdiFileImportOutline, mdiLightbulbOutline, mdiPlus } from '@mdi/js';
-import { counted } from '@pendrix/core';
+import { counted, runPlace } from '@pendrix/core';
 import type { DriveRecord } from '../../records/kinds.ts';
 import { useRecords } from '../../records/records.ts';
 import { useImporting } from '../../stores/importing.ts';
@@ -40,10 +40,7 @@ const standing = computed(() => {
   for (const run of workshop.runs.values()) {
     if (run.state.finished || run.ended) continue;
     const before = out.get(run.driveId);
-    out.set(
-      run.driveId,
-      before === undefined ? `gap ${run.state.gap} of ${run.state.plan.divisions}` : 'several runs',
-    );
+    out.set(run.driveId, before === undefined ? runPlace(run.state, Date.now()) : 'several runs');
   }
   return out;
 });

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { mdiConnection, mdiPowerPlugOffOutline, mdiVibrate } from '@mdi/js';
+import { mdiVibrate } from '@mdi/js';
 import {
-  grouped,
   readCount,
   shakeMessage,
   placeWord,
@@ -11,51 +10,19 @@ import {
   type Refusal,
   type RunState,
 } from '@pendrix/core';
-import { CONTROLLER_WAYS, useController, type ControllerWay } from '../../stores/controller.ts';
+import { useController } from '../../stores/controller.ts';
 import CheckField from '../../ui/CheckField.vue';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import MarkIcon from '../../ui/MarkIcon.vue';
 import ReadField from '../../ui/ReadField.vue';
+import ControllerLink from './ControllerLink.vue';
 import type { useDriven } from './use-driven.ts';
 
-/** The controller beside the target: how it is connected, where it stands, its window, and the shake test. */
+/** The controller beside the target: whether it drives this run, its window, and the shake test. */
 const { state, drive, driver } = defineProps<{
   state: RunState;
   drive: Drive;
   driver: ReturnType<typeof useDriven>;
 }>();
 const link = useController();
-const way = ref<ControllerWay>('browser');
-const ways = computed(() =>
-  (Object.keys(CONTROLLER_WAYS) as ControllerWay[])
-    .filter((w) => link.hasSerial() || (w !== 'serial' && w !== 'gcode'))
-    .map((value) => ({ value, title: CONTROLLER_WAYS[value] })),
-);
-const address = ref('ws://192.168.4.1/controller');
-const words = ref('motor=dc&seed=7');
-const letter = ref('A');
-const perUnit = ref(3040);
-const standsIn = computed(() => way.value === 'browser' || way.value === 'server');
-const into =
-  (set: (text: string) => void) =>
-  (text: string): null => {
-    set(text);
-    return null;
-  };
-const setPerUnit = (text: string): Refusal | null => {
-  const read = readCount(text, { min: 1, max: 10_000_000, unit: 'counts', example: '3040' });
-  if (read.ok) perUnit.value = read.value;
-  return read.ok ? null : read.refusal;
-};
-const connect = (): void =>
-  void link.connect({
-    way: way.value,
-    address: address.value,
-    words: words.value,
-    baud: 115_200,
-    letter: letter.value,
-    countsPerUnit: perUnit.value,
-  });
 const d = computed(() => state.driven ?? null);
 function setWindow(text: string): Refusal | null {
   const read = readCount(text, { min: 0, max: 1_000_000, unit: 'counts', example: '4' });
@@ -63,18 +30,6 @@ function setWindow(text: string): Refusal | null {
   void driver.stored({ do: 'window', counts: read.value });
   return null;
 }
-const standing = computed(() => {
-  const s = link.status;
-  if (!s) return '';
-  return [
-    s.fault ?? '',
-    s.moving ? 'moving' : 'standing',
-    s.frozen ? 'count held' : '',
-    s.held ? 'motor holds' : 'motor off',
-  ]
-    .filter(Boolean)
-    .join(', ');
-});
 /** clamp, knock, watch: three seconds */
 const SHAKE_MS = 3000;
 const shaking = ref(false);
@@ -95,125 +50,48 @@ async function shakeTest(): Promise<void> {
 </script>
 
 <template>
-  <section class="controller" aria-label="Controller">
-    <template v-if="!link.controller">
-      <header>
-        <b>Controller</b><span class="quiet">none: by hand, or by a motor that you send yourself</span>
-      </header>
-      <p v-if="link.lost" class="lost" role="status">Not connected: {{ link.lost }}.</p>
-      <div class="fields">
-        <ChoiceField
-          label="Connect"
-          :value="way"
-          :options="ways"
-          @choose="(w) => (way = w as ControllerWay)"
-        />
-        <ReadField
-          v-if="way === 'socket'"
-          label="Address"
-          :value="address"
-          :commit="into((t) => (address = t.trim()))"
-        />
-        <ReadField
-          v-if="standsIn"
-          label="It is like"
-          :value="words"
-          hint="motor=dc or stepper, decode=1 or 4, shaking=1, speed, coast, window, loses, seed"
-          :commit="into((t) => (words = t.trim()))"
-        />
-        <template v-if="way === 'gcode'">
-          <ReadField
-            label="Axis"
-            :value="letter"
-            :commit="into((t) => (letter = (t.trim()[0] ?? 'A').toUpperCase()))"
-          />
-          <ReadField label="Counts of a unit" :value="String(perUnit)" :commit="setPerUnit" />
-        </template>
-      </div>
-      <v-btn :prepend-icon="mdiConnection" :loading="link.connecting" @click="connect">Connect</v-btn>
+  <ControllerLink>
+    <template v-if="!d">
+      <p class="quiet">
+        Put the work on the mark of {{ placeWord(state.plan) }} {{ state.gap }}; its count there becomes this
+        one’s.
+      </p>
+      <v-btn :disabled="state.finished" @click="driver.attach">It stands on the mark: drive this run</v-btn>
     </template>
     <template v-else>
-      <header>
-        <MarkIcon name="even" /><b>{{ link.controller.hello.name }}</b>
-        <v-spacer />
-        <v-btn variant="text" :prepend-icon="mdiPowerPlugOffOutline" @click="link.disconnect()"
-          >Disconnect</v-btn
+      <p v-if="driver.strange.value" class="lost" role="alert">
+        It was switched off since: its count begins anew. Put the work on the mark of
+        {{ placeWord(state.plan) }} {{ state.gap }}.
+        <v-btn @click="driver.attach">It stands on the mark</v-btn>
+      </p>
+      <div class="fields">
+        <ReadField label="Window ±" unit="counts" :value="String(d.window)" :commit="setWindow" />
+        <span class="quiet">{{ windowMeaning(drive, state.plan, d.window) }}</span>
+      </div>
+      <CheckField
+        label="hold the count while it is clamped"
+        :value="d.holds"
+        @set="(on: boolean) => driver.stored({ do: 'holds', on })"
+      />
+      <div class="fields">
+        <v-btn variant="text" :prepend-icon="mdiVibrate" :loading="shaking" @click="shakeTest"
+          >Shake test</v-btn
         >
-      </header>
-      <dl v-if="link.status">
-        <dt>at</dt>
-        <dd class="mono">{{ grouped(String(link.status.counts)) }}</dd>
-        <dt>raw</dt>
-        <dd class="mono">{{ grouped(String(link.status.raw)) }}</dd>
-        <dt>it is</dt>
-        <dd>{{ standing }}</dd>
-      </dl>
-      <template v-if="!d">
-        <p class="quiet">
-          Put the work on the mark of {{ placeWord(state.plan) }} {{ state.gap }}; its count there becomes
-          this one’s.
-        </p>
-        <v-btn :disabled="state.finished" @click="driver.attach">It stands on the mark: drive this run</v-btn>
-      </template>
-      <template v-else>
-        <p v-if="driver.strange.value" class="lost" role="alert">
-          It was switched off since: its count begins anew. Put the work on the mark of
-          {{ placeWord(state.plan) }} {{ state.gap }}.
-          <v-btn @click="driver.attach">It stands on the mark</v-btn>
-        </p>
-        <div class="fields">
-          <ReadField label="Window ±" unit="counts" :value="String(d.window)" :commit="setWindow" />
-          <span class="quiet">{{ windowMeaning(drive, state.plan, d.window) }}</span>
-        </div>
-        <CheckField
-          label="hold the count while it is clamped"
-          :value="d.holds"
-          @set="(on: boolean) => driver.stored({ do: 'holds', on })"
-        />
-        <div class="fields">
-          <v-btn variant="text" :prepend-icon="mdiVibrate" :loading="shaking" @click="shakeTest"
-            >Shake test</v-btn
-          >
-          <v-btn variant="text" @click="driver.letGo">Run without it</v-btn>
-        </div>
-        <p v-if="shaking" role="status">Clamped? Knock on the head now.</p>
-        <p v-else-if="shaken" role="status">{{ shaken }}</p>
-      </template>
+        <v-btn variant="text" @click="driver.letGo">Run without it</v-btn>
+      </div>
+      <p v-if="shaking" role="status">Clamped? Knock on the head now.</p>
+      <p v-else-if="shaken" role="status">{{ shaken }}</p>
     </template>
-  </section>
+  </ControllerLink>
 </template>
 
 <style scoped>
-.controller {
-  padding: 10px 16px;
-  border-bottom: 1px solid var(--p-hair);
-  font-size: 14px;
-  line-height: 20px;
-  --field-width: 170px;
-}
-header {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 32px;
-}
 .fields {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 12px;
   padding-bottom: 6px;
-}
-dl {
-  display: grid;
-  grid-template-columns: max-content 1fr max-content 1fr;
-  gap: 2px 10px;
-}
-dt {
-  color: var(--p-quiet);
-}
-dd:last-of-type {
-  grid-column: 2 / -1;
 }
 .lost {
   color: var(--p-amber);

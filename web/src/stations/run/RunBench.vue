@@ -58,11 +58,8 @@ const emit = defineEmits<{
   sheet: [];
   others: [];
   seen: [];
-  dismiss: [caution: string];
 }>();
 
-/** by hand and by a controller are cautioned each by itself */
-const cautionId = computed(() => (state.driven ? 'advance' : 'spindle'));
 const rows = computed(() => sheet(state.plan));
 const bench = computed(() => benchReport(state));
 const row = computed(() => bench.value.row);
@@ -74,7 +71,6 @@ const left = computed(() => {
   return `${placesOf(state.plan) - doneGaps(state)} to go${time ? `, ${time}` : ''}`;
 });
 const isBad = computed(() => (state.bad ?? []).includes(placeNow(state)));
-const caution = computed(() => !(report.drive.dismissed ?? []).includes(cautionId.value));
 const link = useController();
 const driver = useDriven(
   () => state,
@@ -262,11 +258,7 @@ usePageKeys({ next, back, pause, clamp });
           </button>
         </div>
       </div>
-      <BenchCaution
-        v-if="caution"
-        :driven="state.driven !== undefined"
-        @dismiss="emit('dismiss', cautionId)"
-      />
+      <BenchCaution :about="state.driven ? 'advance' : 'spindle'" />
     </section>
     <RunSide :state="state" :bench="bench" :left="left" :drive="report.drive" :driver="driver" />
   </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
 import { mdiDeleteOutline, mdiDotsVertical, mdiPencilOutline } from '@mdi/js';
-import { doneGaps, placesOf, rowOf, rowsOf } from '@pendrix/core';
+import { runDone, runPlace } from '@pendrix/core';
 import { dayAndTime } from '../../ui/clock.ts';
 import type { RunRecord } from '../../records/kinds.ts';
 import type { CurrentRun } from './use-run.ts';
@@ -15,10 +15,7 @@ const groups = computed(() =>
     { title: 'Ended and finished', list: runs.past.value },
   ].filter((g) => g.list.length > 0),
 );
-const place = ({ state }: RunRecord): string =>
-  state.finished
-    ? `all ${placesOf(state.plan)} done`
-    : `${state.plan.rows ? `row ${rowOf(state)} of ${rowsOf(state.plan)}, ` : ''}gap ${state.gap} of ${state.plan.divisions}`;
+const place = ({ state }: RunRecord): string => runPlace(state, Date.now());
 const action = (r: RunRecord): string => (r.state.finished ? 'Look at it' : r.ended ? 'Take up' : 'Go on');
 
 const renaming = ref<string | null>(null);
@@ -58,7 +55,7 @@ function endRename(r: RunRecord, keep: boolean): void {
           >
           <v-btn
             variant="text"
-            :aria-label="`${action(r)}: ${r.name}, ${doneGaps(r.state)} done`"
+            :aria-label="`${action(r)}: ${r.name}, ${runDone(r.state)}`"
             @click="runs.takeUp(r)"
             >{{ action(r) }}</v-btn
           >

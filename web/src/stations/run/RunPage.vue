@@ -1,14 +1,18 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { planAgain, planDiffers } from '@pendrix/core';
+import { isSession, planAgain, planDiffers } from '@pendrix/core';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
+import ToggleChoice from '../../ui/ToggleChoice.vue';
+import FollowingBench from './FollowingBench.vue';
+import FramesBench from './FramesBench.vue';
 import RunBench from './RunBench.vue';
 import RunStart from './RunStart.vue';
+import SessionStart from './SessionStart.vue';
 import { useRun } from './use-run.ts';
 
 /** Stand at the machine: the sheet, the runs and the start, or the run that is on the bench. Its id is in the address, so that a reload finds it. */
-const { id, edit, tree, look } = useOpenDrive();
+const { id, tree, look } = useOpenDrive();
 const looked = useReport();
 const route = useRoute();
 const router = useRouter();
@@ -20,6 +24,9 @@ const chosen = computed<string | null>({
 const runs = useRun(id.value ?? '', chosen);
 const { run, resumed } = runs;
 const sheetOpen = ref(false);
+/** gap by gap, or on a clock */
+const places = computed(() => (run.value && !isSession(run.value.state) ? run.value.state : null));
+const session = computed(() => (run.value && isSession(run.value.state) ? run.value.state : null));
 /** A run stays with the output it was begun on, whichever is looked at. */
 const report = computed(() => {
   const name = run.value?.state.plan.train;
@@ -40,17 +47,32 @@ const first = computed(() => {
     ? Number(count)
     : null;
 });
-const differs = computed(() => {
-  const plan = run.value?.state.plan;
-  return plan !== undefined && planDiffers(plan, planAgain(report.value.drive, plan));
+const differs = computed(
+  () =>
+    places.value !== null && planDiffers(places.value.plan, planAgain(report.value.drive, places.value.plan)),
+);
+
+/** What may be run here: places always, frames and a rate where the job asks for them. */
+const kinds = computed(() => [
+  { value: 'places', title: report.value.kinematics.travel ? 'Marks' : 'Gaps' },
+  ...((report.value.drive.job.sweeps?.length ?? 0) > 0 ? [{ value: 'frames', title: 'Frames' }] : []),
+  ...(report.value.duties.rates.length > 0 ? [{ value: 'following', title: 'Follow' }] : []),
+]);
+const asked = ref<string | null>(null);
+const kind = computed(() => {
+  const own = asked.value ?? route.query['kind'];
+  if (kinds.value.some((k) => k.value === own)) return own as string;
+  const { counts, drive } = report.value;
+  const placed = first.value !== null || counts.length > 0 || (drive.job.moves ?? '') !== '';
+  return placed || kinds.value.length === 1 ? 'places' : kinds.value[1]!.value;
 });
 </script>
 
 <template>
   <RunBench
-    v-if="run && !sheetOpen"
+    v-if="run && places && !sheetOpen"
     :name="run.name"
-    :state="run.state"
+    :state="places"
     :report="report"
     :differs="differs"
     :resumed="resumed"
@@ -60,15 +82,51 @@ const differs = computed(() => {
     @sheet="sheetOpen = true"
     @others="runs.leave"
     @seen="resumed = false"
-    @dismiss="(caution) => edit({ do: 'dismiss', caution })"
   />
+  <FramesBench
+    v-else-if="run && session?.session === 'frames'"
+    :name="run.name"
+    :state="session"
+    :resumed="resumed"
+    :tell="runs.session"
+    @others="runs.leave"
+    @end="runs.end"
+    @seen="resumed = false"
+  />
+  <FollowingBench
+    v-else-if="run && session?.session === 'following'"
+    :name="run.name"
+    :state="session"
+    :resumed="resumed"
+    :tell="runs.session"
+    @others="runs.leave"
+    @end="runs.end"
+    @seen="resumed = false"
+  />
+  <SessionStart
+    v-else-if="kind === 'frames' || kind === 'following'"
+    :key="kind"
+    :kind="kind"
+    :report="report"
+    :runs="runs"
+  >
+    <ToggleChoice label="What is run" :value="kind" :options="kinds" @choose="(k) => (asked = k)" />
+  </SessionStart>
   <RunStart
     v-else
     :key="run?.id ?? 'start'"
     :report="report"
     :first="first"
-    :running="run ? { plan: run.state.plan, gap: run.state.gap } : null"
+    :running="places ? { plan: places.plan, gap: places.gap } : null"
     :runs="runs"
     @back="sheetOpen = false"
-  />
+  >
+    <ToggleChoice
+      v-if="kinds.length > 1 && !places"
+      label="What is run"
+      :value="kind"
+      :options="kinds"
+      @choose="(k) => (asked = k)"
+    />
+  </RunStart>
 </template>

@@ -8,6 +8,7 @@ import {
   minutesOf,
   setupAgain,
   setupStands,
+  startRun,
   type Refusal,
   type Report,
   type RunPlan,
@@ -74,7 +75,7 @@ watch(
   () => plan.value?.divisions,
   () => (gap.value = 1),
 );
-const named = computed(() => name.value ?? (plan.value ? runs.nameFor(plan.value) : ''));
+const named = computed(() => name.value ?? (plan.value ? runs.nameFor(startRun(plan.value, 0)) : ''));
 function setGap(text: string): Refusal | null {
   const read = readCount(text, {
     min: 1,
@@ -96,10 +97,8 @@ async function start(): Promise<void> {
   if (!plan.value) return;
   const list = setup.value;
   const minutes = list ? minutesOf(list.steps) : 0;
-  await runs.start(plan.value, gap.value, named.value, {
-    ...(minutes > 0 && { minutes }),
-    ...(list?.skipped && { skipped: list.skipped }),
-  });
+  const set = { ...(minutes > 0 && { minutes }), ...(list?.skipped && { skipped: list.skipped }) };
+  await runs.begin(startRun(plan.value, Date.now(), gap.value, set), named.value);
   if (list)
     edit({ do: 'build', list: 'setup', steps: setupAgain(list.steps), message: 'set-up for the next blank' });
 }
@@ -125,6 +124,7 @@ const print = usePrintSheet(() =>
         plan ? `sheet of ${plan.divisions} ${plan.scale ? 'marks' : 'targets'}` : 'nothing to run yet'
       }}</span>
       <v-spacer />
+      <slot />
       <template v-if="plan">
         <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
         <v-btn variant="text" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>

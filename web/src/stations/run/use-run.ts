@@ -1,13 +1,16 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import {
+  exposureEntry,
+  freeEntryId,
+  isSession,
+  nextSession,
   nextState,
-  placeWord,
-  planName,
-  startRun,
+  runName,
+  runPlace,
+  type AnyRun,
+  type FollowingState,
   type RunEvent,
-  type RunPlan,
-  type RunSetup,
-  type RunState,
+  type SessionEvent,
 } from '@pendrix/core';
 import type { RunRecord } from '../../records/kinds.ts';
 import { useRecords } from '../../records/records.ts';
@@ -24,7 +27,8 @@ export interface CurrentRun {
   readonly past: ComputedRef<readonly RunRecord[]>;
   /** it was already under way when it came to the bench */
   readonly resumed: Ref<boolean>;
-  readonly start: (plan: RunPlan, gap: number, name: string, setup?: RunSetup) => Promise<void>;
+  /** puts a new one on the bench, called by a name that is free */
+  readonly begin: (state: AnyRun, name: string) => Promise<void>;
   /** puts a run on the bench, an ended one too */
   readonly takeUp: (run: RunRecord) => Promise<void>;
   /** back to the sheet and the list; the run stays as it is */
@@ -32,11 +36,13 @@ export interface CurrentRun {
   readonly event: (what: 'next' | 'back' | 'pauseOrGoOn') => void;
   /** the same as data; true when it is stored */
   readonly put: (event: RunEvent) => Promise<boolean>;
+  /** of a session on the clock */
+  readonly session: (event: SessionEvent) => Promise<boolean>;
   readonly end: () => Promise<void>;
   readonly rename: (run: RunRecord, name: string) => Promise<void>;
   readonly remove: (run: RunRecord) => void;
   /** a name that no run of this drive has */
-  readonly nameFor: (plan: RunPlan) => string;
+  readonly nameFor: (state: AnyRun) => string;
 }
 
 /** The runs of a drive; `chosen` is the id of the one the address names. */
@@ -78,13 +84,41 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
     else {
       const { newer } = moved;
       notices.tell({
-        message: `${from.name} has gone on to gap ${newer.state.gap} in another tab, and is shown there now. This tab stood at gap ${from.state.gap}.`,
+        message: `${from.name} has gone on to ${runPlace(newer.state, Date.now())} in another tab, and is shown there now. This tab stood at ${runPlace(from.state, Date.now())}.`,
         tone: 'bad',
         about: 'run',
-        act: { label: `Go back to gap ${from.state.gap}`, do: () => void put(newer, { state: from.state }) },
+        act: {
+          label: `Go back to ${runPlace(from.state, Date.now())}`,
+          do: () => void put(newer, { state: from.state }),
+        },
       });
     }
     return moved === 'stored';
+  }
+
+  /** A night ends: its exposures go into the log of the drive. */
+  async function endNight(from: RunRecord, night: FollowingState): Promise<void> {
+    const at = Date.now();
+    const drive = workshop.records.get(driveId)?.drive;
+    const entry = drive && exposureEntry(night, freeEntryId(drive), new Date().getTimezoneOffset());
+    if (!(await put(from, { state: nextSession(night, { do: 'end', at }) }))) return;
+    if (entry) workshop.edit(driveId, { do: 'log', entry, message: `exposures of ${from.name}` });
+    notices.tell({
+      message: `${from.name} is ended, ${runPlace(night, at)}.${entry ? ' Its exposures are in the log.' : ''}`,
+      tone: 'plain',
+    });
+  }
+
+  /** The state that follows, stored before it is shown; true when it stands on the disk. */
+  function follow(next: (state: AnyRun) => AnyRun): Promise<boolean> {
+    const done = queue.then(async () => {
+      const now = run.value;
+      if (!now) return false;
+      const state = next(now.state);
+      return state === now.state || put(now, { state });
+    });
+    queue = done;
+    return done;
   }
 
   return {
@@ -92,13 +126,13 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
     open,
     past: computed(() => all.value.filter((r) => !underWay(r))),
     resumed,
-    nameFor: (plan) =>
+    nameFor: (state) =>
       freeName(
-        planName(plan),
+        runName(state),
         all.value.map((r) => r.name),
       ),
-    start: async (plan, gap, name, setup) => {
-      const made = await workshop.startRun(driveId, name, startRun(plan, Date.now(), gap, setup));
+    begin: async (state, name) => {
+      const made = await workshop.startRun(driveId, name, state);
       if (made) {
         resumed.value = false;
         chosen.value = made.id;
@@ -115,35 +149,27 @@ export function useRun(driveId: string, chosen: Ref<string | null>): CurrentRun 
       chosen.value = old.id;
     },
     leave: () => (chosen.value = null),
-    event: (what) => {
-      queue = queue.then(async () => {
-        const now = run.value;
-        if (!now) return;
+    event: (what) =>
+      void follow((state) => {
+        if (isSession(state)) return state;
         // what the key means is settled when its turn comes: two quick presses must not both pause
-        const act = what !== 'pauseOrGoOn' ? what : now.state.paused ? 'resume' : 'pause';
-        const state: RunState = nextState(now.state, { do: act, at: Date.now() });
-        if (state !== now.state) await put(now, { state });
-      });
-    },
-    put: (event) => {
-      const done = queue.then(async () => {
-        const now = run.value;
-        if (!now) return false;
-        const state = nextState(now.state, event);
-        if (state === now.state) return true;
-        return put(now, { state });
-      });
-      queue = done;
-      return done;
-    },
+        const act = what !== 'pauseOrGoOn' ? what : state.paused ? 'resume' : 'pause';
+        return nextState(state, { do: act, at: Date.now() });
+      }),
+    put: (event) => follow((state) => (isSession(state) ? state : nextState(state, event))),
+    session: (event) => follow((state) => (isSession(state) ? nextSession(state, event) : state)),
     end: async () => {
       const now = run.value;
       if (!now) return;
       chosen.value = null;
       if (now.state.finished) return;
+      if (isSession(now.state) && now.state.session === 'following') {
+        await endNight(now, now.state);
+        return;
+      }
       await put(now, { ended: true });
       notices.tell({
-        message: `${now.name} is put aside at ${placeWord(now.state.plan)} ${now.state.gap}. It stays in the list and can be taken up again.`,
+        message: `${now.name} is put aside at ${runPlace(now.state, Date.now())}. It stays in the list and can be taken up again.`,
         tone: 'plain',
       });
     },

@@ -1,0 +1,60 @@
+import {
+  doneGaps,
+  followedSeconds,
+  framesOf,
+  isSession,
+  placesOf,
+  placeWord,
+  rowOf,
+  rowsOf,
+  type AnyRun,
+} from '../run/index.ts';
+import { planName } from './run-plan.ts';
+
+/** Seconds as a clock, from a minute on without a unit: 4.2 and "s", "1:24", "2:04:09". */
+export function clockOf(seconds: number, decimals = 1): { readonly figure: string; readonly unit: 's' | '' } {
+  if (seconds < 59.95) return { figure: Math.max(0, seconds).toFixed(decimals), unit: 's' };
+  const all = Math.floor(seconds + 0.05);
+  const two = (n: number): string => String(n).padStart(2, '0');
+  const [h, m, s] = [Math.floor(all / 3600), Math.floor(all / 60) % 60, all % 60];
+  return { figure: h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`, unit: '' };
+}
+
+/** The same in one piece: "4.2 s", "1:24". */
+export function clockText(seconds: number): string {
+  const { figure, unit } = clockOf(seconds);
+  return unit ? `${figure} ${unit}` : figure;
+}
+
+/** What a run is called until its maker calls it otherwise. */
+export function runName(state: AnyRun): string {
+  if (!isSession(state)) return planName(state.plan);
+  return state.session === 'frames' ? `${framesOf(state.plan)} frames` : state.plan.rate;
+}
+
+/** Where anything that is run stands: "gap 5 of 73", "frame 12 of 240", "1:20:00 followed". `now` in ms. */
+export function runPlace(state: AnyRun, now: number): string {
+  if (!isSession(state)) {
+    const word = placeWord(state.plan);
+    if (state.finished) return `all ${placesOf(state.plan)} done`;
+    const row = state.plan.rows ? `row ${rowOf(state)} of ${rowsOf(state.plan)}, ` : '';
+    return `${row}${word} ${state.gap} of ${state.plan.divisions}`;
+  }
+  if (state.session === 'following') {
+    const taken = state.exposures.length;
+    return `${clockText(followedSeconds(state, now))} followed${taken ? `, ${taken} exposures` : ''}`;
+  }
+  const all = framesOf(state.plan);
+  return state.finished ? `all ${all} exposed` : `frame ${state.frame} of ${all}`;
+}
+
+/** The same as a line of the log: "all 73 gaps", "frame 12 of 240", "2:10:00 followed, 9 exposures". */
+export function runDone(state: AnyRun): string {
+  if (isSession(state))
+    return runPlace(
+      state,
+      state.session === 'following' ? (state.exposures.at(-1)?.at ?? state.since ?? 0) : state.startedAt,
+    );
+  const [done, all] = [doneGaps(state), placesOf(state.plan)];
+  return `${done === all ? `all ${all}` : `${done} of ${all}`} ${placeWord(state.plan)}s`;
+}

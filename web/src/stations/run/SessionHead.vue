@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { onScopeDispose } from 'vue';
+import { mdiClose, mdiFormatListBulleted, mdiStop, mdiWeatherNight, mdiAlertOutline } from '@mdi/js';
+import { useEventListener } from '@vueuse/core';
+import { useSettings } from '../../stores/settings.ts';
+import IconButton from '../../ui/IconButton.vue';
+
+/** Over a session on the clock: its name, the list, its end, and the field mode: dark, large, nothing beside it. */
+defineProps<{ name: string; note: string; resumed: boolean; place: string }>();
+const emit = defineEmits<{ others: []; end: []; seen: [] }>();
+const settings = useSettings();
+let byDay = false;
+function field(on: boolean): void {
+  if (on) {
+    byDay = !settings.night;
+    settings.night = true;
+  } else if (byDay) settings.night = false;
+  settings.field = on;
+}
+useEventListener(document, 'keydown', (e: KeyboardEvent) => {
+  if (e.key === 'Escape' && settings.field && !document.querySelector('[role=dialog]')) field(false);
+});
+onScopeDispose(() => settings.field && field(false));
+</script>
+
+<template>
+  <header class="sub session">
+    <h2>Run</h2>
+    <span class="q"
+      ><b>{{ name }}</b
+      >, {{ note }}</span
+    >
+    <v-spacer />
+    <v-btn
+      variant="text"
+      :prepend-icon="mdiWeatherNight"
+      :aria-pressed="settings.field"
+      @click="field(!settings.field)"
+      >{{ settings.field ? 'Leave field mode' : 'Field mode' }}</v-btn
+    >
+    <v-btn variant="text" :prepend-icon="mdiFormatListBulleted" @click="emit('others')">Runs</v-btn>
+    <v-btn variant="text" :prepend-icon="mdiStop" @click="emit('end')">End</v-btn>
+  </header>
+  <p v-if="resumed" class="told" role="status">
+    <v-icon :icon="mdiAlertOutline" size="20" /><span
+      >This was under way before. It stands at {{ place }}: check the mark before you go on.</span
+    >
+    <IconButton label="Dismiss" :icon="mdiClose" :size="18" @click="emit('seen')" />
+  </p>
+</template>
+
+<style scoped src="./bench.css"></style>
+<style scoped>
+/* on a phone its keys stay, its words go */
+@media (max-width: 900px) {
+  .sub.session {
+    position: static;
+    height: 44px;
+    padding: 0 12px;
+    border-bottom: 1px solid var(--p-hair);
+  }
+  .sub.session > :deep(.v-btn) {
+    display: inline-flex;
+  }
+}
+</style>
