@@ -109,3 +109,40 @@ test('tables leave as CSV and a backup holds everything', async ({ page }) => {
     '2,1,11520,11520,0,0.000000000,3.789473684,18/5,gap',
   );
 });
+
+test('a backup in the place of everything: told first, done at once, and one Undo brings all back', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const choose = async (name: string, text: string): Promise<void> => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Restore a backup' }).click();
+    await (await chooser).setFiles(upload(name, text));
+  };
+  await choose('web.html', '<!doctype html>');
+  await expect(page.getByRole('alert')).toContainText('web.html is left out.');
+  await page.getByRole('button', { name: 'Dismiss' }).click();
+  const one = readFileSync(new URL('../demo/tide-dial.pendrix.json', import.meta.url), 'utf8');
+  const backup = JSON.stringify({
+    format: 'pendrix-workshop',
+    version: 1,
+    drives: [JSON.parse(one) as object, { name: 'Broken one' }],
+    parts: [],
+    runs: [],
+  });
+  await choose('old.pendrix.json', backup);
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('old.pendrix.json holds one drive, no shelf lines, no runs.');
+  await expect(dialog).toContainText('one record of the file cannot be read and would be left out.');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('th.name a')).toHaveCount(DEMO_DRIVES);
+  await choose('old.pendrix.json', backup);
+  await dialog.getByRole('button', { name: 'Replace everything' }).click();
+  await expect(page.locator('th.name a')).toHaveCount(1);
+  await expect(page.getByRole('link', { name: /Tide dial/ })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('th.name a')).toHaveCount(1);
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(page.locator('th.name a')).toHaveCount(DEMO_DRIVES);
+});

@@ -8,6 +8,13 @@ test('a record is read back, its worm taken as measured, and the budget follows'
   await record.getByRole('button', { name: 'Sample' }).click();
   await expect(record.getByText('Too short to tell:')).toBeVisible({ timeout: 20_000 });
   await expect(record.getByRole('row', { name: /worm run-out|and 1 more/ }).first()).toContainText('±35');
+  // by the other rate, half as fast, the worm comes round in twice the time, and what was read is its second wave
+  const slow = record.getByRole('row', { name: /19\.9 min/ });
+  await expect(slow).toHaveCount(0);
+  await choose(record.getByLabel('It follows'), 'half, for a mirror');
+  await expect(slow).toBeVisible();
+  await choose(record.getByLabel('It follows'), 'stars');
+  await expect(slow).toHaveCount(0);
   await record.getByRole('button', { name: 'Put it into the log' }).click();
   await expect(page.getByText('It is in the log as a measurement.')).toBeVisible();
   await record.getByRole('button', { name: 'Take it as measured' }).first().click();

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { applyEdit, designOf, driveFault, newDrive, type Drive, type LogEntry } from '../drive/index.ts';
-import { backWarning, compareRevisions, logReport, timeLine } from '../report/index.ts';
+import { backWarning, compareRevisions, logReport, sharesChart, timeLine } from '../report/index.ts';
 import { readDrive, writeDrive } from '../files/index.ts';
 import {
   curesTakenBack,
@@ -231,4 +231,27 @@ describe('an exposure as typed', () => {
     const read = readExposure({ ...typed, ...more });
     expect(read.ok || read.refusal.path).toBe(place);
   });
+});
+
+test('shares of two revisions are a chart with their intervals; one alone is none', () => {
+  const exposed = (id: string, revision: number, kept: number, taken: number): LogEntry =>
+    entry(id, { kind: 'exposure', revision, exposure: { focalMm: 135, seconds: 60, kept, taken } });
+  const of = (...log: LogEntry[]) => sharesChart(sharesOf({ ...base, log }));
+  expect(of(exposed('a', 1, 7, 9), exposed('b', 1, 1, 1))).toBeNull();
+  const chart = of(exposed('a', 2, 7, 9), exposed('b', 1, 2, 9))!;
+  expect(chart.series.map((s) => s.points.map(([x, y]) => [x, Math.round(y)]))).toEqual([
+    [
+      [1, 22],
+      [2, 78],
+    ],
+    [
+      [1, 6],
+      [2, 45],
+    ],
+    [
+      [1, 55],
+      [2, 94],
+    ],
+  ]);
+  expect(chart.message).toBe('2 of 9: 6 to 55 % with revision 1, 7 of 9: 45 to 94 % with 2.');
 });

@@ -8,6 +8,7 @@ export {
 } from './dividing.ts';
 export { divisionSample, noiseOf, trackingSample } from './instruments.ts';
 export { highestPeak, lombScargle, type Peak } from './periodogram.ts';
+export { readBump, type Bump, type Shake } from './bump.ts';
 export { asAmplitude, lostMotionOf, settlingSeconds, speedPpm, wilson } from './tests.ts';
 export {
   fitTracking,

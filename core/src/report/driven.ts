@@ -1,9 +1,9 @@
-import { exactly, toNumber } from '../numbers/index.ts';
+import { div, exactly, rational, toNumber } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { shaken, type Status, type Told } from '../control/index.ts';
 import { ARCSEC_PER_RADIAN } from '../errors/index.ts';
 import { targetOf, type RunPlan, type RunState } from '../run/index.ts';
-import { atWork, offText, sizeText } from './sheet.ts';
+import { atWork, offText, placeOf, sizeText, type Place } from './sheet.ts';
 import { angleText, measured, whole } from './text.ts';
 
 /** One of the four things that are done at each gap. */
@@ -32,6 +32,13 @@ export interface DrivenReport {
 /** Counts at the work: ″, or mm along a slide. */
 const countsAtWork = (plan: RunPlan, counts: number): number =>
   atWork(plan, counts / toNumber(exactly(plan.stepsPerTurn)));
+
+/** Where the work stands by the controller's own counts; null while none drives the run. */
+export function standsAt({ driven, plan }: RunState, counts: number): Place | null {
+  if (!driven) return null;
+  const turns = div(rational(counts - driven.zero), exactly(plan.stepsPerTurn));
+  return placeOf(plan)(turns);
+}
 
 const offCounts = (error: number): string =>
   error === 0

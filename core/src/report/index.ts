@@ -46,7 +46,7 @@ export {
   type Readable,
   type Taken,
 } from './measure/tracking.ts';
-export { measureForms } from './measure/forms.ts';
+export { bumpGiven, measureForms } from './measure/forms.ts';
 export { dividedBy, divisionRecordReport, type ShapeReport } from './measure/dividing.ts';
 export {
   backWarning,
@@ -58,6 +58,7 @@ export {
   logReport,
   logRows,
   seriesChart,
+  sharesChart,
   shareText,
   timeLine,
   type LogReport,
@@ -67,6 +68,7 @@ export {
 export {
   drivenReport,
   shakeMessage,
+  standsAt,
   toldMessage,
   windowMeaning,
   type DrivenReport,

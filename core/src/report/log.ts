@@ -63,6 +63,27 @@ export interface LogReport {
   readonly shares: readonly KeptShare[];
 }
 
+/** Shares of kept exposures over the revisions, with the interval of each; null while there is nothing to compare. */
+export function sharesChart(shares: readonly KeptShare[]): DutyChart | null {
+  const of = shares.filter((s) => s.revision !== null).sort((a, b) => a.revision! - b.revision!);
+  if (of.length < 2) return null;
+  const line = (value: (s: KeptShare) => number): readonly (readonly [number, number])[] =>
+    of.map((s) => [s.revision!, Math.round(1000 * value(s)) / 10]);
+  const [first, last] = [of[0]!, of.at(-1)!];
+  return {
+    key: 'shares',
+    title: 'Exposures kept',
+    x: 'revision',
+    y: '%',
+    series: [
+      { name: 'kept', points: line((s) => s.share), look: 'main' },
+      { name: 'at least', points: line((s) => s.low), look: 'limit' },
+      { name: 'at most', points: line((s) => s.high), look: 'limit' },
+    ],
+    message: `${shareText(first)} with revision ${first.revision}, ${shareText(last)} with ${last.revision}.`,
+  };
+}
+
 /** The log as it is shown: lines of a filter and words, what is open, what falls due by a day, figures over time. */
 export function logReport(
   drive: Drive,

@@ -7,7 +7,7 @@ import { targetsAnswer } from '../files/index.ts';
 import { driveOf } from '../testing/samples.ts';
 import { benchError } from './bench-error.ts';
 import { benchReport } from './bench.ts';
-import { drivenReport, windowMeaning } from './driven.ts';
+import { drivenReport, standsAt, windowMeaning } from './driven.ts';
 import { report } from './report.ts';
 import { planAgain, planFor, planName } from './run-plan.ts';
 import { placeSpoken, placeText, sheet } from './sheet.ts';
@@ -144,6 +144,7 @@ describe('marks along a slide', () => {
       { do: 'reached', error: -1, at: 4 },
     );
     expect(targetOf(driven)).toBe(1000 - 51 + 102);
+    expect([placeText(standsAt(driven, 1051)!), standsAt(s, 1051)]).toEqual(['2.0028 mm', null]);
     expect(drivenReport(driven, false, 'Marked')?.error?.text).toBe('−19.6 µm');
     expect(windowMeaning(drive, s.plan, 4)).toBe('±78.5 µm along the slide');
     for (let i = 0; i < 3; i++) s = nextState(s, { do: 'next', at: 5 + i });

@@ -147,7 +147,7 @@ export function sheet(plan: RunPlan): Sheet {
 }
 
 /** How places of a plan are told: angles, or mm along a slide. */
-function placeOf({ scale }: RunPlan): (turns: Rational) => Place {
+export function placeOf({ scale }: RunPlan): (turns: Rational) => Place {
   if (!scale)
     return (turns) => ({ ...dms(mul(abs(turns), rational(ARCSEC_PER_TURN))), back: isNegative(turns) });
   const travel = nearPi(exactPi(scale.travel));

@@ -75,9 +75,12 @@ export const useWorkshop = defineStore('workshop', () => {
     ]);
   }
 
-  /** What adds drives that were read from a file, with their runs; a name that is taken gets a number. */
-  function additions({ drives: list, runs: kept }: Pick<Workshop, 'drives' | 'runs'>): readonly Change[] {
-    const known = new Set(names());
+  /** What adds drives that were read from a file, with their runs; a name that is taken gets a number, unless they are to stand alone. */
+  function additions(
+    { drives: list, runs: kept }: Pick<Workshop, 'drives' | 'runs'>,
+    alone = false,
+  ): readonly Change[] {
+    const known = new Set(alone ? [] : names());
     const rows = list.map((drive) => {
       const name = freeName(drive.name, [...known]);
       known.add(name);

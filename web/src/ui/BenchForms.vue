@@ -1,16 +1,30 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { readSize, type BenchForm, type Refusal } from '@pendrix/core';
 import ReadField from './ReadField.vue';
 import { useSeveralEdits } from './several-edits.ts';
 
 /** Forms of a minute: tests on the bench whose result takes the place of a guess, and small reckonings. */
-const { forms } = defineProps<{ forms: readonly BenchForm[] }>();
+const { forms, given = {} } = defineProps<{
+  forms: readonly BenchForm[];
+  /** what was measured otherwise, by form and field: "settling.hz"; it stands until it is written over */
+  given?: Readonly<Record<string, string>>;
+}>();
 const take = useSeveralEdits();
 const texts = ref<Readonly<Record<string, string>>>({});
 const values = ref<Readonly<Record<string, number>>>({});
 type Field = BenchForm['fields'][number];
 const textOf = (form: BenchForm, f: Field): string => texts.value[`${form.id}.${f.key}`] ?? f.usual ?? '';
+watch(
+  () => given,
+  (now) => {
+    texts.value = { ...texts.value, ...now };
+    values.value = {
+      ...values.value,
+      ...Object.fromEntries(Object.entries(now).map(([key, text]) => [key, Number(text)])),
+    };
+  },
+);
 const put =
   (form: BenchForm, f: Field) =>
   (text: string): Refusal | null => {

@@ -12,8 +12,13 @@ export type RecordRead =
   | { readonly is: 'refused'; readonly refusal: Refusal };
 
 export interface RecordWork {
-  /** `told` hears how far it has come, 0 to 1; the text decides which of the two it is */
-  readonly read: (drive: Drive, text: string, told: (done: number) => void) => RecordRead;
+  /** `told` hears how far it has come, 0 to 1; the text decides which of the two it is; `rate` is the followed one by its name, the first unless said */
+  readonly read: (
+    drive: Drive,
+    text: string,
+    rate: string | undefined,
+    told: (done: number) => void,
+  ) => RecordRead;
   /** a made-up record of this drive as a text, by a seed */
   readonly sample: (drive: Drive, seed: number) => string;
 }

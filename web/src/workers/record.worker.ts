@@ -11,7 +11,7 @@ const few = (given: number, limit: string): RecordRead => ({
 });
 
 const work: RecordWork = {
-  read: (drive, text, told) => {
+  read: (drive, text, rate, told) => {
     if (!/^\uFEFF?[^\n]*time_s/i.test(text)) {
       const record = readDivisionRecord(text);
       if (!record.ok) return { is: 'refused', refusal: record.refusal };
@@ -20,7 +20,7 @@ const work: RecordWork = {
         ? { is: 'dividing', fit, errors: record.value.errors }
         : few(record.value.errors.length, '6');
     }
-    const by = readableRate(drive);
+    const by = readableRate(drive, rate);
     if (!by) return { is: 'refused', refusal: error('noRateToFollow', '').refusal };
     const record = readTrackingRecord(text, by.arcsecPerPx);
     if (!record.ok) return { is: 'refused', refusal: record.refusal };

@@ -1,7 +1,14 @@
 import { toNumber } from '../../numbers/index.ts';
 import type { Drive } from '../../drive/index.ts';
 import { ARCSEC_PER_RADIAN } from '../../errors/index.ts';
-import { asAmplitude, lostMotionOf, settlingSeconds, speedPpm, wilson } from '../../measure/index.ts';
+import {
+  asAmplitude,
+  lostMotionOf,
+  settlingSeconds,
+  speedPpm,
+  wilson,
+  type Bump,
+} from '../../measure/index.ts';
 import { contextOf } from '../context.ts';
 import { among, field, short, type BenchForm } from '../force/bench-form.ts';
 import { angleText, measured } from '../text.ts';
@@ -54,6 +61,12 @@ function speed(drive: Drive): BenchForm | null {
     },
   };
 }
+
+/** A bump that was felt, as the fields of its form hold it. */
+export const bumpGiven = ({ hz, swingsToHalve }: Bump): Readonly<Record<string, string>> => ({
+  'settling.hz': short(hz),
+  'settling.swings': short(swingsToHalve),
+});
 
 /** A bump and how it dies away: the settling time of the first sweep. (handbook: run, settling measured) */
 const settling = ({ job: { sweeps = [] } }: Drive): BenchForm => ({

@@ -31,8 +31,15 @@ import { CELLS, cellLabels } from '@pendrix/core';
 }
 @media (max-width: 1180px) {
   .picture {
-    width: 150px;
+    width: 112px;
     font-size: 0 !important;
+  }
+  .cell {
+    padding-left: 8px !important;
+    font-size: 13px;
+  }
+  .touched {
+    width: 118px;
   }
   .name {
     width: 19%;

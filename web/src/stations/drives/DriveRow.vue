@@ -234,6 +234,14 @@ tr > .touched.touched.touched {
   margin: -3px 0 0 2px;
   vertical-align: top;
 }
+@media (max-width: 1180px) {
+  tr > .cell.cell.cell {
+    padding-left: 8px;
+  }
+  .value.long {
+    font-size: 12px;
+  }
+}
 @media (max-width: 700px) {
   tr {
     display: grid;

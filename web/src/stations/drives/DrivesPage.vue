@@ -17,6 +17,7 @@ import MarkIcon from '../../ui/MarkIcon.vue';
 import DriveHeads from './DriveHeads.vue';
 import DriveRow from './DriveRow.vue';
 import RecordsApart from './RecordsApart.vue';
+import RestoreKey from './RestoreKey.vue';
 import { useDemo } from './use-demo.ts';
 import { useJudged } from './use-judged.ts';
 
@@ -162,12 +163,11 @@ const renamed = (r: DriveRecord) => (name: string) => {
         <v-icon :icon="mdiFileImportOutline" size="26" />
         <p>
           <b>Drop a drive, a shelf or a workshop here</b
-          ><span class="quiet">a file whose name ends in .pendrix.json or .shelf.json</span>
+          ><span class="quiet">.pendrix.json or .shelf.json</span>
         </p>
         <div v-if="drives.length > 0" class="kept">
-          <v-btn variant="text" :prepend-icon="mdiFileDownloadOutline" @click="backUpAll()"
-            >Back up all</v-btn
-          >
+          <v-btn variant="text" :prepend-icon="mdiFileDownloadOutline" @click="backUpAll()">Back up all</v-btn
+          ><RestoreKey />
           <span class="backup" :class="{ 'tone-rounded': lastBackup.old }">{{
             lastBackup.old ? `${lastBackup.words}: time for another` : lastBackup.words
           }}</span>

@@ -44,7 +44,6 @@ const emit = defineEmits<{ change: [entry: LogEntry]; add: [] }>();
           <span v-if="r.line.revision !== null" class="rev">{{ r.line.revision }}</span>
           <span class="quiet">{{ r.kind }}</span>
           <span v-if="r.state" class="state">{{ r.state }}</span>
-          <v-spacer />
           <IconButton
             v-if="r.line.entry"
             :label="`Change the entry of ${r.line.at}`"
@@ -82,8 +81,16 @@ li {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 8px;
+  gap: 2px 8px;
   font-size: 13px;
+  min-height: 32px;
+  padding-right: 36px;
+  position: relative;
+}
+.top > :deep(.v-btn) {
+  position: absolute;
+  top: 0;
+  right: 0;
 }
 .rev {
   border: 1px solid var(--p-ink);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { mdiFileUploadOutline, mdiFlaskOutline, mdiStop } from '@mdi/js';
 import {
   clearComponents,
@@ -11,6 +11,7 @@ import {
   refusalSentence,
   takenFrom,
   angleText,
+  bumpGiven,
   freeEntryId,
   type Drive,
   type LogValue,
@@ -18,11 +19,13 @@ import {
 import { useNotices } from '../../stores/notices.ts';
 import { thisMinute } from '../../ui/clock.ts';
 import BenchForms from '../../ui/BenchForms.vue';
+import ChoiceField from '../../ui/ChoiceField.vue';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import { readText } from '../../ui/files.ts';
 import FoldPanel from '../../ui/FoldPanel.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import { useSeveralEdits } from '../../ui/several-edits.ts';
+import BumpKey from './BumpKey.vue';
 import { useRecord } from './use-record.ts';
 
 /** A record of following or of a divided wheel, read back to its causes; what it tells flows back into the drive as measured. */
@@ -31,8 +34,18 @@ const { edit } = useOpenDrive();
 const looked = useReport();
 const take = useSeveralEdits();
 const notices = useNotices();
-const { read, name, progress, load, sample, stop } = useRecord(() => looked.value.drive);
+/** which of the job's rates the record follows */
+const rates = computed(() => looked.value.duties.rates.map((r) => r.name));
+const rate = ref<string | undefined>(undefined);
+const { read, name, progress, load, again, sample, stop } = useRecord(
+  () => looked.value.drive,
+  () => rate.value,
+);
+watch(rate, () => {
+  if (read.value?.is === 'tracking') void again();
+});
 const forms = computed(() => measureForms(looked.value.drive));
+const felt = ref<Readonly<Record<string, string>>>({});
 const input = ref<HTMLInputElement | null>(null);
 
 async function choose(): Promise<void> {
@@ -104,6 +117,14 @@ function keepDividing(): void {
         @change="choose"
       />
     </header>
+    <ChoiceField
+      v-if="rates.length > 1"
+      class="which"
+      label="It follows"
+      :value="rate ?? rates[0]!"
+      :options="rates.map((value) => ({ value, title: value }))"
+      @choose="(v) => (rate = v)"
+    />
     <p v-if="progress !== null" class="says" role="status">
       {{ Math.floor(100 * progress) }} % fitted
       <v-btn variant="text" :prepend-icon="mdiStop" @click="stop">Stop</v-btn>
@@ -174,7 +195,8 @@ function keepDividing(): void {
       <div class="take"><v-btn variant="text" @click="keepDividing">Put it into the log</v-btn></div>
     </template>
     <FoldPanel class="small-tests" title="Small tests" :open="false">
-      <BenchForms :forms="forms" />
+      <BumpKey @read="(b) => (felt = bumpGiven(b))" />
+      <BenchForms :forms="forms" :given="felt" />
     </FoldPanel>
   </section>
 </template>

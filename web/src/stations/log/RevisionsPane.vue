@@ -6,6 +6,7 @@ import {
   compareRevisions,
   refusalSentence,
   seriesChart,
+  sharesChart,
   shareText,
   type Drive,
   type LogReport,
@@ -36,6 +37,7 @@ const differ = computed(() => rows.value.filter((r) => r.differs).length);
 const name = (n: string): string => (n === '0' ? 'as it stands' : `revision ${n}`);
 
 /** over time, the first few that were read more than once */
+const shares = computed(() => sharesChart(report.shares));
 const charts = computed(() => report.series.flatMap((s) => seriesChart(s) ?? []).slice(0, 3));
 
 const reason = ref('');
@@ -122,6 +124,7 @@ function goBack(): void {
     </template>
     <template v-if="report.shares.length > 0">
       <h3 class="sub-head">Exposures kept <small class="quiet">the share, 95 % of the time</small></h3>
+      <DutyChart v-if="shares" :chart="shares" />
       <table>
         <tbody>
           <tr v-for="s in report.shares" :key="String(s.revision)">

@@ -4,7 +4,7 @@ import { error, type Drive } from '@pendrix/core';
 import type { RecordRead, RecordWork } from '../../workers/record-work.ts';
 
 /** A record read in a worker; Stop ends it at once and leaves what was read before. */
-export function useRecord(drive: () => Drive) {
+export function useRecord(drive: () => Drive, rate: () => string | undefined) {
   const read = shallowRef<RecordRead | null>(null);
   const name = ref('');
   const progress = ref<number | null>(null);
@@ -31,12 +31,15 @@ export function useRecord(drive: () => Drive) {
       if (worker === mine) stop();
     }
   }
+  /** the text that was read last: it is read anew by another rate */
+  let last: { readonly file: string; readonly text: string } | null = null;
   async function load(file: string, text: string): Promise<void> {
+    last = { file, text };
     const told = (mine: Worker) =>
       proxy((done: number) => {
         if (worker === mine) progress.value = done;
       });
-    const answer = await work<RecordRead>((remote, mine) => remote.read(drive(), text, told(mine)));
+    const answer = await work<RecordRead>((remote, mine) => remote.read(drive(), text, rate(), told(mine)));
     if (!answer) return;
     name.value = file;
     read.value = answer;
@@ -48,6 +51,9 @@ export function useRecord(drive: () => Drive) {
     if (text === null) read.value = { is: 'refused', refusal: error('noRateToFollow', '').refusal };
     else await load(`sample ${seed++}`, text);
   }
+  const again = async (): Promise<void> => {
+    if (last) await load(last.file, last.text);
+  };
   onScopeDispose(stop);
-  return { read, name, progress, load, sample, stop };
+  return { read, name, progress, load, again, sample, stop };
 }

@@ -4,6 +4,7 @@ import { mdiVibrate } from '@mdi/js';
 import {
   readCount,
   shakeMessage,
+  standsAt,
   placeWord,
   windowMeaning,
   type Drive,
@@ -14,6 +15,7 @@ import { useController } from '../../stores/controller.ts';
 import CheckField from '../../ui/CheckField.vue';
 import ReadField from '../../ui/ReadField.vue';
 import ControllerLink from './ControllerLink.vue';
+import PlaceText from './PlaceText.vue';
 import type { useDriven } from './use-driven.ts';
 
 /** The controller beside the target: whether it drives this run, its window, and the shake test. */
@@ -23,6 +25,8 @@ const { state, drive, driver } = defineProps<{
   driver: ReturnType<typeof useDriven>;
 }>();
 const link = useController();
+/** live: where the work stands by its counts */
+const stands = computed(() => (link.status ? standsAt(state, link.status.counts) : null));
 const d = computed(() => state.driven ?? null);
 function setWindow(text: string): Refusal | null {
   const read = readCount(text, { min: 0, max: 1_000_000, unit: 'counts', example: '4' });
@@ -64,6 +68,7 @@ async function shakeTest(): Promise<void> {
         {{ placeWord(state.plan) }} {{ state.gap }}.
         <v-btn @click="driver.attach">It stands on the mark</v-btn>
       </p>
+      <p v-if="stands">the work at <PlaceText class="mono" :of="stands" /></p>
       <div class="fields">
         <ReadField label="Window ±" unit="counts" :value="String(d.window)" :commit="setWindow" />
         <span class="quiet">{{ windowMeaning(drive, state.plan, d.window) }}</span>
