@@ -22,17 +22,18 @@ const { open: choose, onChange } = useFileDialog({
   multiple: false,
   reset: true,
 });
-onChange(async (files) => {
+async function read(files: FileList | null): Promise<void> {
   const [one] = files ?? [];
   if (!one) return;
-  const read = await readWorkshopFile(one);
-  if (!read.ok) {
-    notices.tell({ message: `${one.name} is left out. ${refusalSentence(read.refusal)}`, tone: 'bad' });
+  const found = await readWorkshopFile(one);
+  if (!found.ok) {
+    notices.tell({ message: `${one.name} is left out. ${refusalSentence(found.refusal)}`, tone: 'bad' });
     return;
   }
-  file.value = { name: one.name, read: read.value };
+  file.value = { name: one.name, read: found.value };
   open.value = true;
-});
+}
+onChange((files) => void read(files));
 const sizes = (drives: number, parts: number, runs: number): string =>
   [counted(drives, 'drive'), counted(parts, 'shelf line'), counted(runs, 'run')]
     .join(', ')
