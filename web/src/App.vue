@@ -6,34 +6,35 @@ import { useTheme } from 'vuetify';
 import { mdiStop } from '@mdi/js';
 import type { Scope } from './records/history.ts';
 import { useRecords } from './records/records.ts';
-import { useFinding } from './stores/finding.ts';
+import { useSearching } from './stores/searching.ts';
 import { useNotices } from './stores/notices.ts';
 import { useSettings } from './stores/settings.ts';
 import { useWorking } from './stores/working.ts';
 import EmptyState from './ui/EmptyState.vue';
 import ErrorBoundary from './ui/ErrorBoundary.vue';
-import KeysDialog from './ui/KeysDialog.vue';
+import { useEver } from './ui/ever.ts';
 import { useKeys } from './ui/keys.ts';
 import NoticeBar from './ui/NoticeBar.vue';
 import { useNewVersion } from './ui/new-version.ts';
 import { provideOpenDrive } from './ui/open-drive.ts';
 import RulerBar from './ui/RulerBar.vue';
-import SearchDialog from './ui/SearchDialog.vue';
 import StationRail from './ui/StationRail.vue';
 import { isShared, places, type Place } from './ui/stations.ts';
 import TitleBar from './ui/TitleBar.vue';
 import { useUndoing } from './ui/undoing.ts';
-import VerdictStrip from './ui/VerdictStrip.vue';
-import WorkingDrawer from './ui/WorkingDrawer.vue';
 
-/** Only a drive of several trains has it. */
+/** What is not there before a drive is open, or before it is asked for, comes then. */
 const OutputPicker = defineAsyncComponent(() => import('./ui/OutputPicker.vue'));
+const VerdictStrip = defineAsyncComponent(() => import('./ui/VerdictStrip.vue'));
+const WorkingDrawer = defineAsyncComponent(() => import('./ui/WorkingDrawer.vue'));
+const KeysDialog = defineAsyncComponent(() => import('./ui/KeysDialog.vue'));
+const SearchDialog = defineAsyncComponent(() => import('./ui/SearchDialog.vue'));
 /** The frame: rail, title, ruler, verdict strip, and the station in the middle. */
 const records = useRecords();
 const settings = useSettings();
 const notices = useNotices();
 const working = useWorking();
-const finding = useFinding();
+const searching = useSearching();
 const route = useRoute();
 const router = useRouter();
 const theme = useTheme();
@@ -42,6 +43,17 @@ const { id, record, report, tree, output, look, fault } = provideOpenDrive();
 const keysOpen = ref(false);
 const searchOpen = ref(false);
 const railOpen = ref(false);
+/** once made they stay, so that they close as they opened */
+const keysMade = useEver(keysOpen);
+const searchMade = useEver(searchOpen);
+/** what is typed before the search is there is not lost */
+const early = ref('');
+useEventListener(document, 'keydown', (e: KeyboardEvent) => {
+  if (!searchOpen.value || e.key.length !== 1 || e.ctrlKey || e.metaKey) return;
+  if (document.querySelector('[role=dialog]')) return;
+  early.value += e.key;
+  e.preventDefault();
+});
 
 void records.open();
 useNewVersion();
@@ -126,12 +138,12 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
             :output="output"
             @look="look"
           />
-          <template v-if="finding.running">
-            <span class="searching" role="status">{{ finding.message }}</span>
-            <v-btn class="stop" :prepend-icon="mdiStop" @click="finding.stop()">Stop and keep</v-btn>
+          <template v-if="searching.running">
+            <span class="searching" role="status">{{ searching.message }}</span>
+            <v-btn class="stop" :prepend-icon="mdiStop" @click="searching.stop()">Stop and keep</v-btn>
           </template>
         </TitleBar>
-        <RulerBar :progress="finding.part" />
+        <RulerBar :progress="searching.part" />
         <ErrorBoundary v-if="tree && id" what="The verdict" quiet :again="tree">
           <VerdictStrip :tree="tree" :drive-id="id" @look="look" />
         </ErrorBoundary>
@@ -159,8 +171,8 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
       </div>
     </div>
     <NoticeBar />
-    <KeysDialog v-model="keysOpen" />
-    <SearchDialog v-model="searchOpen" />
+    <KeysDialog v-if="keysMade" v-model="keysOpen" />
+    <SearchDialog v-if="searchMade" v-model="searchOpen" v-model:early="early" />
   </v-app>
 </template>
 

@@ -140,7 +140,7 @@ export type { LayersPicture } from './layers-picture.ts';
 export { treePicture, type TreePicture, type TreeRow } from './tree-picture.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
 export { errorScale, type ErrorScale, type ErrorUnit } from './scale.ts';
-export { byPlates, movesAsked, noRun, planAgain, planFor, planName, planRun } from './run-plan.ts';
+export { byPlates, movesAsked, noRun, planAgain, planFor, planRun } from './run-plan.ts';
 export { doubtText } from './doubt-words.ts';
 export { shotAxes, type DriveAxis } from './duties/shot.ts';
 export {

@@ -26,7 +26,7 @@ import {
 } from '../drive/index.ts';
 import { doubtOf, roomOf, stopsOf, turnsOfTravel } from '../motion/index.ts';
 import { differentials, plateChart, turnsOf, wheelRatios } from '../divide/index.ts';
-import { passesRoom, rowsOf, type PlatePlan, type RunPlan } from '../run/index.ts';
+import { passesRoom, type PlatePlan, type RunPlan } from '../run/index.ts';
 import { doubtText } from './doubt-words.ts';
 
 /** The worm that the plates are used on: its own ratio, else the train's. */
@@ -101,13 +101,6 @@ export function planScale(drive: Drive, move: Move, marks: number): RunPlan | nu
   const { doubt } = sharedOf(drive, k, 'ppm');
   const scale = { move: moveLabel(move), mm: piAsText(move.mm), travel: piAsText(k.travel!) };
   return { ...rest, ...(doubt && { doubt }), scale };
-}
-
-/** What a run of a plan is called until its maker calls it otherwise: "73 divisions", "slide, 41 marks of 0.5 mm". */
-export function planName({ train, divisions, scale, rows, ...plan }: RunPlan): string {
-  const size = scale ? `${divisions} marks of ${scale.move}` : `${divisions} divisions`;
-  if (train === undefined) return size;
-  return `${train}, ${rows ? `${divisions} × ${rowsOf({ ...plan, divisions, rows })}` : size}`;
 }
 
 /** Why no such marks can be made; null when they can. */

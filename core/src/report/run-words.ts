@@ -8,8 +8,8 @@ import {
   rowOf,
   rowsOf,
   type AnyRun,
+  type RunPlan,
 } from '../run/index.ts';
-import { planName } from './run-plan.ts';
 
 /** Seconds as a clock, from a minute on without a unit: 4.2 and "s", "1:24", "2:04:09". */
 export function clockOf(seconds: number, decimals = 1): { readonly figure: string; readonly unit: 's' | '' } {
@@ -24,6 +24,13 @@ export function clockOf(seconds: number, decimals = 1): { readonly figure: strin
 export function clockText(seconds: number): string {
   const { figure, unit } = clockOf(seconds);
   return unit ? `${figure} ${unit}` : figure;
+}
+
+/** What a run of a plan is called until its maker calls it otherwise: "73 divisions", "slide, 41 marks of 0.5 mm". */
+export function planName({ train, divisions, scale, rows, ...plan }: RunPlan): string {
+  const size = scale ? `${divisions} marks of ${scale.move}` : `${divisions} divisions`;
+  if (train === undefined) return size;
+  return `${train}, ${rows ? `${divisions} × ${rowsOf({ ...plan, divisions, rows })}` : size}`;
 }
 
 /** What a run is called until its maker calls it otherwise. */

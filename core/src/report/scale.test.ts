@@ -9,7 +9,8 @@ import { benchError } from './bench-error.ts';
 import { benchReport } from './bench.ts';
 import { drivenReport, standsAt, windowMeaning } from './driven.ts';
 import { report } from './report.ts';
-import { planAgain, planFor, planName } from './run-plan.ts';
+import { planAgain, planFor } from './run-plan.ts';
+import { planName } from './run-words.ts';
 import { placeSpoken, placeText, sheet } from './sheet.ts';
 import { plainText } from './rich.ts';
 

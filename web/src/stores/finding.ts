@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watchEffect } from 'vue';
 import { proxy, wrap, type Remote } from 'comlink';
 import {
   joined,
@@ -14,6 +14,7 @@ import {
   type Refusal,
 } from '@pendrix/core';
 import type { FindTask, FindWork } from '../workers/find-work.ts';
+import { useSearching } from './searching.ts';
 import { useShelf } from './shelf.ts';
 
 /** A search of one drive, under way or done. */
@@ -173,5 +174,12 @@ export const useFinding = defineStore('finding', () => {
     return search(driveId, drive);
   }
 
+  const frame = useSearching();
+  frame.stop = stop;
+  watchEffect(() => {
+    frame.running = running.value;
+    frame.part = part.value;
+    frame.message = message.value;
+  });
   return { finding, refusal, failed, running, part, message, search, stop, again, others };
 });

@@ -14,6 +14,8 @@ interface Hit {
 }
 
 const open = defineModel<boolean>({ required: true });
+/** typed before this was there */
+const early = defineModel<string>('early', { required: true });
 const workshop = useWorkshop();
 const current = useOpenDrive();
 const router = useRouter();
@@ -56,13 +58,18 @@ const hits = computed<readonly Hit[]>(() => {
   return found.slice(0, MOST);
 });
 
-watch(open, async (now) => {
-  if (!now) return;
-  words.value = '';
-  at.value = 0;
-  await nextTick();
-  field.value?.focus();
-});
+watch(
+  open,
+  async (now) => {
+    if (!now) return;
+    words.value = early.value;
+    early.value = '';
+    at.value = 0;
+    await nextTick();
+    field.value?.focus();
+  },
+  { immediate: true },
+);
 watch(words, () => (at.value = 0));
 
 function step(by: number): void {

@@ -1,13 +1,7 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue';
-import {
-  mdiContentDuplicate,
-  mdiDeleteOutline,
-  mdiDotsVertical,
-  mdiFileExportOutline,
-  mdiPencilOutline,
-} from '@mdi/js';
-import { cellLabels, refusalMessage, smallPicture, type Refusal, plainText } from '@pendrix/core';
+import { computed, defineAsyncComponent, nextTick, ref, shallowRef } from 'vue';
+import { mdiDotsVertical } from '@mdi/js';
+import { cellLabels, smallPicture, type Refusal, plainText } from '@pendrix/core';
 import type { DriveRecord } from '../../records/kinds.ts';
 import { touchedAt } from '../../ui/clock.ts';
 import GradeTag from '../../ui/GradeTag.vue';
@@ -15,6 +9,9 @@ import { treeOf } from '../../ui/open-drive.ts';
 import RichText from '../../ui/RichText.vue';
 import TrainDrawing from '../../ui/TrainDrawing.vue';
 import IconButton from '../../ui/IconButton.vue';
+
+const DriveMenu = defineAsyncComponent(() => import('./DriveMenu.vue'));
+const RenameField = defineAsyncComponent(() => import('./RenameField.vue'));
 
 /** One drive of the list: its train, its name, the six cells, when it was touched, and what can be done with it. */
 const { record, rename } = defineProps<{
@@ -30,18 +27,17 @@ const drawing = computed(() =>
 );
 const touched = computed(() => touchedAt(record.touchedAt));
 
-const draft = ref<string | null>(null);
-const refusal = ref<Refusal | null>(null);
+const renaming = ref(false);
 const menu = ref<{ readonly $el: HTMLElement } | null>(null);
-function startRename(): void {
-  draft.value = record.drive.name;
-  refusal.value = null;
+/** the menu is made when it is first asked for: there may be a thousand rows */
+const menuAt = shallowRef<HTMLElement | null>(null);
+const menuOpen = ref(false);
+function toggleMenu(): void {
+  menuAt.value = menu.value?.$el ?? null;
+  menuOpen.value = !menuOpen.value;
 }
-function endRename(keep: boolean): void {
-  if (draft.value === null) return;
-  refusal.value = keep ? rename(draft.value) : null;
-  if (refusal.value) return;
-  draft.value = null;
+function renamed(): void {
+  renaming.value = false;
   void nextTick(() => menu.value?.$el.focus());
 }
 </script>
@@ -54,20 +50,7 @@ function endRename(keep: boolean): void {
       /></RouterLink>
     </td>
     <th scope="row" class="name">
-      <form v-if="draft !== null" @submit.prevent="endRename(true)">
-        <v-text-field
-          v-model="draft"
-          class="words"
-          autofocus
-          aria-label="Name of the drive"
-          :error="refusal !== null"
-          :aria-invalid="refusal !== null"
-          @focusin="($event.target as HTMLInputElement).select()"
-          @keydown.escape.stop="endRename(false)"
-          @focusout="endRename(true)"
-        />
-        <span v-if="refusal" class="tone-misses" role="alert">{{ refusalMessage(refusal).message }}</span>
-      </form>
+      <RenameField v-if="renaming" :name="record.drive.name" :rename="rename" @done="renamed" />
       <RouterLink v-else :to="{ name: 'job', params: { id: record.id } }"
         ><b>{{ record.drive.name }}</b
         ><span>{{ tree.purpose }}</span></RouterLink
@@ -92,23 +75,24 @@ function endRename(keep: boolean): void {
       <span class="when"
         >{{ touched }}<span class="quiet">{{ standing }}</span></span
       >
-      <v-menu location="bottom end">
-        <template #activator="{ props }">
-          <IconButton
-            ref="menu"
-            v-bind="props"
-            :label="`Actions for ${record.drive.name}`"
-            :icon="mdiDotsVertical"
-            :size="18"
-          />
-        </template>
-        <v-list>
-          <v-list-item :prepend-icon="mdiPencilOutline" title="Rename" @click="startRename" />
-          <v-list-item :prepend-icon="mdiContentDuplicate" title="Duplicate" @click="emit('duplicate')" />
-          <v-list-item :prepend-icon="mdiFileExportOutline" title="Export" @click="emit('export')" />
-          <v-list-item :prepend-icon="mdiDeleteOutline" title="Delete" @click="emit('remove')" />
-        </v-list>
-      </v-menu>
+      <IconButton
+        ref="menu"
+        :label="`Actions for ${record.drive.name}`"
+        :icon="mdiDotsVertical"
+        :size="18"
+        aria-haspopup="menu"
+        :aria-expanded="menuOpen"
+        @click="toggleMenu"
+      />
+      <DriveMenu
+        v-if="menuAt"
+        v-model="menuOpen"
+        :activator="menuAt"
+        @rename="renaming = true"
+        @duplicate="emit('duplicate')"
+        @export="emit('export')"
+        @remove="emit('remove')"
+      />
     </td>
   </tr>
 </template>
@@ -162,10 +146,6 @@ tr > .name.name.name {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.name .tone-misses {
-  font-size: 13px;
-  color: var(--p-red);
 }
 tr > .cell.cell.cell {
   position: relative;

@@ -16,7 +16,6 @@ import GradeTag from '../../ui/GradeTag.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
 import DriveHeads from './DriveHeads.vue';
 import DriveRow from './DriveRow.vue';
-import RecordsApart from './RecordsApart.vue';
 import RestoreKey from './RestoreKey.vue';
 import { useDemo } from './use-demo.ts';
 import { useJudged } from './use-judged.ts';
@@ -28,6 +27,8 @@ const records = useRecords();
 const notices = useNotices();
 const importing = useImporting();
 const router = useRouter();
+/** Only where something of the database cannot be read. */
+const RecordsApart = defineAsyncComponent(() => import('./RecordsApart.vue'));
 const page = ref<HTMLElement | null>(null);
 
 const drives = computed(() => workshop.drives);
@@ -119,7 +120,7 @@ const renamed = (r: DriveRecord) => (name: string) => {
       <v-btn variant="text" @click="startEmpty">Start empty</v-btn>
       <v-btn variant="text" @click="demoInPlace = false">Keep it</v-btn>
     </p>
-    <RecordsApart />
+    <RecordsApart v-if="records.apart.length > 0" />
     <LongList v-if="drives.length > MAX_WHOLE" class="list" :items="drives" :item-height="71">
       <template #headers><DriveHeads /></template>
       <template #row="{ item, measure }">

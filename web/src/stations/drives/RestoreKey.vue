@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue';
+import { computed, defineAsyncComponent, ref, shallowRef } from 'vue';
 import { useFileDialog } from '@vueuse/core';
 import { mdiFileDownloadOutline, mdiFileRestoreOutline } from '@mdi/js';
 import { counted, refusalSentence } from '@pendrix/core';
@@ -8,8 +8,9 @@ import { useRecords } from '../../records/records.ts';
 import { useImporting } from '../../stores/importing.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { backUpAll } from '../../ui/backup.ts';
-import DialogCard from '../../ui/DialogCard.vue';
 import { readWorkshopFile } from '../../ui/files.ts';
+
+const DialogCard = defineAsyncComponent(() => import('../../ui/DialogCard.vue'));
 
 /** A backup in the place of everything that is here, or beside it. Nothing happens before it is chosen; one Undo takes it back. */
 const records = useRecords();
@@ -57,7 +58,7 @@ function take(how: 'beside' | 'instead'): void {
   <v-btn variant="text" aria-label="Restore a backup" :prepend-icon="mdiFileRestoreOutline" @click="choose()"
     >Restore</v-btn
   >
-  <DialogCard v-model="open" title="Restore a backup" :width="520">
+  <DialogCard v-if="file" v-model="open" title="Restore a backup" :width="520">
     <div class="form">
       <p>
         <b>{{ file?.name }}</b> holds {{ there }}.
