@@ -175,9 +175,9 @@ test('a stale tab that would put a run back asks first', async ({ page, context 
     await expect(page.locator('.what')).toContainText(`Gap ${gap} of 95`);
   }
   await stale.getByRole('button', { name: 'Cut, go on' }).click();
-  await expect(stale.getByRole('alert')).toContainText('has gone on to gap 5 in another tab');
+  await expect(stale.getByRole('alert')).toContainText('has gone on to gap 5 of 95 in another tab');
   await expect(stale.locator('.what')).toContainText('Gap 5 of 95');
-  await stale.getByRole('button', { name: 'Go back to gap 1' }).click();
+  await stale.getByRole('button', { name: 'Go back to gap 1 of 95' }).click();
   await expect(stale.locator('.what')).toContainText('Gap 1 of 95');
 });
 

@@ -14,7 +14,6 @@ import EmptyState from './ui/EmptyState.vue';
 import ErrorBoundary from './ui/ErrorBoundary.vue';
 import { useEver } from './ui/ever.ts';
 import { useKeys } from './ui/keys.ts';
-import NoticeBar from './ui/NoticeBar.vue';
 import { useNewVersion } from './ui/new-version.ts';
 import { provideOpenDrive } from './ui/open-drive.ts';
 import RulerBar from './ui/RulerBar.vue';
@@ -27,6 +26,7 @@ import { useUndoing } from './ui/undoing.ts';
 const OutputPicker = defineAsyncComponent(() => import('./ui/OutputPicker.vue'));
 const VerdictStrip = defineAsyncComponent(() => import('./ui/VerdictStrip.vue'));
 const WorkingDrawer = defineAsyncComponent(() => import('./ui/WorkingDrawer.vue'));
+const NoticeBar = defineAsyncComponent(() => import('./ui/NoticeBar.vue'));
 const KeysDialog = defineAsyncComponent(() => import('./ui/KeysDialog.vue'));
 const SearchDialog = defineAsyncComponent(() => import('./ui/SearchDialog.vue'));
 /** The frame: rail, title, ruler, verdict strip, and the station in the middle. */
@@ -46,6 +46,7 @@ const railOpen = ref(false);
 /** once made they stay, so that they close as they opened */
 const keysMade = useEver(keysOpen);
 const searchMade = useEver(searchOpen);
+const noticed = useEver(computed(() => notices.notice !== null));
 /** what is typed before the search is there is not lost */
 const early = ref('');
 useEventListener(document, 'keydown', (e: KeyboardEvent) => {
@@ -170,7 +171,7 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
         </ErrorBoundary>
       </div>
     </div>
-    <NoticeBar />
+    <NoticeBar v-if="noticed" />
     <KeysDialog v-if="keysMade" v-model="keysOpen" />
     <SearchDialog v-if="searchMade" v-model="searchOpen" v-model:early="early" />
   </v-app>

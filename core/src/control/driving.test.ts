@@ -70,7 +70,7 @@ class Bench {
     });
     const act = async (of: () => Promise<Told>): Promise<Told | 'dead'> => {
       try {
-        return await this.world.until(of(), 40);
+        return await this.world.until(of(), 40, alive);
       } catch {
         return 'dead';
       }

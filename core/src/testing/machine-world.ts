@@ -1,9 +1,12 @@
 import type { Clock, LineLink, Machine } from '../control/index.ts';
 
+/** What is left running of a machine when its page is dead, before the next comes, ms. */
+const AFTER_DEATH_MS = 2000;
+
 /** Time that passes when it is told to, with a machine that ticks in it. */
 export class World {
   now = 0;
-  readonly #due: { at: number; act: () => void; off: boolean }[] = [];
+  #due: { at: number; act: () => void; off: boolean }[] = [];
   readonly machines: { machine: Machine; link: LineLink; cut: boolean; deaf: boolean }[] = [];
   readonly clock: Clock = {
     after: (ms, act) => {
@@ -28,25 +31,36 @@ export class World {
   /** every page is gone; what they were connected to stays */
   drop(): void {
     for (const m of this.machines) m.cut = true;
-    this.#due.length = 0;
+    this.#due = [];
   }
-  /** runs until the promise is settled, at most so many seconds of its own time */
-  async until<T>(made: Promise<T>, seconds = 600): Promise<T> {
+  /** runs until the promise is settled, at most so many seconds of its own time, or so long as somebody lives and a moment more */
+  async until<T>(made: Promise<T>, seconds = 600, lives: () => boolean = () => true): Promise<T> {
     let done = false;
     const settled = made.finally(() => (done = true));
     settled.catch(() => undefined);
-    const end = this.now + seconds * 1000;
+    let end = this.now + seconds * 1000;
+    let alive = true;
+    const machines = [...new Set(this.machines.map((m) => m.machine))];
     while (!done && this.now < end) {
+      if (alive && !lives()) {
+        alive = false;
+        end = Math.min(end, this.now + AFTER_DEATH_MS);
+      }
       this.now += 5;
       // a machine ticks once, however many have been connected to it
-      for (const machine of new Set(this.machines.map((m) => m.machine))) {
+      for (const machine of machines) {
         const lines = machine.tick(5);
+        if (lines.length === 0) continue;
         for (const m of this.machines)
           if (m.machine === machine && !m.cut) for (const line of lines) m.link.onLine?.(line);
       }
-      for (const d of this.#due.filter((x) => x.at <= this.now && !x.off)) {
-        d.off = true;
-        d.act();
+      if (this.#due.some((d) => d.off || d.at <= this.now)) {
+        const now = this.#due.filter((d) => d.at <= this.now && !d.off);
+        this.#due = this.#due.filter((d) => d.at > this.now && !d.off);
+        for (const d of now) {
+          d.off = true;
+          d.act();
+        }
       }
       await Promise.resolve();
       await Promise.resolve();

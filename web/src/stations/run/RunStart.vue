@@ -246,13 +246,12 @@ const print = usePrintSheet(() =>
               variant="flat"
               height="64"
               :prepend-icon="mdiPlay"
-              :disabled="limited !== null || !signed"
+              :disabled="!signed"
               @click="start"
               >Start at {{ place }} {{ gap }}</v-btn
             >
           </template>
-          <p v-if="limited" class="limited" role="status">{{ limited.message }} {{ limited.cure }}</p>
-          <p v-else-if="!signed" class="limited" role="status">
+          <p v-if="!signed" class="limited" role="status">
             The first {{ place }} waits for the set-up: sign it off above, or say why it is skipped.
           </p>
           <p v-else-if="!running" class="quiet">

@@ -7,6 +7,7 @@ import {
   type ShelfView,
 } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
+import { useNextFrame } from '../../ui/next-frame.ts';
 
 /** What of the shelf is shown, and which lines are chosen. */
 export function useShelfView() {
@@ -18,8 +19,10 @@ export function useShelfView() {
     down: false,
   });
   const chosen = ref<ReadonlySet<string>>(new Set());
+  /** a key is seen in its own frame; the list that it leaves follows in the next, however long */
+  const filter = useNextFrame(() => view.filter);
   const report: ComputedRef<ShelfReport> = computed(() =>
-    shelfReport(shelf.parts, shelf.uses, { ...view } satisfies ShelfView),
+    shelfReport(shelf.parts, shelf.uses, { ...view, filter: filter.value } satisfies ShelfView),
   );
   /** the chosen lines that are still there, in the order of the list */
   const picked = computed(() =>
