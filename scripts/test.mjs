@@ -92,7 +92,16 @@ if (check('packages', ensurePackages())) {
   ]);
   const units = await bin(
     'jest',
-    ['--silent', '--forceExit', '--maxWorkers=2', '--json', '--outputFile', path.join(results, 'jest.json')],
+    // a machine that is busy with something else is no fault
+    [
+      '--silent',
+      '--forceExit',
+      '--maxWorkers=2',
+      '--testTimeout=20000',
+      '--json',
+      '--outputFile',
+      path.join(results, 'jest.json'),
+    ],
     { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
   )();
   count('unit tests', units, () => {

@@ -9,6 +9,7 @@ import { main } from './main.ts';
 const demo = (name: string): string =>
   fileURLToPath(new URL(`../../demo/${name}.pendrix.json`, import.meta.url));
 const CUTTER = demo('orrery-wheel-cutter');
+const SLIDE = demo('engraver-slide');
 
 async function run(...words: string[]): Promise<{ code: number; out: string; err: string }> {
   let [out, err] = ['', ''];
@@ -68,6 +69,21 @@ describe('pendrix targets', () => {
     expect(json.rows[30]?.target).toBe(449753);
     expect(csv[31]?.split(',').slice(0, 4)).toEqual(['31', '30', '32832000/73', '449753']);
     expect(table[31]).toContain('147°56′42.7″');
+  });
+
+  test('marks along a slide: places in mm, exact but where π is left, home at the end', async () => {
+    const asked = ['targets', SLIDE, '--divisions', '3', '--move'];
+    const table = (await run(...asked, '2pi')).out.split('\n');
+    expect(table[2]).toMatch(/12 566 .*−0\.19 µm +6\.2832 mm/);
+    expect(table.at(-1)).toMatch(/^ *home /);
+    const json = JSON.parse((await run(...asked, '1/8 in', '--json')).out) as {
+      move: string;
+      rows: { placeMm: number; exact: string }[];
+    };
+    expect([json.move, json.rows[2]!.placeMm, json.rows[2]!.exact]).toEqual(['1/8 in', 6.35, '12700']);
+    expect((await run(...asked, '0.5', '--csv')).out.split('\n')[2]).toBe(
+      '2,1,1000,1000,0,0.000000000,0.500000000,5/16,gap',
+    );
   });
 });
 
@@ -256,6 +272,11 @@ describe('bad input ends with 2 and one sentence', () => {
     [['targets', CUTTER, '--divisions=-3'], '--divisions: -3 is negative'],
     [['targets', CUTTER, '--divisions', '5000000'], 'rows are too many for one sheet'],
     [['targets', CUTTER, '--divisions', '7', '--json', '--csv'], 'the way to print is given twice'],
+    [
+      ['targets', CUTTER, '--divisions', '7', '--move', '1'],
+      'this output turns, and makes no marks along a slide',
+    ],
+    [['targets', SLIDE, '--divisions', '7', '--move', 'moon'], 'move: moon cannot be read as a move'],
     [['check', scratch], 'cannot be read'],
   ])('%j', async (words, want) => {
     const { code, out, err } = await run(...words);

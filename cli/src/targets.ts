@@ -50,7 +50,7 @@ export const targets: Command = {
     const s = sheet(plan);
     const by = byPlates(drive.value) ? 'hole' : 'target';
     const rows = Array.from({ length: s.length }, (_, i) => s.row(i)).map((r) => [
-      r.is === 'gap' ? String(r.gap) : r.is,
+      r.is === 'gap' ? String(r.gap) : s.place === 'mark' ? 'home' : r.is,
       r.is === 'gap' ? String(r.move) : '',
       r.target,
       r.moved,

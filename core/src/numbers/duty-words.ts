@@ -99,6 +99,10 @@ export const dutyWords = {
     message: () => 'the job asks for no sweep in frames',
     cure: () => 'write one in the Job, with its frames and its interval',
   },
+  noSlide: {
+    message: () => 'this output turns, and makes no marks along a slide',
+    cure: () => 'choose an output that travels, or ask for divisions',
+  },
   scaleLimits: {
     message: (t) =>
       `${t.given} marks need ${t.example ?? 'more'} turns, but the limits leave ${t.limit ?? 'less'}`,

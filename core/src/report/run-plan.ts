@@ -106,7 +106,8 @@ export function planScale(drive: Drive, move: Move, marks: number): RunPlan | nu
 /** Why no such marks can be made; null when they can. */
 export function noScale(drive: Drive, move: Move, marks: number): Refusal | null {
   const k = kinematicsOf(drive);
-  const one = k.travel && turnsOfTravel(move.mm, k.travel);
+  if (!k.travel) return error('noSlide', drive.train.output.kind, { path: 'train.output' }).refusal;
+  const one = turnsOfTravel(move.mm, k.travel);
   if (!one) return error('noTravel', move.text, { path: 'train.output' }).refusal;
   if (!stopsOf(drive.train, k)) return noSteps(drive);
   const room = roomOf(drive.train);

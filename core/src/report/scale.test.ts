@@ -101,7 +101,7 @@ describe('marks along a slide', () => {
     expect(refusal(slide(), 5, '1, 2')).toBe('noTravel');
     expect(refusal(slide(), 5, 'moon')).toBe('noTravel');
     expect(refusal({ ...slide(), train: { ...slide().train, output: { kind: 'rotary' } } }, 5, '1')).toBe(
-      'noTravel',
+      'noSlide',
     );
     expect(
       refusal(
