@@ -77,7 +77,8 @@ test('61 teeth by the server’s DC stand-in: cut off at 20, the tab killed at 3
     await expect(key(at, 'Cut')).toBeEnabled();
     await at.keyboard.press('Space');
     if (gap === 31) {
-      // in the middle of its way to the next
+      // in the middle of its way to the next, which is on the disk before it sets off
+      await expect(at.locator('.what')).toContainText('Gap 32 of 61');
       const url = at.url();
       await at.close();
       at = await context.newPage();

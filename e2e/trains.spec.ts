@@ -154,6 +154,7 @@ test('the arbor plan by keyboard: nudged, pinned, at its other place, cured and 
   await arbor(page, '5').focus();
   await page.keyboard.press('o');
   await page.getByRole('button', { name: /^Undo arbor 5 at its other place/ }).click();
+  await page.getByRole('button', { name: /^Undo arbor 7/ }).waitFor();
 
   await page
     .locator('.trouble', { hasText: 'differ by' })

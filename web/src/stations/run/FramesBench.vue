@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { mdiArrowLeft, mdiArrowRight, mdiPause, mdiPlay } from '@mdi/js';
 import { framesOf, type FramesState, type SessionEvent } from '@pendrix/core';
 import { timeOfDay } from '../../ui/clock.ts';
 import { Digits } from '../../ui/Digits.ts';
 import { usePageKeys } from '../../ui/keys.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import BenchCaution from './BenchCaution.vue';
+import BenchKeys from './BenchKeys.vue';
 import ControllerLink from './ControllerLink.vue';
 import SessionHead from './SessionHead.vue';
 import { useBenchAids } from './use-bench-aids.ts';
@@ -80,31 +80,18 @@ usePageKeys({ next: go, back, pause });
             <p>{{ report.message }}</p>
           </div>
         </div>
-        <div class="keys" @keydown.enter="(e: KeyboardEvent) => e.repeat && e.preventDefault()">
-          <button type="button" class="key go" :disabled="idle" aria-keyshortcuts="Space" @click="go">
-            <kbd aria-hidden="true">Space</kbd>{{ report.go
-            }}<v-icon class="arrow" :icon="mdiArrowRight" size="24" />
-          </button>
-          <button
-            type="button"
-            class="key"
-            :disabled="state.frame === 1 && !state.finished"
-            aria-keyshortcuts="Backspace"
-            @click="back"
-          >
-            <kbd aria-hidden="true">Backspace</kbd><v-icon class="arrow" :icon="mdiArrowLeft" size="22" />Back
-          </button>
-          <button
-            type="button"
-            class="key pause"
-            :disabled="state.finished || (state.paused && state.shots.length === 0)"
-            aria-keyshortcuts="P"
-            @click="pause"
-          >
-            <v-icon :icon="state.paused ? mdiPlay : mdiPause" size="26" />{{ state.paused ? 'Go on' : 'Pause'
-            }}<kbd aria-hidden="true">P</kbd>
-          </button>
-        </div>
+        <BenchKeys
+          :go="report.go"
+          :paused="state.paused"
+          :off="{
+            go: idle,
+            back: state.frame === 1 && !state.finished,
+            pause: state.finished || (state.paused && state.shots.length === 0),
+          }"
+          @go="go"
+          @back="back"
+          @pause="pause"
+        />
       </div>
       <BenchCaution about="frames" />
     </section>

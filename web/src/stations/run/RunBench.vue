@@ -1,15 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import {
-  mdiArrowLeft,
-  mdiArrowRight,
-  mdiCheck,
-  mdiFormatListBulleted,
-  mdiPause,
-  mdiPlay,
-  mdiStop,
-  mdiTableLarge,
-} from '@mdi/js';
+import { mdiCheck, mdiFormatListBulleted, mdiStop, mdiTableLarge } from '@mdi/js';
 import {
   benchError,
   benchReport,
@@ -34,6 +25,7 @@ import RichText from '../../ui/RichText.vue';
 import PlaceText from './PlaceText.vue';
 import ErrorGauge from './ErrorGauge.vue';
 import BenchCaution from './BenchCaution.vue';
+import BenchKeys from './BenchKeys.vue';
 import BenchMenu from './BenchMenu.vue';
 import PlateCheck from './PlateCheck.vue';
 import BenchTold from './BenchTold.vue';
@@ -225,38 +217,18 @@ usePageKeys({ next, back, pause, clamp });
           </div>
         </div>
         <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="doneInRow(state)" :left="left" />
-        <!-- A key that is held down cuts once. -->
-        <div class="keys" @keydown.enter="(e: KeyboardEvent) => e.repeat && e.preventDefault()">
-          <button
-            type="button"
-            class="key go"
-            :disabled="state.paused || state.finished || driver.busy.value"
-            aria-keyshortcuts="Space"
-            @click="next"
-          >
-            <kbd aria-hidden="true">Space</kbd>{{ driven && !state.finished ? driven.go : bench.go
-            }}<v-icon class="arrow" :icon="mdiArrowRight" size="24" />
-          </button>
-          <button
-            type="button"
-            class="key"
-            :disabled="state.paused || (state.gap === 1 && !state.finished)"
-            aria-keyshortcuts="Backspace"
-            @click="back"
-          >
-            <kbd aria-hidden="true">Backspace</kbd><v-icon class="arrow" :icon="mdiArrowLeft" size="22" />Back
-          </button>
-          <button
-            type="button"
-            class="key pause"
-            :disabled="state.finished"
-            aria-keyshortcuts="P"
-            @click="pause"
-          >
-            <v-icon :icon="state.paused ? mdiPlay : mdiPause" size="26" />{{ state.paused ? 'Go on' : 'Pause'
-            }}<kbd aria-hidden="true">P</kbd>
-          </button>
-        </div>
+        <BenchKeys
+          :go="driven && !state.finished ? driven.go : bench.go"
+          :paused="state.paused"
+          :off="{
+            go: state.paused || state.finished || driver.busy.value,
+            back: state.paused || (state.gap === 1 && !state.finished),
+            pause: state.finished,
+          }"
+          @go="next"
+          @back="back"
+          @pause="pause"
+        />
       </div>
       <BenchCaution :about="state.driven ? 'advance' : 'spindle'" />
     </section>

@@ -36,12 +36,8 @@ const alt = computed(() => `${done} of ${marks} marks made${left ? `, ${left}` :
   </svg>
 </template>
 
+<style scoped src="./under-tool.css"></style>
 <style scoped>
-.wheel {
-  width: 100%;
-  height: auto;
-  max-height: 100%;
-}
 .made {
   stroke: var(--p-scribe);
   stroke-width: 1.8;
@@ -59,20 +55,10 @@ const alt = computed(() => `${done} of ${marks} marks made${left ? `, ${left}` :
   stroke: var(--p-bright);
   stroke-width: 1.6;
 }
-.dn {
-  font: 400 13px var(--mono);
-  fill: var(--p-scribe-text);
-}
-.lt {
-  font: 400 15px var(--text);
-}
 .big {
-  font: 650 52px var(--mono);
-  fill: var(--p-bright);
-  letter-spacing: -0.03em;
+  font-size: 52px;
 }
 .md {
-  font: 400 16px var(--text);
-  fill: var(--p-scribe);
+  font-size: 16px;
 }
 </style>

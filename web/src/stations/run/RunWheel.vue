@@ -47,12 +47,8 @@ const hatch = Array.from({ length: 9 }, (_, i) => `M${CX - 16} ${20 + i * 5}L${C
   </svg>
 </template>
 
+<style scoped src="./under-tool.css"></style>
 <style scoped>
-.wheel {
-  width: 100%;
-  height: auto;
-  max-height: 100%;
-}
 .sector {
   fill: var(--p-ground-light);
 }
@@ -69,21 +65,5 @@ const hatch = Array.from({ length: 9 }, (_, i) => `M${CX - 16} ${20 + i * 5}L${C
   fill: var(--p-ground);
   stroke: var(--p-bright);
   stroke-width: 1.6;
-}
-.dn {
-  font: 400 13px var(--mono);
-  fill: var(--p-scribe-text);
-}
-.lt {
-  font: 400 15px var(--text);
-}
-.big {
-  font: 650 72px var(--mono);
-  fill: var(--p-bright);
-  letter-spacing: -0.03em;
-}
-.md {
-  font: 400 20px var(--text);
-  fill: var(--p-scribe);
 }
 </style>
