@@ -35,6 +35,8 @@ const shot = async (page, name) => {
 const go = (page, station) =>
   page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
 async function run(page, gaps) {
+  // the station before it has a key of that name, too
+  await page.getByText('Set the work on its mark first.').waitFor();
   await page.getByRole('button', { name: '73', exact: true }).click();
   await page.getByRole('textbox', { name: 'Name of this blank' }).fill('brass 73');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
