@@ -139,10 +139,10 @@ function batteryText(seconds: number | undefined, used: number): string | null {
 /** What the bench shows of a night of following at a moment. (handbook: run, field mode) */
 export interface FollowingReport {
   readonly title: string;
-  /** the large figure: how long it has followed since it was wound back */
+  /** the large figure: how long it has followed since it was rewound */
   readonly big: { readonly figure: string; readonly unit: string };
   readonly message: string;
-  /** until it must be wound back; `soon` within one exposure, or ten minutes */
+  /** until it must be rewound; `soon` within one exposure, or ten minutes */
   readonly ends: { readonly text: string; readonly graded: Graded; readonly soon: boolean } | null;
   readonly kept: string;
   readonly checks: readonly { readonly name: string; readonly at: number | null }[];
@@ -171,7 +171,7 @@ export function followingReport(state: FollowingState, now: number): FollowingRe
           ? 'All is checked: start the drive, then press Start.'
           : `${next} first, and tick it.`
         : left !== null && left <= 0
-          ? 'It is past its end: wind it back, then press Wound back.'
+          ? 'It is past its end: rewind it, then press Rewound.'
           : plan.constants,
     ends: left === null ? null : endsText(left, plan.ends!.why, left < soon),
     kept:
@@ -187,7 +187,7 @@ export function followingReport(state: FollowingState, now: number): FollowingRe
 
 const endsText = (left: number, why: string, soon: boolean): NonNullable<FollowingReport['ends']> =>
   left <= 0
-    ? { text: `past its end: ${why}`, graded: { grade: 'misses', word: 'Wind back' }, soon: true }
+    ? { text: `past its end: ${why}`, graded: { grade: 'misses', word: 'Rewind' }, soon: true }
     : {
         text: `${clockText(left)} until ${why}`,
         graded: soon ? { grade: 'rounded', word: 'Soon' } : { grade: 'even', word: 'Follows' },

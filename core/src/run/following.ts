@@ -5,7 +5,7 @@ export interface FollowingPlan {
   readonly rate: string;
   /** what the controller keeps: "Alternate 15 582 and 15 583" */
   readonly constants: string;
-  /** seconds it can follow before it must be wound back, and why; null while nothing ends it */
+  /** seconds it can follow before it must be rewound, and why; null while nothing ends it */
   readonly ends: { readonly seconds: number; readonly why: string } | null;
   /** one exposure, s, through a lens in mm; null where the job names none */
   readonly exposure: { readonly seconds: number; readonly focalMm: number } | null;
@@ -26,7 +26,7 @@ export interface FollowingState {
   readonly checks: readonly FollowingCheck[];
   /** since when it follows, ms; null while it stands */
   readonly since: number | null;
-  /** seconds it followed before that, since it was last wound back */
+  /** seconds it followed before that, since it was last rewound */
   readonly before: number;
   readonly finished: boolean;
   readonly startedAt: number;
@@ -54,7 +54,7 @@ export const startFollowing = (plan: FollowingPlan, at: number): FollowingState 
   exposures: [],
 });
 
-/** Seconds it has followed since it was last wound back. */
+/** Seconds it has followed since it was last rewound. */
 export const followedSeconds = ({ since, before }: FollowingState, now: number): number =>
   before + (since === null ? 0 : Math.max(0, now - since) / 1000);
 

@@ -50,7 +50,7 @@ usePageKeys({ next: go, pause: () => state.since !== null && say('stand'), back:
       <div class="scroll main">
         <div class="target">
           <p class="what">
-            <span><b>Followed</b> since it was wound back</span>
+            <span><b>Followed</b> since it was rewound</span>
           </p>
           <p
             class="huge mono"
@@ -63,7 +63,7 @@ usePageKeys({ next: go, pause: () => state.since !== null && say('stand'), back:
         <p v-if="report.ends" class="line" role="status">
           <GradeTag :graded="report.ends.graded" :size="14" />{{ report.ends.text }}
           <v-btn v-if="report.ends.soon || state.before > 0" variant="text" @click="say('rewound')"
-            >Wound back</v-btn
+            >Rewound</v-btn
           >
         </p>
         <div class="pe">

@@ -121,7 +121,7 @@ const total = computed(() => {
           <dd>{{ following.constants }}</dd>
         </div>
         <div>
-          <dt>It must be wound back after</dt>
+          <dt>It must be rewound after</dt>
           <dd>
             {{
               following.ends
