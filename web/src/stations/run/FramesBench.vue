@@ -20,7 +20,7 @@ const { name, state, resumed, tell } = defineProps<{
   tell: (event: SessionEvent) => Promise<boolean>;
 }>();
 const emit = defineEmits<{ end: []; others: []; seen: [] }>();
-const { report, go, pause, back } = useFrames(
+const { report, go, pause, back, words } = useFrames(
   () => state,
   (e) => tell(e),
 );
@@ -103,10 +103,7 @@ usePageKeys({ next: go, back, pause });
         <p v-if="report.battery" class="quiet-on">battery: {{ report.battery }}</p>
       </div>
       <ControllerLink v-if="state.plan.axes.length === 1">
-        <p class="quiet">
-          It sends the work to each frame. At the start the work stands at the place of frame
-          {{ state.frame }}.
-        </p>
+        <p class="quiet">{{ words }}</p>
       </ControllerLink>
       <p v-else class="note">
         Several axes are moved by their file (Check, Moves); here the frames are counted and timed.

@@ -9,6 +9,7 @@ import {
   type SessionEvent,
 } from '@pendrix/core';
 import { useController } from '../../stores/controller.ts';
+import { useNotices } from '../../stores/notices.ts';
 
 /** A shot that runs on this page's clock, its one axis sent by the controller where there is one. */
 export interface RunningFrames {
@@ -17,6 +18,8 @@ export interface RunningFrames {
   readonly go: () => void;
   readonly pause: () => void;
   readonly back: () => void;
+  /** what there is to say of the controller that is connected */
+  readonly words: ComputedRef<string>;
 }
 
 /** How often the clock is looked at, ms. */
@@ -30,8 +33,9 @@ export function useFrames(
 ): RunningFrames {
   const now = useNow({ interval: TICK_MS });
   const link = useController();
-  /** a shot of several axes is made by its file: one controller has one axis */
-  const driven = computed(() => link.controller !== null && state().plan.axes.length === 1);
+  const notices = useNotices();
+  /** a controller knows this shot by the start it was set at; any other is not sent anywhere */
+  const driven = computed(() => link.controller !== null && state().boot === link.controller.hello.boot);
   const target = computed(() => (state().zero ?? 0) + state().plan.axes[0]!.targets[state().frame - 1]!);
   const isThere = computed(
     () =>
@@ -54,6 +58,15 @@ export function useFrames(
     const s = state();
     if (s.paused || !s.clock) return;
     const at = Date.now();
+    if (s.boot !== undefined && !link.controller && link.lost !== null) {
+      notices.tell({
+        message: `The controller is gone: ${link.lost}. The shot waits at frame ${s.frame}.`,
+        tone: 'bad',
+        about: 'run',
+      });
+      void tell({ do: 'pause', at });
+      return;
+    }
     const { phase, toMark } = frameNow(s, at);
     if (phase === 'over') void tell({ do: 'shot', at });
     else if (toMark > 0 && toMark * 1000 <= TICK_MS && !isThere.value)
@@ -61,7 +74,7 @@ export function useFrames(
   });
   // each frame is on the disk before its move goes out
   const send = watch(
-    () => (driven.value && state().clock ? `${state().frame} ${state().zero}` : null),
+    () => (driven.value && !state().paused && !state().finished ? `${state().frame} ${state().zero}` : null),
     (which) => {
       if (which !== null) void link.controller?.moveTo(target.value).catch(() => undefined);
     },
@@ -74,7 +87,8 @@ export function useFrames(
   const start = (): void => {
     const s = state();
     const boot = link.controller?.hello.boot;
-    const fresh = driven.value && link.status && boot !== undefined && boot !== s.boot;
+    // a shot of several axes is made by its file: one controller has one axis
+    const fresh = link.status && boot !== undefined && boot !== s.boot && s.plan.axes.length === 1;
     void put({
       do: 'go',
       at: Date.now(),
@@ -96,5 +110,12 @@ export function useFrames(
       void put({ do: 'pause', at: Date.now() });
     },
     back: () => void put({ do: 'back', at: Date.now() }),
+    words: computed(() =>
+      driven.value
+        ? 'It sends the work to each frame.'
+        : state().paused
+          ? `At the start it takes the work to stand at the place of frame ${state().frame}, and sends it to each frame.`
+          : 'Pause, and start again, and it sends the work to each frame.',
+    ),
   };
 }
