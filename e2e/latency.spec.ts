@@ -301,17 +301,21 @@ test('a thousand drives and ten thousand lines of the shelf: until the list can 
   await expect(page.locator('.groups')).toContainText(/10.?000/);
   const find = page.getByRole('searchbox', { name: 'Filter' });
   await find.click();
-  const keys: number[] = [];
-  for (const key of '73 12 24') {
-    const started = await page.evaluate(() => performance.now());
+  // as the browser itself measures it: from the key to the next paint; what takes less than 16 ms it does not tell
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    Object.assign(window, { keyPaints: seen });
+    new PerformanceObserver((list) =>
+      seen.push(...list.getEntries().flatMap((e) => (e.name === 'keydown' ? [e.duration] : []))),
+    ).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
+  });
+  const typed = '73 12 24';
+  for (const key of typed) {
     await page.keyboard.press(key === ' ' ? 'Backspace' : key);
-    keys.push(
-      await page.evaluate(
-        (at) => new Promise<number>((r) => requestAnimationFrame(() => r(performance.now() - at))),
-        started,
-      ),
-    );
+    await page.waitForTimeout(250);
   }
+  const told = await page.evaluate(() => (window as unknown as { keyPaints: number[] }).keyPaints);
+  const keys = Array.from(typed, (_, i) => told[i] ?? 16);
   const said = `1 000 drives, 10 000 lines: opened and one of them clicked after ${usable} ms (wanted < 1500); edit to verdict median ${median(train.edits).toFixed(1)} ms, worst ${Math.max(...train.edits).toFixed(1)} ms; a key in the search of the shelf median ${median(keys).toFixed(0)} ms (wanted < 33)`;
   console.log(said);
   info.annotations.push({ type: 'bench', description: said });

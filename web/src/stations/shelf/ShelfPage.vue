@@ -59,8 +59,8 @@ async function add(kind: PartKindId): Promise<void> {
   view.groups = [];
   view.filter = '';
   choose(part.id);
-  // the list without a filter comes in the next frame
-  for (let i = 0; i < 2; i++) await new Promise(requestAnimationFrame);
+  // the list without a filter comes when the key was painted
+  for (let i = 0; i < 3; i++) await new Promise(requestAnimationFrame);
   await nextTick();
   await table.value?.show(part.id);
 }

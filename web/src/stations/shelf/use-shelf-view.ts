@@ -20,7 +20,7 @@ export function useShelfView() {
   });
   const chosen = ref<ReadonlySet<string>>(new Set());
   /** a key is seen in its own frame; the list that it leaves follows in the next, however long */
-  const filter = useNextFrame(() => view.filter);
+  const filter = useNextFrame(() => view.filter, 2);
   const report: ComputedRef<ShelfReport> = computed(() =>
     shelfReport(shelf.parts, shelf.uses, { ...view, filter: filter.value } satisfies ShelfView),
   );
