@@ -17,7 +17,7 @@ export function planFrames(drive: Drive, report: Report): Result<FramesPlan> {
   if (axes.value.length === 0) return error('noShot', '');
   const shot = planShot(axes.value, drive.timer);
   if (!shot.ok) return shot;
-  const { interval, exposure, write, settle, frames } = shot.value;
+  const { interval, exposure, write, settle, margin, frames } = shot.value;
   const doubt = [
     ...new Set(axes.value.map((a) => doubtText(doubtOf(a.k), 'ppm').trim()).filter(Boolean)),
   ].join(', ');
@@ -27,6 +27,7 @@ export function planFrames(drive: Drive, report: Report): Result<FramesPlan> {
     exposure,
     write,
     settle,
+    margin,
     moves: frames.map((f) => f.move),
     ...batteryOf(report),
     ...(doubt && { doubt }),

@@ -2,13 +2,16 @@ import { describe, expect, test } from '@jest/globals';
 import { newDrive, type Drive } from '../drive/index.ts';
 import {
   nextSession,
+  slackOf,
   startFollowing,
   startFrames,
   startRun,
   type FollowingState,
   type FramesState,
 } from '../run/index.ts';
+import { planShot } from '../travel/index.ts';
 import { driveOf } from '../testing/samples.ts';
+import { shotAxes } from './duties/shot.ts';
 import { report } from './report.ts';
 import { clockText, runDone, runName, runPlace } from './run-words.ts';
 import { planFollowing, planFrames } from './session-plan.ts';
@@ -83,6 +86,14 @@ describe('a shot as a session', () => {
       'film to 25.000 mm: hands off.'.replace('film', s.plan.axes[0]!.name),
     );
     expect(framesReport(s, 9000).last).toEqual([{ at: 5000, frame: 1, message: 'on its mark' }]);
+  });
+
+  test('the bench and the check of the sweep reckon one slack, the margin in both', () => {
+    const drive = slide({ marginSeconds: 1.5 });
+    const axes = shotAxes(drive);
+    const shot = axes.ok ? planShot(axes.value, drive.timer) : axes;
+    expect(shot.ok && shot.value.slack).toBe(5);
+    expect(slackOf(startFrames(plan(drive), 0))).toBe(5);
   });
 
   test('no sweep, and an interval that its own moves break, are refused', () => {

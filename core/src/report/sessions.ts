@@ -7,6 +7,7 @@ import {
   frameNow,
   framesLeft,
   framesOf,
+  shotLength,
   slackOf,
   type FollowingState,
   type FramePhase,
@@ -53,8 +54,9 @@ export function framesReport(state: FramesState, now: number): FramesReport {
   const all = framesOf(plan);
   const { phase, left } = frameNow(state, now);
   const slack = slackOf(state);
-  const seconds = framesLeft(state, now);
   const rest = all - (finished ? all : frame - 1);
+  // while it waits, as long as the rest takes from its first mark
+  const seconds = framesLeft(state, now) ?? shotLength(plan, rest);
   const timed = plan.interval !== null;
   return {
     title: finished ? 'All exposed' : `Frame ${frame}`,
@@ -72,9 +74,7 @@ export function framesReport(state: FramesState, now: number): FramesReport {
     })),
     slack: slack === null ? null : slackText(slack),
     left:
-      finished || rest === 0
-        ? 'all done'
-        : `${rest} to go${seconds === null ? (timed ? `, ${timeLeft((rest - 1) * plan.interval + plan.exposure)}` : '') : `, ${timeLeft(seconds)}`}`,
+      finished || rest === 0 ? 'all done' : [`${rest} to go`, timeLeft(seconds)].filter(Boolean).join(', '),
     battery: batteryText(plan.batterySeconds, (now - state.startedAt) / 1000),
     last: state.shots
       .slice(-LAST)

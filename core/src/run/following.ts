@@ -1,3 +1,5 @@
+import { isMoment, isSeconds } from './moments.ts';
+
 /** A night, or an hour, of following a rate: what it goes by, and what ends it. (handbook: run, field mode) */
 export interface FollowingPlan {
   readonly train?: string;
@@ -97,9 +99,6 @@ export function nextFollowing(state: FollowingState, event: FollowingEvent): Fol
 /** Ticked now, or not any more. */
 const ticked = ({ name, at: before }: FollowingCheck, at: number): FollowingCheck =>
   before === undefined ? { name, at } : { name };
-
-const isSeconds = (n: unknown): boolean => typeof n === 'number' && Number.isFinite(n) && n >= 0;
-const isMoment = (n: unknown): boolean => typeof n === 'number' && Number.isFinite(n);
 
 /** For what comes back from storage or a file. */
 export function isFollowingState(value: unknown): value is FollowingState {

@@ -1,3 +1,5 @@
+import { isMoment, isSeconds } from './moments.ts';
+
 /** One axis of a shot: where it is sent frame by frame, its own counts from its start, and the same in words. */
 export interface FramesAxis {
   readonly name: string;
@@ -14,6 +16,8 @@ export interface FramesPlan {
   readonly exposure: number;
   readonly write: number;
   readonly settle: number;
+  /** kept free of each interval */
+  readonly margin: number;
   /** the slowest axis on the way into each frame */
   readonly moves: readonly number[];
   readonly batterySeconds?: number;
@@ -147,24 +151,27 @@ export function frameNow(
   return { phase, left, toMark };
 }
 
-/** What is left of an interval after the exposure, the writing, the move into the next frame and its settling; s. null without an interval or after the last frame. */
+/** What is left of an interval after the exposure, the writing, the move into the next frame, its settling and the margin; s. null without an interval or after the last frame. */
 export function slackOf({ plan, frame }: FramesState): number | null {
   if (plan.interval === null || frame >= framesOf(plan)) return null;
-  return plan.interval - plan.exposure - plan.write - before(plan, frame + 1);
+  return plan.interval - plan.exposure - plan.write - before(plan, frame + 1) - plan.margin;
 }
+
+/** Seconds from the first mark until the last of so many frames is written; null by hand. */
+export const shotLength = (
+  { interval, exposure, write, moves }: FramesPlan,
+  frames = moves.length,
+): number | null => (interval === null ? null : (frames - 1) * interval + exposure + write);
 
 /** Seconds from now to the end of the last exposure; null by hand and while it waits. */
 export function framesLeft(state: FramesState, now: number): number | null {
   const { plan, clock, frame } = state;
-  if (!clock || plan.interval === null) return null;
-  return (clock.mark - now) / 1000 + (framesOf(plan) - frame) * plan.interval + plan.exposure + plan.write;
+  const rest = shotLength(plan, framesOf(plan) - frame + 1);
+  return clock && rest !== null ? (clock.mark - now) / 1000 + rest : null;
 }
 
 /** Most frames and axes that a session keeps. */
 const MAX_FRAMES = 100_000;
-
-const isSeconds = (n: unknown): boolean => typeof n === 'number' && Number.isFinite(n) && n >= 0;
-const isMoment = (n: unknown): boolean => typeof n === 'number' && Number.isFinite(n);
 
 /** For what comes back from storage or a file. */
 export function isFramesState(value: unknown): value is FramesState {
@@ -180,7 +187,7 @@ export function isFramesState(value: unknown): value is FramesState {
     frames <= MAX_FRAMES &&
     plan.moves.every(isSeconds) &&
     (plan.interval === null || isSeconds(plan.interval)) &&
-    [plan.exposure, plan.write, plan.settle].every(isSeconds) &&
+    [plan.exposure, plan.write, plan.settle, plan.margin].every(isSeconds) &&
     (plan.axes as readonly Partial<FramesAxis>[]).every(
       (a) =>
         typeof a?.name === 'string' &&

@@ -23,6 +23,7 @@ export {
   frameNow,
   framesLeft,
   framesOf,
+  shotLength,
   slackOf,
   startFrames,
   type FramePhase,

@@ -8,6 +8,7 @@ import {
   isAnyRun,
   isSession,
   nextSession,
+  shotLength,
   slackOf,
   startFollowing,
   startFrames,
@@ -33,6 +34,7 @@ const shot = (more: Partial<FramesPlan> = {}): FramesPlan => ({
   exposure: 1,
   write: 0.5,
   settle: 0.5,
+  margin: 0,
   moves: [0, ...Array.from({ length: 9 }, () => 1)],
   ...more,
 });
@@ -101,6 +103,12 @@ describe('shoot, move, shoot', () => {
     const s = startFrames(shot(), 0);
     expect(slackOf(s)).toBeCloseTo(1, 12);
     expect(slackOf({ ...s, frame: 10 })).toBeNull();
+    expect(slackOf(startFrames(shot({ margin: 0.25 }), 0))).toBeCloseTo(0.75, 12);
+    expect([shotLength(shot()), shotLength(shot(), 1), shotLength(shot({ interval: null }))]).toEqual([
+      37.5,
+      1.5,
+      null,
+    ]);
     expect(slackOf(startFrames(shot({ moves: [0, 2.5] }), 0))).toBeCloseTo(-0.5, 12);
   });
 

@@ -41,6 +41,7 @@ export interface Shot {
   readonly exposure: number;
   readonly write: number;
   readonly settle: number;
+  readonly margin: number;
   /** what is left of the shortest interval; null without one */
   readonly slack: number | null;
 }
@@ -90,7 +91,7 @@ export function planShot(axes: readonly ShotAxis[], timer: Timer | undefined): R
       limit: breaks,
     });
   }
-  return ok({ axes: planned, frames, interval, exposure, write, settle, slack });
+  return ok({ axes: planned, frames, interval, exposure, write, settle, margin, slack });
 }
 
 /** Where an axis stands at so many of its microsteps: mm, or degrees. */

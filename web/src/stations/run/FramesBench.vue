@@ -62,7 +62,12 @@ usePageKeys({ next: go, back, pause });
           >
             <Digits :text="report.big.figure" /><b v-if="report.big.unit">{{ report.big.unit }}</b>
           </p>
-          <progress :value="done" :max="all" :aria-label="`${done} of ${all} frames exposed`" />
+          <v-progress-linear
+            :model-value="(100 * done) / all"
+            height="6"
+            color="primary"
+            :aria-label="`${done} of ${all} frames exposed`"
+          />
         </div>
         <div class="pe">
           <div v-for="a in report.axes" :key="a.name" class="pos">

@@ -24,6 +24,12 @@ const chosen = computed<string | null>({
 const runs = useRun(id.value ?? '', chosen);
 const { run, resumed } = runs;
 const sheetOpen = ref(false);
+/** what every bench can say: away to the list, the end, the warning seen */
+const leaving = {
+  others: runs.leave,
+  end: () => void runs.end(),
+  seen: () => void (resumed.value = false),
+};
 /** gap by gap, or on a clock */
 const places = computed(() => (run.value && !isSession(run.value.state) ? run.value.state : null));
 const session = computed(() => (run.value && isSession(run.value.state) ? run.value.state : null));
@@ -77,11 +83,9 @@ const kind = computed(() => {
     :differs="differs"
     :resumed="resumed"
     :put="runs.put"
+    v-on="leaving"
     @go="runs.event"
-    @end="runs.end"
     @sheet="sheetOpen = true"
-    @others="runs.leave"
-    @seen="resumed = false"
   />
   <FramesBench
     v-else-if="run && session?.session === 'frames'"
@@ -89,9 +93,7 @@ const kind = computed(() => {
     :state="session"
     :resumed="resumed"
     :tell="runs.session"
-    @others="runs.leave"
-    @end="runs.end"
-    @seen="resumed = false"
+    v-on="leaving"
   />
   <FollowingBench
     v-else-if="run && session?.session === 'following'"
@@ -99,9 +101,7 @@ const kind = computed(() => {
     :state="session"
     :resumed="resumed"
     :tell="runs.session"
-    @others="runs.leave"
-    @end="runs.end"
-    @seen="resumed = false"
+    v-on="leaving"
   />
   <SessionStart
     v-else-if="kind === 'frames' || kind === 'following'"

@@ -8,6 +8,7 @@ import {
   planFollowing,
   planFrames,
   refusalMessage,
+  shotLength,
   startFollowing,
   startFrames,
   whole,
@@ -53,11 +54,7 @@ function start(): void {
 const lines = computed(() =>
   Array.from({ length: plan.value ? framesOf(plan.value) : 0 }, (_, at) => ({ at })),
 );
-const total = computed(() => {
-  const p = plan.value;
-  if (!p || p.interval === null) return null;
-  return (framesOf(p) - 1) * p.interval + p.exposure + p.write;
-});
+const total = computed(() => plan.value && shotLength(plan.value));
 </script>
 
 <template>
