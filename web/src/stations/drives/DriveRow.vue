@@ -198,7 +198,7 @@ tr > .off.off.off {
 }
 tr > .touched.touched.touched {
   position: relative;
-  padding: 13px 6px 0 8px;
+  padding: 13px 38px 0 8px;
   text-align: right;
   vertical-align: top;
   font-size: 14px;
@@ -209,10 +209,13 @@ tr > .touched.touched.touched {
 }
 .when .quiet {
   display: block;
+  white-space: normal;
+  line-height: 17px;
 }
 .touched .icon-button {
-  margin: -3px 0 0 2px;
-  vertical-align: top;
+  position: absolute;
+  top: 10px;
+  right: 6px;
 }
 @media (max-width: 1180px) {
   tr > .cell.cell.cell {
