@@ -17,6 +17,13 @@ const typed = fc.oneof(
   fc.integer({ min: -5, max: 20_000 }).map(String),
   fc.double({ noNaN: true, min: 0.001, max: 200 }).map((n) => String(Number(n.toPrecision(6)))),
   fc.tuple(fc.integer({ min: 1, max: 200 }), fc.integer({ min: 1, max: 200 })).map(([a, b]) => `${a}:${b}`),
+  // in another unit: 7″ are 0.116 666… ′, and its sixteen digits are read as the same double
+  fc
+    .tuple(
+      fc.integer({ min: 1, max: 400 }),
+      fc.constantFrom('"', "'", '°', ' mm', ' in', ' kg', ' lb', ' N·cm'),
+    )
+    .map((parts) => parts.join('')),
 );
 
 describe.each(specs)('%s', (_, spec) => {

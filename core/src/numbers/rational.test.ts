@@ -116,4 +116,14 @@ describe('rational', () => {
     expect(toNumber(rational(1n, 10n ** 400n))).toBe(0);
     expect(isWhole(huge)).toBe(false);
   });
+
+  test('toNumber is the nearest double: what a double is written as is that double again', () => {
+    expect(toNumber(exactly('0.11666666666666667'))).toBe(0.11666666666666667);
+    fc.assert(
+      fc.property(fc.double({ min: 1e-6, max: 1e20, noNaN: true }), fc.boolean(), (size, below) => {
+        const x = below ? -size : size;
+        expect(toNumber(exactly(String(x)))).toBe(x);
+      }),
+    );
+  });
 });

@@ -70,14 +70,18 @@ export const frac = (a: Rational): Rational => sub(a, rational(floor(a)));
 /** "19/5", "-46", "0": lowest terms, read back by parseRational. */
 export const toText = (a: Rational): string => (a.d === 1n ? String(numerator(a)) : `${numerator(a)}/${a.d}`);
 
-/** Nearest double, within two units of its last place; infinite only when the number itself is out of range. */
+const SAFE = BigInt(Number.MAX_SAFE_INTEGER);
+
+/** The nearest double; infinite only when the number itself is out of range. */
 export function toNumber(a: Rational): number {
   const sign = a.s < 0n ? -1 : 1;
-  const excess = Math.max(bits(a.n), bits(a.d)) - 1000;
-  if (excess <= 0) return (sign * Number(a.n)) / Number(a.d);
+  if (a.n <= SAFE && a.d <= SAFE) return (sign * Number(a.n)) / Number(a.d);
   const shift = bits(a.n) - bits(a.d) - 64;
-  const q = shift > 0 ? a.n / (a.d << BigInt(shift)) : (a.n << BigInt(-shift)) / a.d;
-  return sign * Number(q) * 2 ** shift;
+  const top = shift > 0 ? a.n : a.n << BigInt(-shift);
+  const bottom = shift > 0 ? a.d << BigInt(shift) : a.d;
+  const q = top / bottom;
+  // the last of 64 bits tells whether something is left below them, so that it is rounded once only
+  return sign * Number(q * bottom === top ? q : q | 1n) * 2 ** shift;
 }
 
 const bits = (n: bigint): number => n.toString(2).length;

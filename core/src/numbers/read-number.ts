@@ -1,4 +1,12 @@
-import { parseRational, type Rational, isNegative, isWhole, isZero, numerator } from './rational.ts';
+import {
+  parseRational,
+  type Rational,
+  isNegative,
+  isWhole,
+  isZero,
+  numerator,
+  toNumber,
+} from './rational.ts';
 import { error, ok, type Result } from './refusal.ts';
 
 /** What a pen, a spreadsheet or another keyboard writes for a plain sign: minus, times, colon, quotes; spaces that only group digits go. */
@@ -68,7 +76,7 @@ export function readSize(text: string, limits: Limits): Result<number> {
   const { min, max, ...told } = limits;
   const read = readNumber(text);
   if (!read.ok) return { ok: false, refusal: { ...read.refusal, ...told } };
-  const n = Number(read.value.n) / Number(read.value.d);
+  const n = toNumber(read.value);
   if (isNegative(read.value)) return error('negative', text.trim(), told);
   if (isZero(read.value) && min > 0) return error('zero', text.trim(), told);
   if (n < min) return error('tooSmall', text.trim(), { ...told, limit: String(min) });
@@ -81,7 +89,7 @@ export function readSigned(text: string, limits: Limits): Result<number> {
   const { min, max, ...told } = limits;
   const read = readNumber(text);
   if (!read.ok) return { ok: false, refusal: { ...read.refusal, ...told } };
-  const n = (Number(read.value.s) * Number(read.value.n)) / Number(read.value.d);
+  const n = toNumber(read.value);
   if (n < min) return error('tooSmall', text.trim(), { ...told, limit: String(min) });
   return n > max ? error('tooLarge', text.trim(), { ...told, limit: String(max) }) : ok(n);
 }
