@@ -153,15 +153,10 @@ export class Workbench {
       for (const chosen of this.partsOf(fixed, 0)) {
         const parts = [...chosen, ...this.keptParts];
         if (this.kit.mustHold && !parts.some((p) => kindOf(p.stage).holds?.(p.stage))) continue;
+        const partsRatio = parts.reduce((r, p) => mul(r, partRatio(p)), ONE);
+        const partsTeeth = parts.reduce((n, p) => n + partTeeth(p), 0);
         for (const pairs of shared(stages - fixed, this.kit.families.length))
-          yield {
-            stages,
-            parts,
-            partsRatio: parts.reduce((r, p) => mul(r, partRatio(p)), ONE),
-            partsTeeth: parts.reduce((n, p) => n + partTeeth(p), 0),
-            pairs,
-            pairCount: stages - fixed,
-          };
+          yield { stages, parts, partsRatio, partsTeeth, pairs, pairCount: stages - fixed };
       }
   }
 

@@ -11,7 +11,17 @@ export interface FixedPart {
 
 export const ownOf = ({ own, quantity }: FixedPart): number => own ?? quantity;
 
-export const partRatio = (part: FixedPart): Rational => abs(kindOf(part.stage).reduction(part.stage));
+/** Reckoned once for each stage: a search asks for it with every shape it tries. */
+const ratios = new WeakMap<Stage, Rational>();
+
+export function partRatio({ stage }: FixedPart): Rational {
+  let ratio = ratios.get(stage);
+  if (!ratio) {
+    ratio = abs(kindOf(stage).reduction(stage));
+    ratios.set(stage, ratio);
+  }
+  return ratio;
+}
 
 /** The same stage given twice in the parts is one part with both quantities; the key says when it is the same. */
 export const partKey = (part: FixedPart): string => JSON.stringify(part.stage);

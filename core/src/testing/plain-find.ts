@@ -5,6 +5,9 @@ import { abs, compare, div, gcd, mul, rational, sub, type Rational } from '../nu
 export interface PlainTrain {
   readonly driven: readonly number[];
   readonly drivers: readonly number[];
+  /** the product of the driven wheels, and of the drivers: whole numbers far below 2⁵³ */
+  readonly over: number;
+  readonly under: number;
   readonly ratio: Rational;
   readonly teeth: number;
 }
@@ -29,13 +32,17 @@ export function* plainTrains(wheels: ReadonlyMap<number, number>, stages: number
   for (const all of lists(wheels, 2 * stages)) {
     const driven = all.filter((_, i) => i % 2 === 0);
     const drivers = all.filter((_, i) => i % 2 === 1);
+    const over = driven.reduce((a, b) => a * b, 1);
+    const under = drivers.reduce((a, b) => a * b, 1);
     yield {
       driven,
       drivers,
-      ratio: rational(
-        driven.reduce((a, b) => a * b, 1),
-        drivers.reduce((a, b) => a * b, 1),
-      ),
+      over,
+      under,
+      // of a hundred trains one is looked at
+      get ratio() {
+        return rational(over, under);
+      },
       teeth: all.reduce((a, b) => a + b, 0),
     };
   }
@@ -62,6 +69,8 @@ export interface PlainRow extends PlainTrain {
   readonly error: Rational;
 }
 
+const common = (a: number, b: number): number => (b === 0 ? a : common(b, a % b));
+
 export const key = (r: Rational): string => `${r.n}/${r.d}`;
 
 /** The best distinct ratios of up to so many stages, each with the train to show. */
@@ -74,16 +83,21 @@ export function plainRatio(
   const best = new Map<string, PlainRow>();
   for (let stages = 1; stages <= maxStages; stages++)
     for (const train of plainTrains(wheels, stages)) {
-      const known = best.get(key(train.ratio));
+      const { over, under } = train;
+      const shared = common(over, under);
+      const name = `${over / shared}/${under / shared}`;
+      const known = best.get(name);
       if (known && (known.stages < stages || betterTrain(known, train) <= 0)) continue;
-      best.set(key(train.ratio), { ...train, stages, error: sub(div(train.ratio, target), rational(1)) });
+      best.set(name, { ...train, stages, error: sub(div(train.ratio, target), rational(1)) });
     }
   return [...best.values()]
+    .map((row) => ({ row, off: abs(row.error) }))
     .sort(
       (a, b) =>
-        compare(abs(a.error), abs(b.error)) || a.stages - b.stages || (a.ratio.n < b.ratio.n ? -1 : 1),
+        compare(a.off, b.off) || a.row.stages - b.row.stages || (a.row.ratio.n < b.row.ratio.n ? -1 : 1),
     )
-    .slice(0, count);
+    .slice(0, count)
+    .map(({ row }) => row);
 }
 
 /** For each number of stages: how many trains (in every order and mode) and different steps come out even, and the row of least teeth. */
@@ -95,18 +109,19 @@ export function plainEven(
   stages: number,
   [low, high]: readonly [number, number],
 ): { readonly trains: number; readonly steps: number; readonly least: readonly number[] | null } {
-  const steps = new Set<bigint>();
+  const steps = new Set<number>();
   const sets = new Set<string>();
   let least: readonly number[] | null = null;
   for (const train of plainTrains(wheels, stages))
     for (const mode of modes) {
-      const n = mul(rational(fullSteps * mode), train.ratio);
-      if (n.d !== 1n || !divisions.every((d) => n.n % d === 0n)) continue;
-      if (n.n < BigInt(low) || n.n > BigInt(high)) continue;
+      const top = fullSteps * mode * train.over;
+      const n = top / train.under;
+      if (top % train.under !== 0 || !divisions.every((d) => BigInt(n) % d === 0n)) continue;
+      if (n < low || n > high) continue;
       const set = `${descending(train.driven).join(' ')} : ${descending(train.drivers).join(' ')}`;
-      if (!sets.has(set)) steps.add(n.n);
+      if (!sets.has(set)) steps.add(n);
       sets.add(set);
-      const row = [train.teeth, Number(n.n), mode];
+      const row = [train.teeth, n, mode];
       if (!least || lexically(row, least) < 0) least = row;
     }
   return { trains: sets.size, steps: steps.size, least };
@@ -162,15 +177,15 @@ function* neighbours(t: Rational, most: bigint, side: 1 | -1): Generator<Rationa
 /** Whether n/d is k wheels over k wheels of a range, by taking both apart over every common multiple. */
 export function madeOfRange(from: number, to: number, stages: number): (n: bigint, d: bigint) => boolean {
   const known = new Map<string, boolean>();
-  const made = (value: bigint, wheels: number, top: number): boolean => {
-    if (wheels === 0) return value === 1n;
+  // nothing here is above the product of the wheels, far below 2⁵³
+  const made = (value: number, wheels: number, top: number): boolean => {
+    if (wheels === 0) return value === 1;
     const name = `${value} ${wheels} ${top}`;
     let out = known.get(name);
     if (out === undefined) {
       out = false;
       for (let z = top; z >= from && !out; z--)
-        if (value % BigInt(z) === 0n && BigInt(z) ** BigInt(wheels) >= value)
-          out = made(value / BigInt(z), wheels - 1, z);
+        if (value % z === 0 && z ** wheels >= value) out = made(value / z, wheels - 1, z);
       known.set(name, out);
     }
     return out;
@@ -180,7 +195,7 @@ export function madeOfRange(from: number, to: number, stages: number): (n: bigin
     if (gcd(n, d) !== 1n) throw new Error('not in lowest terms');
     for (let k = 1; k <= stages; k++)
       for (let t = 1n; t * (n > d ? n : d) <= most; t++)
-        if (made(n * t, k, to) && made(d * t, k, to)) return true;
+        if (made(Number(n * t), k, to) && made(Number(d * t), k, to)) return true;
     return false;
   };
 }
