@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { seeded } from '../simulate/index.ts';
 import { nextState, startRun, type RunPlan, type RunState } from '../run/index.ts';
-import { drivenReport, shakeMessage, toldMessage, windowMeaning } from '../report/index.ts';
+import { drivenReport, goneMessage, shakeMessage, toldMessage, windowMeaning } from '../report/index.ts';
 import { newDrive } from '../drive/index.ts';
 import {
   connectLines,
@@ -184,6 +184,12 @@ describe('in words', () => {
     expect([report.go, report.error!.within]).toEqual(['Clamped', true]);
     const moving = nextState(state, { do: 'away', at: 0 });
     expect(drivenReport(moving, true, 'Cut')!.go).toBe('It moves');
+  });
+  test('a controller that is gone: why, and where what it drove stands', () => {
+    expect(goneMessage('the cable was pulled')).toBe(
+      'The controller is gone: the cable was pulled. The run stands where it stood; connect again and go on.',
+    );
+    expect(goneMessage('the cable was pulled', 12)).toContain('pulled. The shot waits at frame 12; connect');
   });
   test('170 rises of A and none of B at E 205 200: 170 counts, 1 074″', () => {
     const plan = { ...PLAN, stepsPerTurn: '205200' };

@@ -155,6 +155,14 @@ export function toldMessage(state: RunState, told: Told): string | null {
   }
 }
 
+/** A controller that is gone, and where what it drove stands: gap by gap, or at a frame. */
+export const goneMessage = (why: string, frame?: number): string =>
+  `The controller is gone: ${why}. ${
+    frame === undefined
+      ? 'The run stands where it stood; connect again and go on.'
+      : `The shot waits at frame ${frame}; connect again and go on.`
+  }`;
+
 /** A shake test in words: clamp, knock, watch. */
 export function shakeMessage(
   plan: RunPlan,

@@ -67,6 +67,7 @@ export {
 } from './log.ts';
 export {
   drivenReport,
+  goneMessage,
   shakeMessage,
   standsAt,
   toldMessage,
@@ -150,7 +151,7 @@ export {
   type FollowingReport,
   type FramesReport,
 } from './sessions.ts';
-export { planFollowing, planFrames } from './session-plan.ts';
+export { planFollowing, planFrames, sessionDiffers } from './session-plan.ts';
 export { clockText, runDone, runName, runPlace } from './run-words.ts';
 export { benchError, type BenchError } from './bench-error.ts';
 export { benchReport, type BenchReport } from './bench.ts';

@@ -3,7 +3,7 @@ import type { Drive } from '../drive/index.ts';
 import { doubtOf, toleranceArcsec, toleranceOf } from '../motion/index.ts';
 import { armExceeds } from '../follow/index.ts';
 import { placeOfTarget, planShot, type Shot } from '../travel/index.ts';
-import type { FollowingPlan, FramesPlan } from '../run/index.ts';
+import type { FollowingPlan, FramesPlan, Session } from '../run/index.ts';
 import { ARM_ALLOWED } from './duties/rates.ts';
 import { shotAxes, type DriveAxis } from './duties/shot.ts';
 import { doubtText } from './doubt-words.ts';
@@ -90,4 +90,32 @@ function endOf({ drive, duties }: Report, at: number): FollowingPlan['ends'] {
     if (seconds !== null) ends.push({ seconds, why: `the arm is ${measured(allowed)}″ off` });
   }
   return ends.sort((a, b) => a.seconds - b.seconds)[0] ?? null;
+}
+
+/** What a session goes by, as text: without words that may be put otherwise, and times to a millisecond. */
+const framesKey = ({ axes, interval, exposure, write, settle, margin, moves }: FramesPlan): string =>
+  JSON.stringify([
+    axes.map(({ name, targets }) => [name, targets]),
+    [interval, exposure, write, settle, margin],
+    moves.map((s) => Math.round(s * 1000)),
+  ]);
+const followingKey = ({ rate, constants, ends, exposure }: FollowingPlan): string =>
+  JSON.stringify([
+    rate,
+    constants,
+    ends && Math.round(ends.seconds),
+    exposure && [exposure.seconds, exposure.focalMm],
+  ]);
+
+/** Would a session begun now go by other figures? It keeps those it began with. `report` is that of its output. (handbook: run) */
+export function sessionDiffers(drive: Drive, report: Report, { session, plan }: Session): boolean {
+  if (session === 'frames') {
+    const now = planFrames(drive, report);
+    return !now.ok || framesKey(now.value) !== framesKey(plan);
+  }
+  // two rates may have one name: any of them that is as it was will do
+  return !report.duties.rates.some((_, at) => {
+    const now = planFollowing(report, at);
+    return now !== null && followingKey(now) === followingKey(plan);
+  });
 }

@@ -14,7 +14,7 @@ import { driveOf } from '../testing/samples.ts';
 import { shotAxes } from './duties/shot.ts';
 import { report } from './report.ts';
 import { clockText, runDone, runName, runPlace } from './run-words.ts';
-import { planFollowing, planFrames } from './session-plan.ts';
+import { planFollowing, planFrames, sessionDiffers } from './session-plan.ts';
 import { exposureEntry, followingReport, framesReport } from './sessions.ts';
 
 /** A screw of 2 mm on 3 200 steps a turn: 0 to 100 mm in 5 frames are 40 000 steps a frame; its motor does 10 s for each. */
@@ -181,4 +181,51 @@ test('clocks, names and places of all kinds of run', () => {
   const made = planFrames(slide(), report(slide()));
   const frames = startFrames(made.ok ? made.value : (null as never), 0);
   expect([runName(frames), runPlace(frames, 0)]).toEqual(['5 frames', 'frame 1 of 5']);
+});
+
+describe('a drive that is changed under a session', () => {
+  const framed = (drive: Drive) => {
+    const made = planFrames(drive, report(drive));
+    if (!made.ok) throw new Error(made.refusal.code);
+    return startFrames(made.value, 0);
+  };
+  test.each([
+    ['nothing', {}, false],
+    ['the way', { to: '90' }, true],
+    ['the frames', { frames: 6 }, true],
+    ['the interval', { intervalSeconds: 21 }, true],
+    ['the exposure', { exposureSeconds: 3 }, true],
+    ['the speed of the moves', { topStepRate: 6000 }, true],
+    ['a shot that cannot be made any more', { intervalSeconds: 12 }, true],
+  ])('a shot: %s', (_what, sweep, differs) =>
+    expect(sessionDiffers(slide(sweep), report(slide(sweep)), framed(slide()))).toBe(differs),
+  );
+  test('another lead sends every frame elsewhere; another name of the drive does not', () => {
+    const other: Drive = {
+      ...slide(),
+      train: { ...slide().train, output: { kind: 'screw', leadMm: '4' } },
+    };
+    expect(sessionDiffers(other, report(other), framed(slide()))).toBe(true);
+    const named = { ...slide(), name: 'another' };
+    expect(sessionDiffers(named, report(named), framed(slide()))).toBe(false);
+  });
+  test.each([
+    ['nothing', {}, false],
+    ['the worm', { train: driveOf(200, 64, [{ kind: 'worm', starts: 1, wheel: 145 }]).train }, true],
+    ['the timer', { timer: { tickHz: '1000000', bits: 16 } }, true],
+    ['another rate', { job: { divisions: '', rates: [{ kind: 'moon' }] } }, true],
+    ['no camera', { job: { divisions: '', rates: [{ kind: 'stars' }] } }, true],
+  ] as const)('a night: %s', (_what, more, differs) => {
+    const session = startFollowing(planFollowing(report(tracker()), 0)!, 0);
+    const drive = tracker(more);
+    expect(sessionDiffers(drive, report(drive), session)).toBe(differs);
+  });
+  test('a night by the second of two rates of one name: nothing was changed', () => {
+    const own = (seconds: string) => ({ kind: 'period', seconds }) as const;
+    const drive = tracker({ job: { divisions: '', rates: [own('86000'), own('87000')] } });
+    const reported = report(drive);
+    const [first, second] = [0, 1].map((at) => planFollowing(reported, at)!);
+    expect([second!.rate, second!.constants === first!.constants]).toEqual([first!.rate, false]);
+    expect(sessionDiffers(drive, reported, startFollowing(second!, 0))).toBe(false);
+  });
 });

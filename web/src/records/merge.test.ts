@@ -52,6 +52,8 @@ describe('a merge of two changes of one thing', () => {
     const ours = { source: { kind: 'stepper', fullSteps: 400, mode: 16 } };
     const theirs = { source: { kind: 'crank', marks: 100 } };
     expect(merge<unknown>(from, ours, theirs, 'theirs')).toEqual({ value: theirs, clashes: 1 });
+    // neither a crank with full steps
+    expect(merge<unknown>(from, ours, theirs, 'ours')).toEqual({ value: ours, clashes: 1 });
   });
 
   test('what was put in right behind what was replaced is another place', () => {

@@ -16,7 +16,7 @@ const emit = defineEmits<{ seen: []; heard: [] }>();
   </p>
   <p v-if="differs" class="told">
     <v-icon :icon="mdiAlertOutline" size="20" /><span
-      >The train was changed since this run began; the run keeps the numbers it began with.</span
+      >The drive was changed since this run began; the run keeps the numbers it began with.</span
     >
   </p>
   <p v-if="message" class="told" role="alert">

@@ -13,10 +13,11 @@ import SessionHead from './SessionHead.vue';
 import { useBenchAids } from './use-bench-aids.ts';
 
 /** A night of following: how long it has followed, what ends it, what was exposed and kept. Few keys, and large. */
-const { name, state, resumed, tell } = defineProps<{
+const { name, state, resumed, differs, tell } = defineProps<{
   name: string;
   state: FollowingState;
   resumed: boolean;
+  differs: boolean;
   tell: (event: SessionEvent) => Promise<boolean>;
 }>();
 const emit = defineEmits<{ end: []; others: []; seen: [] }>();
@@ -42,7 +43,8 @@ usePageKeys({ next: go, pause: () => state.since !== null && say('stand'), back:
         :name="name"
         :note="note"
         :resumed="resumed"
-        :place="`${report.big.figure} ${report.big.unit} followed`"
+        :differs="differs"
+        :place="`${report.big.figure} ${report.big.unit} of following`"
         @others="emit('others')"
         @end="emit('end')"
         @seen="emit('seen')"
@@ -96,12 +98,12 @@ usePageKeys({ next: go, pause: () => state.since !== null && say('stand'), back:
             <p>{{ report.message }}</p>
           </div>
         </div>
-        <div class="keys">
-          <button type="button" class="key go" aria-keyshortcuts="Space" @click="go">
-            <kbd aria-hidden="true">Space</kbd>{{ report.go
-            }}<v-icon class="arrow" :icon="mdiArrowRight" size="24" />
-          </button>
-        </div>
+      </div>
+      <div class="keys">
+        <button type="button" class="key go" aria-keyshortcuts="Space" @click="go">
+          <kbd aria-hidden="true">Space</kbd>{{ report.go
+          }}<v-icon class="arrow" :icon="mdiArrowRight" size="24" />
+        </button>
       </div>
       <BenchCaution about="following" />
     </section>

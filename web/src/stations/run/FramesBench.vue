@@ -13,10 +13,11 @@ import { useBenchAids } from './use-bench-aids.ts';
 import { useFrames } from './use-frames.ts';
 
 /** Shoot, move, shoot at the machine: what is counted down, which frame, what is left of the interval. */
-const { name, state, resumed, tell } = defineProps<{
+const { name, state, resumed, differs, tell } = defineProps<{
   name: string;
   state: FramesState;
   resumed: boolean;
+  differs: boolean;
   tell: (event: SessionEvent) => Promise<boolean>;
 }>();
 const emit = defineEmits<{ end: []; others: []; seen: [] }>();
@@ -43,6 +44,7 @@ usePageKeys({ next: go, back, pause });
         :name="name"
         :note="note"
         :resumed="resumed"
+        :differs="differs"
         :place="`frame ${state.frame}`"
         @others="emit('others')"
         @end="emit('end')"
@@ -85,19 +87,19 @@ usePageKeys({ next: go, back, pause });
             <p>{{ report.message }}</p>
           </div>
         </div>
-        <BenchKeys
-          :go="report.go"
-          :paused="state.paused"
-          :off="{
-            go: idle,
-            back: state.frame === 1 && !state.finished,
-            pause: state.finished || (state.paused && state.shots.length === 0),
-          }"
-          @go="go"
-          @back="back"
-          @pause="pause"
-        />
       </div>
+      <BenchKeys
+        :go="report.go"
+        :paused="state.paused"
+        :off="{
+          go: idle,
+          back: state.frame === 1 && !state.finished,
+          pause: state.finished || (state.paused && state.shots.length === 0),
+        }"
+        @go="go"
+        @back="back"
+        @pause="pause"
+      />
       <BenchCaution about="frames" />
     </section>
     <aside class="clocked">

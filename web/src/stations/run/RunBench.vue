@@ -217,19 +217,19 @@ usePageKeys({ next, back, pause, clamp });
           </div>
         </div>
         <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="doneInRow(state)" :left="left" />
-        <BenchKeys
-          :go="driven && !state.finished ? driven.go : bench.go"
-          :paused="state.paused"
-          :off="{
-            go: state.paused || state.finished || driver.busy.value,
-            back: state.paused || (state.gap === 1 && !state.finished),
-            pause: state.finished,
-          }"
-          @go="next"
-          @back="back"
-          @pause="pause"
-        />
       </div>
+      <BenchKeys
+        :go="driven && !state.finished ? driven.go : bench.go"
+        :paused="state.paused"
+        :off="{
+          go: state.paused || state.finished || driver.busy.value,
+          back: state.paused || (state.gap === 1 && !state.finished),
+          pause: state.finished,
+        }"
+        @go="next"
+        @back="back"
+        @pause="pause"
+      />
       <BenchCaution :about="state.driven ? 'advance' : 'spindle'" />
     </section>
     <RunSide :state="state" :bench="bench" :left="left" :drive="report.drive" :driver="driver" />

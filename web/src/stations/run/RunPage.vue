@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { isSession, planAgain, planDiffers } from '@pendrix/core';
+import { isSession, planAgain, planDiffers, sessionDiffers } from '@pendrix/core';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import ToggleChoice from '../../ui/ToggleChoice.vue';
 import FollowingBench from './FollowingBench.vue';
@@ -12,7 +12,7 @@ import SessionStart from './SessionStart.vue';
 import { useRun } from './use-run.ts';
 
 /** Stand at the machine: the sheet, the runs and the start, or the run that is on the bench. Its id is in the address, so that a reload finds it. */
-const { id, tree, look } = useOpenDrive();
+const { id, record, tree, look } = useOpenDrive();
 const looked = useReport();
 const route = useRoute();
 const router = useRouter();
@@ -53,10 +53,11 @@ const first = computed(() => {
     ? Number(count)
     : null;
 });
-const differs = computed(
-  () =>
-    places.value !== null && planDiffers(places.value.plan, planAgain(report.value.drive, places.value.plan)),
-);
+const differs = computed(() => {
+  const { drive } = report.value;
+  if (places.value) return planDiffers(places.value.plan, planAgain(drive, places.value.plan));
+  return session.value !== null && sessionDiffers(record.value?.drive ?? drive, report.value, session.value);
+});
 
 /** What may be run here: places always, frames and a rate where the job asks for them. */
 const kinds = computed(() => [
@@ -92,6 +93,7 @@ const kind = computed(() => {
     :name="run.name"
     :state="session"
     :resumed="resumed"
+    :differs="differs"
     :tell="runs.session"
     v-on="leaving"
   />
@@ -100,6 +102,7 @@ const kind = computed(() => {
     :name="run.name"
     :state="session"
     :resumed="resumed"
+    :differs="differs"
     :tell="runs.session"
     v-on="leaving"
   />

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { onScopeDispose } from 'vue';
-import { mdiClose, mdiFormatListBulleted, mdiStop, mdiWeatherNight, mdiAlertOutline } from '@mdi/js';
+import { mdiFormatListBulleted, mdiStop, mdiWeatherNight } from '@mdi/js';
 import { useEventListener } from '@vueuse/core';
 import { useSettings } from '../../stores/settings.ts';
-import IconButton from '../../ui/IconButton.vue';
+import BenchTold from './BenchTold.vue';
 
 /** Over a session on the clock: its name, the list, its end, and the field mode: dark, large, nothing beside it. */
-defineProps<{ name: string; note: string; resumed: boolean; place: string }>();
+defineProps<{ name: string; note: string; resumed: boolean; differs: boolean; place: string }>();
 const emit = defineEmits<{ others: []; end: []; seen: [] }>();
 const settings = useSettings();
 let byDay = false;
@@ -41,12 +41,7 @@ onScopeDispose(() => settings.field && field(false));
     <v-btn variant="text" :prepend-icon="mdiFormatListBulleted" @click="emit('others')">Runs</v-btn>
     <v-btn variant="text" :prepend-icon="mdiStop" @click="emit('end')">End</v-btn>
   </header>
-  <p v-if="resumed" class="told" role="status">
-    <v-icon :icon="mdiAlertOutline" size="20" /><span
-      >This was under way before. It stands at {{ place }}: check the mark before you go on.</span
-    >
-    <IconButton label="Dismiss" :icon="mdiClose" :size="18" @click="emit('seen')" />
-  </p>
+  <BenchTold :place="place" :resumed="resumed" :differs="differs" :message="null" @seen="emit('seen')" />
 </template>
 
 <style scoped src="./bench.css"></style>

@@ -1,5 +1,13 @@
 import { computed, ref, watch } from 'vue';
-import { drivingOf, toldMessage, type RunEvent, type RunState, type Told, type Untimed } from '@pendrix/core';
+import {
+  drivingOf,
+  goneMessage,
+  toldMessage,
+  type RunEvent,
+  type RunState,
+  type Told,
+  type Untimed,
+} from '@pendrix/core';
 import { pageClock } from '../../control/links.ts';
 import { useController } from '../../stores/controller.ts';
 
@@ -29,8 +37,7 @@ export function useDriven(state: () => RunState, event: (e: RunEvent) => Promise
   watch(
     () => link.lost,
     (why) => {
-      if (why && driven.value)
-        message.value = `The controller is gone: ${why}. The run stands where it stood; connect again and go on.`;
+      if (why && driven.value) message.value = goneMessage(why);
     },
   );
 

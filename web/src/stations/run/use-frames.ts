@@ -3,6 +3,7 @@ import { useNow } from '@vueuse/core';
 import {
   frameNow,
   framesReport,
+  goneMessage,
   WINDOW,
   type FramesReport,
   type FramesState,
@@ -60,7 +61,7 @@ export function useFrames(
     const at = Date.now();
     if (s.boot !== undefined && !link.controller && link.lost !== null) {
       notices.tell({
-        message: `The controller is gone: ${link.lost}. The shot waits at frame ${s.frame}.`,
+        message: goneMessage(link.lost, s.frame),
         tone: 'bad',
         about: 'run',
       });
