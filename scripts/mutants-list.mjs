@@ -62,8 +62,8 @@ export const MUTANTS = [
   ['core/src/run/run.ts', 'if (row < 1) return state;', 'if (row < 0) return state;'],
   [
     'core/src/run/run.ts',
-    'if (state.paused || state.finished) return state;',
-    'if (state.finished) return state;',
+    'if (state.paused || state.finished) return state;\n      const { rewinding',
+    'if (state.finished) return state;\n      const { rewinding',
   ],
   // records
   [

@@ -56,6 +56,21 @@ describe('what is exported', () => {
     expect(seven).toContain('3040 microsteps a degree');
     expect(written(newDrive('bare'), 'gcode')).toBe('nothingToExport');
   });
+  test('G-code waits at every gap, and passes through where it only rewinds', () => {
+    const drive = driveOf(200, 16, [{ kind: 'worm', starts: 1, wheel: 40 }], '4');
+    const corded = { ...drive, train: { ...drive.train, limits: { back: '0', forth: '1', why: 'a cord' } } };
+    const lines = written(corded, 'gcode', { divisions: 4 }).split('\n');
+    const moves = lines.flatMap((line, i) =>
+      line.startsWith('G0') ? [[line.split('; ')[1], lines[i + 1] === 'M0']] : [],
+    );
+    expect(moves).toEqual([
+      ['place 0 of 4', true],
+      ['place 1 of 4', true],
+      ['place 2 of 4', true],
+      ['place 3 of 4', true],
+      ['rewind to the start', false],
+    ]);
+  });
   test('every table of a drive by its name', () => {
     const tables = tablesOf(full);
     expect([...tables.keys()]).toEqual([
