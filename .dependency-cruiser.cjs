@@ -21,6 +21,12 @@ module.exports = {
       to: { path: '^(web|cli)/src' },
     },
     {
+      name: 'a-page-knows-no-node',
+      severity: 'error',
+      from: { path: '^web/src/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
       name: 'a-kind-knows-no-registry',
       severity: 'error',
       from: { path: '^core/src/drive/(stages|sources|edits)/(?!index)' },
