@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 import vuetify from 'vite-plugin-vuetify';
 
@@ -9,6 +10,8 @@ export default defineConfig({
   plugins: [
     vue(),
     vuetify({ autoImport: true }),
+    // what never changes under its name is compressed once, here
+    compression({ include: /assets\/.*\.(js|css)$/, algorithms: ['gzip'], threshold: 1000 }),
     VitePWA({
       // A new version says so and waits until the user takes it.
       registerType: 'prompt',
@@ -39,6 +42,9 @@ export default defineConfig({
           groups: [
             { name: 'vue', test: /node_modules[\\/](@vue|vue|vue-router|pinia|@vueuse)[\\/]/, priority: 20 },
             { name: 'charts', test: /node_modules[\\/](echarts|zrender|vue-echarts)[\\/]/, priority: 15 },
+            // few requests: what the list needs is one, what the stations share another
+            { name: 'first', tags: ['$initial'], priority: 10 },
+            { name: 'stations', minShareCount: 3, priority: 5 },
           ],
         },
       },

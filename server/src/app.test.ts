@@ -2,6 +2,7 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { app, portOf } from './app.ts';
 
@@ -10,6 +11,8 @@ mkdirSync(path.join(dist, 'assets'));
 writeFileSync(path.join(dist, 'index.html'), '<title>Pendrix</title>');
 writeFileSync(path.join(dist, 'assets', 'a-1.js'), '1');
 writeFileSync(path.join(dist, 'assets', 'long-1.js'), 'gear '.repeat(20_000));
+writeFileSync(path.join(dist, 'assets', 'built-1.js'), 'worm '.repeat(20_000));
+writeFileSync(path.join(dist, 'assets', 'built-1.js.gz'), gzipSync('as it was built'));
 
 let server: ReturnType<ReturnType<typeof app>['listen']>;
 let base = '';
@@ -63,6 +66,15 @@ test('long files are sent compressed', async () => {
   const answer = await fetch(`${base}/assets/long-1.js`, { headers: { 'accept-encoding': 'gzip' } });
   expect(answer.headers.get('content-encoding')).toBe('gzip');
   expect((await answer.text()).length).toBe(100_000);
+});
+
+test('what the build has compressed is sent as it lies there, and plain to who cannot read that', async () => {
+  const packed = await fetch(`${base}/assets/built-1.js`, { headers: { 'accept-encoding': 'gzip' } });
+  expect(packed.headers.get('cache-control')).toContain('immutable');
+  expect(packed.headers.get('content-type')).toContain('javascript');
+  expect(await packed.text()).toBe('as it was built');
+  const plain = await fetch(`${base}/assets/built-1.js`, { headers: { 'accept-encoding': 'identity' } });
+  expect((await plain.text()).length).toBe(100_000);
 });
 
 test.each([

@@ -1,6 +1,7 @@
 import path from 'node:path';
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 
 /** What the browser may load: only what Pendrix ships. Styles are set from script by the component library and the charts. */
 const POLICY = [
@@ -21,18 +22,23 @@ export function app(dist: string): Express {
   const server = express();
   server.disable('x-powered-by');
   server.use(compression());
-  server.use((_request, response, next) => {
+  server.use((request, response, next) => {
     response.set({
       'Content-Security-Policy': POLICY,
       'X-Content-Type-Options': 'nosniff',
       'Referrer-Policy': 'no-referrer',
     });
+    // said in our words, not in those of whatever serves it
+    decodeURIComponent(request.path);
     next();
   });
   // Names with a hash never change; the page and the service worker are asked for anew each time.
+  // They lie there compressed by the build, too: nothing is compressed twice.
   server.use(
     '/assets',
-    express.static(path.join(dist, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    expressStaticGzip(path.join(dist, 'assets'), {
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }),
   );
   server.use(
     express.static(dist, { setHeaders: (response) => void response.set('Cache-Control', 'no-cache') }),
@@ -46,13 +52,13 @@ export function app(dist: string): Express {
 
 /** What went wrong with a request, without telling where on this machine. */
 const plainly: ErrorRequestHandler = (
-  fault: { status?: number; statusCode?: number },
+  fault: Error & { status?: number; statusCode?: number },
   _request,
   response,
   next,
 ) => {
   if (response.headersSent) return next(fault);
-  const status = fault.status ?? fault.statusCode ?? 500;
+  const status = fault.status ?? fault.statusCode ?? (fault instanceof URIError ? 400 : 500);
   const words =
     status === 404
       ? 'There is nothing at this address.'
