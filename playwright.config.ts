@@ -18,6 +18,17 @@ export const CHROMIUM = {
   ],
 };
 
+const ORIGIN = 'http://127.0.0.1:4180';
+
+/** A browser that has been used before, and has nothing yet: the first start has a test of its own. */
+export const EMPTY = {
+  cookies: [],
+  origins: [{ origin: ORIGIN, localStorage: [{ name: 'pendrix.begun', value: 'yes' }] }],
+};
+
+/** A browser in which the demo workshop was opened once: most journeys begin in it. */
+export const WORKSHOP = 'test-results/workshop.json';
+
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
@@ -31,30 +42,27 @@ export default defineConfig({
     ? [['list'], ['json', { outputFile: process.env['PENDRIX_E2E_JSON'] }]]
     : 'list',
   use: {
-    baseURL: 'http://127.0.0.1:4180',
+    baseURL: ORIGIN,
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
     locale: 'en-GB',
     timezoneId: 'UTC',
-    // A browser that has been used before: the first start has a test of its own.
-    storageState: {
-      cookies: [],
-      origins: [{ origin: 'http://127.0.0.1:4180', localStorage: [{ name: 'pendrix.begun', value: 'yes' }] }],
-    },
+    storageState: WORKSHOP,
     serviceWorkers: 'block',
     // a trace of every step costs half of the time: PENDRIX_TRACE=1 when one is looked for
     trace: process.env['PENDRIX_TRACE'] ? 'retain-on-failure' : 'off',
     video: 'off',
   },
   projects: [
-    { name: 'journeys', testIgnore: '**/latency.spec.ts' },
+    { name: 'workshop', testMatch: '**/workshop.setup.ts', use: { storageState: EMPTY } },
+    { name: 'journeys', testIgnore: '**/latency.spec.ts', dependencies: ['workshop'] },
     // Measured alone, when the machine has nothing else to do: npm run bench.
-    { name: 'latency', testMatch: '**/latency.spec.ts' },
+    { name: 'latency', testMatch: '**/latency.spec.ts', dependencies: ['workshop'] },
   ],
   webServer: {
     command: 'npx tsx server/src/main.ts',
     env: { PORT: '4180' },
-    url: 'http://127.0.0.1:4180',
+    url: ORIGIN,
     reuseExistingServer: false,
   },
 });

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { readdirSync } from 'node:fs';
+import { WORKSHOP } from '../playwright.config.ts';
 import { expect, type Locator, type Page } from './quiet.ts';
 
 /** How many drives the demo workshop has. */
@@ -15,21 +16,46 @@ export async function openDemo(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Dismiss' }).click();
 }
 
+type Station = 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Make' | 'Run' | 'Log';
+
+/** What `workshop.setup.ts` kept, as far as it is read here. */
+interface Kept {
+  readonly origins: readonly {
+    readonly indexedDB: readonly {
+      readonly stores: readonly {
+        readonly name: string;
+        readonly records: readonly {
+          readonly value: { readonly id: string; readonly drive: { name: string } };
+        }[];
+      }[];
+    }[];
+  }[];
+}
+
+/** Begins at the list of the demo workshop, which is in place. */
+export async function beginAtDrives(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /Orrery wheel cutter/ }).first()).toBeVisible();
+}
+
+/** Begins at a station of a drive of the demo workshop, by its address. */
+export async function beginAt(page: Page, name: string, station: Exclude<Station, 'Shelf'>): Promise<void> {
+  const kept = JSON.parse(await readFile(WORKSHOP, 'utf8')) as Kept;
+  const drives = kept.origins[0]?.indexedDB[0]?.stores.find((s) => s.name === 'drives')?.records ?? [];
+  const found = drives.find((r) => r.value.drive.name.includes(name));
+  if (!found) throw new Error(`the demo workshop has no drive ${name}`);
+  await page.goto(`/drive/${found.value.id}/${station.toLowerCase()}`);
+  await expect(page.locator('main h2').first()).toHaveText(station);
+}
+
 /** Opens a drive of the list at a station. */
-export async function openDrive(
-  page: Page,
-  name: string,
-  station: 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Make' | 'Run' | 'Log',
-): Promise<void> {
+export async function openDrive(page: Page, name: string, station: Station): Promise<void> {
   await page.locator('th.name a', { hasText: name }).click();
   await go(page, station);
 }
 
 /** By the rail to another station of the open drive. */
-export async function go(
-  page: Page,
-  station: 'Job' | 'Shelf' | 'Train' | 'Find' | 'Check' | 'Make' | 'Run' | 'Log',
-): Promise<void> {
+export async function go(page: Page, station: Station): Promise<void> {
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
   await expect(page.locator('main h2').first()).toHaveText(station);
 }

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from './quiet.ts';
-import { field, go, openDemo, openDrive } from './bench.ts';
+import { expect, type Page, test } from './quiet.ts';
+import { beginAt, field, go } from './bench.ts';
 
 /** Every move of the runs that are stored, as the database holds them. */
 const stored = (page: Page) =>
@@ -54,8 +54,7 @@ test('61 teeth by the server’s DC stand-in: cut off at 20, the tab killed at 3
       },
     });
   });
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Run');
+  await beginAt(page, 'Orrery wheel cutter', 'Run');
   await field(page, 'Divisions').fill('61');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   const words = 'motor=dc&speed=400000&coast=18&window=3&shaking=1&decode=4&seed=61';
@@ -100,8 +99,7 @@ test('counted once an edge and not held, shaking walks the count off, and the di
   page,
 }) => {
   test.setTimeout(90_000);
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Run');
+  await beginAt(page, 'Orrery wheel cutter', 'Run');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   await connect(page, 'motor=dc&speed=400000&decode=1&shaking=1&seed=5');
   await panel(page)

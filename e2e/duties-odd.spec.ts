@@ -1,5 +1,5 @@
-import { expect, test, type Page } from './quiet.ts';
-import { ask, cell, choose, field, openDemo, openDrive, saved, upload, openTab } from './bench.ts';
+import { emptyTest, expect, type Page, test } from './quiet.ts';
+import { ask, beginAt, beginAtDrives, cell, choose, field, openTab, saved, upload } from './bench.ts';
 
 /** What a field says of each text that it cannot take; the figure beside it stays. */
 async function refuses(
@@ -18,8 +18,7 @@ async function refuses(
 }
 
 test('fields of rates and timers take no nonsense, and what was in force stays', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Night meadow', 'Check');
+  await beginAt(page, 'Night meadow', 'Check');
   await expect(page.locator('.ways')).toContainText('Alternate');
   const before = await page.locator('.ways').innerText();
   await refuses(page, 'Timer rate', [
@@ -48,8 +47,7 @@ test('fields of rates and timers take no nonsense, and what was in force stays',
 });
 
 test('a rate of one’s own, in the words people use', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Engraver’s slide', 'Job');
+  await beginAt(page, 'Engraver’s slide', 'Job');
   await ask(page, 'Rate');
   await choose(page.getByLabel('Follow').last(), 'Another');
   const turn = field(page, 'One turn in');
@@ -67,7 +65,7 @@ test('a rate of one’s own, in the words people use', async ({ page }) => {
   await expect(page.locator('.title')).toContainText('follows another');
 });
 
-test('with the keyboard alone: from the job to a rate, its timer, and another tab', async ({ page }) => {
+emptyTest('with the keyboard alone: from the job to a rate, its timer, and another tab', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).press('Enter');
   await page.getByRole('button', { name: 'Add a rate, a sweep, a camera…' }).focus();
@@ -100,7 +98,7 @@ test('with the keyboard alone: from the job to a rate, its timer, and another ta
 });
 
 test('a file with a broken duty is refused by its place, and what was open stays open', async ({ page }) => {
-  await openDemo(page);
+  await beginAtDrives(page);
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Import a file' }).click();
   const bad = {
@@ -118,8 +116,7 @@ test('a file with a broken duty is refused by its place, and what was open stays
 test('the sheet of one count by plates prints by itself; on a phone the tabs are within reach', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Sundial plate', 'Check');
+  await beginAt(page, 'Sundial plate', 'Check');
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('#app')).toBeHidden();

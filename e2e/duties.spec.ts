@@ -1,7 +1,7 @@
-import { expect, test } from './quiet.ts';
-import { ask, cell, choose, download, field, go, openDemo, openDrive, saved, tab, openTab } from './bench.ts';
+import { emptyTest, expect, test } from './quiet.ts';
+import { ask, beginAt, cell, choose, download, field, go, openTab, saved, tab } from './bench.ts';
 
-test('a star drive from nothing to the file with its constants', async ({ page }) => {
+emptyTest('a star drive from nothing to the file with its constants', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
   await field(page, 'Name of the drive').fill('Meadow cradle');
@@ -45,7 +45,7 @@ test('a star drive from nothing to the file with its constants', async ({ page }
   await expect(page.getByText('one step', { exact: true })).toBeVisible();
 });
 
-test('a slide of 480 frames with a pan, on one clock', async ({ page }) => {
+emptyTest('a slide of 480 frames with a pan, on one clock', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
   await ask(page, 'Sweep');
@@ -86,8 +86,7 @@ test('a slide of 480 frames with a pan, on one clock', async ({ page }) => {
 });
 
 test('a wheel of 77 teeth by plates', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Sundial plate head', 'Check');
+  await beginAt(page, 'Sundial plate head', 'Check');
   await expect(tab(page, 'Plates')).toHaveAttribute('aria-selected', 'true');
   await field(page, 'Wanted').fill('77');
   await expect(page.getByRole('table', { name: 'Wanted counts' })).toContainText('9 on 21 and 3 on 33');
@@ -121,8 +120,7 @@ test('a wheel of 77 teeth by plates', async ({ page }) => {
 });
 
 test('a camera and a range of speeds are given, judged and taken away', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Night meadow', 'Check');
+  await beginAt(page, 'Night meadow', 'Check');
   await openTab(page, 'Camera');
   const seen = page.getByRole('region', { name: 'What the camera sees' });
   // the worm of a bought head wavers more than the sky may

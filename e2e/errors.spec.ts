@@ -1,5 +1,5 @@
 import { expect, test } from './quiet.ts';
-import { cell, choose, download, field, go, openDemo, openDrive, openTab, saved } from './bench.ts';
+import { beginAt, cell, choose, download, field, go, openTab, saved } from './bench.ts';
 import type { Page } from '@playwright/test';
 
 const row = (page: Page, cause: string) =>
@@ -18,8 +18,7 @@ const simulated = (page: Page) => expect(page.getByText(/^Simulating/)).toHaveCo
 test('a run-out is raised: budget, verdict and picture change, and one undo takes it back', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Check');
+  await beginAt(page, 'Orrery wheel cutter', 'Check');
   await openTab(page, 'Errors');
   await expect(cell(page, 'error')).toContainText('±95.64″');
   const wheel = page.getByRole('region', { name: 'As it would be cut' });
@@ -47,8 +46,7 @@ test('a run-out is raised: budget, verdict and picture change, and one undo take
 });
 
 test('approached from one side, lost motion leaves the budget with its condition', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Check');
+  await beginAt(page, 'Orrery wheel cutter', 'Check');
   await openTab(page, 'Errors');
   const play = row(page, 'Backlash');
   await expect(play).toContainText('holds: arrives forwards');
@@ -64,8 +62,7 @@ test('approached from one side, lost motion leaves the budget with its condition
 });
 
 test('which shafts cancel, another count, what if by keys, and kept', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await beginAt(page, 'Orrery wheel cutter', 'Job');
   await field(page, 'Divisions of one turn').fill('38, 45, 60');
   await go(page, 'Check');
   await openTab(page, 'Errors');
@@ -88,8 +85,7 @@ test('which shafts cancel, another count, what if by keys, and kept', async ({ p
 test('a turntable that turns in the resonance band, and the finer mode that takes it out', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Stone turntable', 'Check');
+  await beginAt(page, 'Stone turntable', 'Check');
   await openTab(page, 'Force');
   await expect(cell(page, 'force')).toContainText('1.24×');
   const asked = page.locator('.speeds tr.asked').first();
@@ -114,8 +110,7 @@ test('a turntable that turns in the resonance band, and the finer mode that take
 test('a load is given and refused by name; a curve is pasted, and one that rises is refused', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Tide dial', 'Check');
+  await beginAt(page, 'Tide dial', 'Check');
   await openTab(page, 'Force');
   await page.getByRole('button', { name: 'Give a load' }).click();
   await expect(page.getByText('The load is empty.')).toBeVisible();
@@ -150,8 +145,7 @@ test('a load is given and refused by name; a curve is pasted, and one that rises
 
 test('a tracker from a fifth of its exposures round at 120 s to over 80 %', async ({ page }) => {
   test.setTimeout(120_000);
-  await openDemo(page);
-  await openDrive(page, 'Night meadow', 'Check');
+  await beginAt(page, 'Night meadow', 'Check');
   await openTab(page, 'Picture');
   await simulated(page);
   await field(page, 'Lens').fill('50');
@@ -171,8 +165,7 @@ test('a tracker from a fifth of its exposures round at 120 s to over 80 %', asyn
 });
 
 test('a simulation is stopped: what stood stays, and it can be had again', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Night meadow', 'Check');
+  await beginAt(page, 'Night meadow', 'Check');
   await openTab(page, 'Picture');
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.getByText('Stopped: what stands here is of before, nothing yet.')).toBeVisible();

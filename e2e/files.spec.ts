@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './quiet.ts';
-import { DEMO_DRIVES, field, go, openDemo, openDrive, saved, upload } from './bench.ts';
+import { beginAtDrives, DEMO_DRIVES, field, go, openDrive, saved, upload } from './bench.ts';
 
 const cutter = readFileSync(new URL('../demo/orrery-wheel-cutter.pendrix.json', import.meta.url), 'utf8');
 
 test('a broken file is refused in one sentence and changes nothing', async ({ page }) => {
-  await openDemo(page);
+  await beginAtDrives(page);
   const list = page.locator('tbody');
   const before = await list.innerText();
   const bad: readonly (readonly [string, string | Buffer, string])[] = [
@@ -35,7 +35,7 @@ test('a broken file is refused in one sentence and changes nothing', async ({ pa
 });
 
 test('a drive goes out as a file and comes back the same', async ({ page }) => {
-  await openDemo(page);
+  await beginAtDrives(page);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Actions for Orrery wheel cutter' }).click();
   await page.getByText('Export', { exact: true }).click();
@@ -54,7 +54,7 @@ test('a drive goes out as a file and comes back the same', async ({ page }) => {
 });
 
 test('drives are renamed, duplicated, deleted and brought back', async ({ page }) => {
-  await openDemo(page);
+  await beginAtDrives(page);
   const menu = async (drive: string, item: string): Promise<void> => {
     await page.getByRole('button', { name: `Actions for ${drive}`, exact: true }).click();
     await page.getByText(item, { exact: true }).click();
@@ -82,7 +82,7 @@ test('drives are renamed, duplicated, deleted and brought back', async ({ page }
 });
 
 test('tables leave as CSV and a backup holds everything', async ({ page }) => {
-  await openDemo(page);
+  await beginAtDrives(page);
   const backup = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Back up all' }).click();
   const all = JSON.parse(readFileSync(await (await backup).path(), 'utf8')) as {
@@ -113,7 +113,7 @@ test('tables leave as CSV and a backup holds everything', async ({ page }) => {
 test('a backup in the place of everything: told first, done at once, and one Undo brings all back', async ({
   page,
 }) => {
-  await openDemo(page);
+  await beginAtDrives(page);
   const choose = async (name: string, text: string): Promise<void> => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Restore a backup' }).click();

@@ -1,12 +1,11 @@
-import { expect, test, type Page } from './quiet.ts';
-import { cell, choose, field, go, openDemo, openDrive, saved } from './bench.ts';
+import { expect, type Page, test } from './quiet.ts';
+import { beginAt, beginAtDrives, cell, choose, field, go, saved } from './bench.ts';
 
 const rows = (page: Page) => page.locator('tr[data-key]');
 const certificate = (page: Page) => page.locator('.certificate');
 
 async function openFind(page: Page, divisions: string): Promise<void> {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Find');
+  await beginAt(page, 'Orrery wheel cutter', 'Find');
   await field(page, 'Divide by').fill(divisions);
 }
 
@@ -129,7 +128,7 @@ test('other trains of a ratio are shown when asked, the list is saved as CSV, an
 });
 
 test('by keyboard alone: from the list of drives to a train in use', async ({ page }) => {
-  await openDemo(page);
+  await beginAtDrives(page);
   await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('main h2').first()).toHaveText('Job');

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from './quiet.ts';
-import { cell, field } from './bench.ts';
+import { emptyTest, expect, type Page, test } from './quiet.ts';
+import { beginAt, beginAtDrives, cell, field } from './bench.ts';
 
 /** Tab until what is focused is called so; keyboard only. */
 async function tabTo(page: Page, name: RegExp, most = 60): Promise<void> {
@@ -20,7 +20,7 @@ async function type(page: Page, text: string): Promise<void> {
   await page.keyboard.type(text);
 }
 
-test('from an empty browser to the machine and back, with the keyboard alone', async ({ page }) => {
+emptyTest('from an empty browser to the machine and back, with the keyboard alone', async ({ page }) => {
   await page.goto('/');
   await expect(
     page.getByRole('heading', { name: 'A drive is a job and the train that does it' }),
@@ -137,9 +137,7 @@ test('from an empty browser to the machine and back, with the keyboard alone', a
 });
 
 test('the keys are listed under ?, and search finds counts, stations and drives', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Open the demo workshop' }).click();
-  await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
+  await beginAt(page, 'Orrery wheel cutter', 'Job');
   await page.locator('main h2').first().click();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('on to the next gap');
@@ -158,8 +156,7 @@ test('the keys are listed under ?, and search finds counts, stations and drives'
 });
 
 test('a branch and an axis, with the keyboard alone', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Open the demo workshop' }).click();
+  await beginAtDrives(page);
   await page.locator('th.name a', { hasText: 'Tide dial' }).first().focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('main h2').first()).toHaveText('Job');

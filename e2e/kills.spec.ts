@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { chromium, expect, test, type BrowserContext, type Page } from './quiet.ts';
+import { type BrowserContext, chromium, expect, type Page, test } from './quiet.ts';
 import { CHROMIUM } from '../playwright.config.ts';
 import { field, openDemo, openDrive } from './bench.ts';
 

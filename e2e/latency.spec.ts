@@ -1,5 +1,5 @@
-import { expect, test } from './quiet.ts';
-import { cell, field, go, openDemo, openDrive } from './bench.ts';
+import { emptyTest, expect, test } from './quiet.ts';
+import { beginAt, beginAtDrives, cell, field, go, openDrive } from './bench.ts';
 
 // Measured one after the other: two at once would measure each other.
 test.describe.configure({ mode: 'serial' });
@@ -48,8 +48,7 @@ const median = (list: readonly number[]): number =>
 test('an edit of a tooth count with 200 divisions: the verdict, and its time beside an empty frame', async ({
   page,
 }, info) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await beginAt(page, 'Orrery wheel cutter', 'Job');
   await field(page, 'Divisions of one turn').fill('40-239');
   await expect(cell(page, 'divisions')).toContainText('of 200');
   await page.getByRole('link', { name: 'Open the train' }).click();
@@ -119,7 +118,7 @@ async function redraw(
   return { key, drawn, shown };
 }
 
-test('the redraw of an eight-stage train while typing, in its own frame', async ({ page }, info) => {
+emptyTest('the redraw of an eight-stage train while typing, in its own frame', async ({ page }, info) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
   await field(page, 'Divisions of one turn').fill('60, 73, 95, 97');
@@ -152,8 +151,7 @@ test('the page stays responsive while it searches: the longest task of half a mi
   page,
 }, info) => {
   test.setTimeout(120_000);
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Find');
+  await beginAt(page, 'Orrery wheel cutter', 'Find');
   await field(page, 'Divide by').fill('73, 97');
   await expect(page.locator('tr[data-key]').first()).toBeVisible();
   // The page is open when its chart has been loaded and drawn for the first time; what is measured is the search.
@@ -183,48 +181,52 @@ test('the page stays responsive while it searches: the longest task of half a mi
   expect(await page.locator('tr[data-key]').count()).toBeGreaterThan(0);
 });
 
-test('a shelf of two thousand lines: the longest task while it scrolls, and while a cell is written', async ({
-  page,
-}, info) => {
-  await page.goto('/shelf');
-  const rows = Array.from({ length: 2000 }, (_, i) => `wheel,${12 + (i % 300)},${1 + (i % 7) / 4},6,1,2.50`);
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Import' }).click();
-  await (
-    await chooser
-  ).setFiles({ name: 'parts.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
-  await page.getByRole('button', { name: /^Add 2/ }).click();
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await expect(page.locator('.groups')).toContainText('2000');
-  await page.evaluate(() => {
-    const seen: number[] = [];
-    Object.assign(window, { longTasks: seen });
-    new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
-      entryTypes: ['longtask'],
+emptyTest(
+  'a shelf of two thousand lines: the longest task while it scrolls, and while a cell is written',
+  async ({ page }, info) => {
+    await page.goto('/shelf');
+    const rows = Array.from(
+      { length: 2000 },
+      (_, i) => `wheel,${12 + (i % 300)},${1 + (i % 7) / 4},6,1,2.50`,
+    );
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Import' }).click();
+    await (
+      await chooser
+    ).setFiles({ name: 'parts.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+    await page.getByRole('button', { name: /^Add 2/ }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    await expect(page.locator('.groups')).toContainText('2000');
+    await page.evaluate(() => {
+      const seen: number[] = [];
+      Object.assign(window, { longTasks: seen });
+      new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
+        entryTypes: ['longtask'],
+      });
     });
-  });
-  await page.locator('.grid .body').hover();
-  for (let i = 0; i < 25; i++) {
-    await page.mouse.wheel(0, 1800);
-    await page.waitForTimeout(40);
-  }
-  const scrolled = await page.evaluate(() => {
-    const all = (window as unknown as { longTasks: number[] }).longTasks;
-    return Math.max(0, ...all.splice(0));
-  });
-  await page.locator('[data-row] [data-column="4"]').nth(15).click();
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('12345');
-  await page.keyboard.press('Enter');
-  await page.waitForTimeout(300);
-  const written = await page.evaluate(() =>
-    Math.max(0, ...(window as unknown as { longTasks: number[] }).longTasks),
-  );
-  const said = `2 000 lines: longest task while scrolling ${scrolled.toFixed(0)} ms, while writing a cell ${written.toFixed(0)} ms (0 is below the 50 that are counted)`;
-  console.log(said);
-  info.annotations.push({ type: 'bench', description: said });
-  await expect(page.locator('[data-row] [data-column="4"]', { hasText: /^12.?345$/ })).toHaveCount(1);
-});
+    await page.locator('.grid .body').hover();
+    for (let i = 0; i < 25; i++) {
+      await page.mouse.wheel(0, 1800);
+      await page.waitForTimeout(40);
+    }
+    const scrolled = await page.evaluate(() => {
+      const all = (window as unknown as { longTasks: number[] }).longTasks;
+      return Math.max(0, ...all.splice(0));
+    });
+    await page.locator('[data-row] [data-column="4"]').nth(15).click();
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('12345');
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(300);
+    const written = await page.evaluate(() =>
+      Math.max(0, ...(window as unknown as { longTasks: number[] }).longTasks),
+    );
+    const said = `2 000 lines: longest task while scrolling ${scrolled.toFixed(0)} ms, while writing a cell ${written.toFixed(0)} ms (0 is below the 50 that are counted)`;
+    console.log(said);
+    info.annotations.push({ type: 'bench', description: said });
+    await expect(page.locator('[data-row] [data-column="4"]', { hasText: /^12.?345$/ })).toHaveCount(1);
+  },
+);
 
 /** Fills the database with made-up drives and lines of the shelf, as if they had been kept for years. */
 async function fill({ drives, lines }: { drives: number; lines: number }): Promise<void> {
@@ -282,44 +284,45 @@ async function fill({ drives, lines }: { drives: number; lines: number }): Promi
   );
 }
 
-test('a thousand drives and ten thousand lines of the shelf: until the list can be used, and a keystroke', async ({
-  page,
-}, info) => {
-  test.setTimeout(120_000);
-  await page.goto('/');
-  await expect(page.getByRole('button', { name: 'New drive' }).first()).toBeVisible();
-  await page.evaluate(fill, { drives: 1000, lines: 10_000 });
-  const from = Date.now();
-  await page.reload();
-  await page.locator('th.name a', { hasText: 'Lantern' }).first().click();
-  await expect(page.locator('main h2').first()).toHaveText('Job');
-  const usable = Date.now() - from;
-  await go(page, 'Train');
-  const counts = Array.from({ length: 24 }, (_, i) => 60 + ((i * 7) % 41));
-  const train = await page.evaluate(measure, counts);
-  await go(page, 'Shelf');
-  await expect(page.locator('.groups')).toContainText(/10.?000/);
-  const find = page.getByRole('searchbox', { name: 'Filter' });
-  await find.click();
-  // as the browser itself measures it: from the key to the next paint; what takes less than 16 ms it does not tell
-  await page.evaluate(() => {
-    const seen: number[] = [];
-    Object.assign(window, { keyPaints: seen });
-    new PerformanceObserver((list) =>
-      seen.push(...list.getEntries().flatMap((e) => (e.name === 'keydown' ? [e.duration] : []))),
-    ).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
-  });
-  const typed = '73 12 24';
-  for (const key of typed) {
-    await page.keyboard.press(key === ' ' ? 'Backspace' : key);
-    await page.waitForTimeout(250);
-  }
-  const told = await page.evaluate(() => (window as unknown as { keyPaints: number[] }).keyPaints);
-  const keys = Array.from(typed, (_, i) => told[i] ?? 16);
-  const said = `1 000 drives, 10 000 lines: opened and one of them clicked after ${usable} ms (wanted < 1500); edit to verdict median ${median(train.edits).toFixed(1)} ms, worst ${Math.max(...train.edits).toFixed(1)} ms; a key in the search of the shelf median ${median(keys).toFixed(0)} ms (wanted < 33)`;
-  console.log(said);
-  info.annotations.push({ type: 'bench', description: said });
-});
+emptyTest(
+  'a thousand drives and ten thousand lines of the shelf: until the list can be used, and a keystroke',
+  async ({ page }, info) => {
+    test.setTimeout(120_000);
+    await page.goto('/');
+    await expect(page.getByRole('button', { name: 'New drive' }).first()).toBeVisible();
+    await page.evaluate(fill, { drives: 1000, lines: 10_000 });
+    const from = Date.now();
+    await page.reload();
+    await page.locator('th.name a', { hasText: 'Lantern' }).first().click();
+    await expect(page.locator('main h2').first()).toHaveText('Job');
+    const usable = Date.now() - from;
+    await go(page, 'Train');
+    const counts = Array.from({ length: 24 }, (_, i) => 60 + ((i * 7) % 41));
+    const train = await page.evaluate(measure, counts);
+    await go(page, 'Shelf');
+    await expect(page.locator('.groups')).toContainText(/10.?000/);
+    const find = page.getByRole('searchbox', { name: 'Filter' });
+    await find.click();
+    // as the browser itself measures it: from the key to the next paint; what takes less than 16 ms it does not tell
+    await page.evaluate(() => {
+      const seen: number[] = [];
+      Object.assign(window, { keyPaints: seen });
+      new PerformanceObserver((list) =>
+        seen.push(...list.getEntries().flatMap((e) => (e.name === 'keydown' ? [e.duration] : []))),
+      ).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
+    });
+    const typed = '73 12 24';
+    for (const key of typed) {
+      await page.keyboard.press(key === ' ' ? 'Backspace' : key);
+      await page.waitForTimeout(250);
+    }
+    const told = await page.evaluate(() => (window as unknown as { keyPaints: number[] }).keyPaints);
+    const keys = Array.from(typed, (_, i) => told[i] ?? 16);
+    const said = `1 000 drives, 10 000 lines: opened and one of them clicked after ${usable} ms (wanted < 1500); edit to verdict median ${median(train.edits).toFixed(1)} ms, worst ${Math.max(...train.edits).toFixed(1)} ms; a key in the search of the shelf median ${median(keys).toFixed(0)} ms (wanted < 33)`;
+    console.log(said);
+    info.annotations.push({ type: 'bench', description: said });
+  },
+);
 
 test('eight trains of six stages: an edit of what they share, and the verdict of all', async ({
   page,
@@ -339,7 +342,7 @@ test('eight trains of six stages: an edit of what they share, and the verdict of
     output: { kind: 'rotary' },
     job: { divisions: '60, 73, 95, 97' },
   }));
-  await openDemo(page);
+  await beginAtDrives(page);
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Import a file' }).click();
   const text = JSON.stringify({ format: 'pendrix-drive', version: 2, name: 'Eight', job: {}, trains });

@@ -1,9 +1,8 @@
 import { expect, test } from './quiet.ts';
-import { choose, download, field, go, openDemo, openDrive, saved } from './bench.ts';
+import { beginAt, choose, download, field, go, saved } from './bench.ts';
 
 test('a record is read back, its worm taken as measured, and the budget follows', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Night meadow camera cradle', 'Log');
+  await beginAt(page, 'Night meadow camera cradle', 'Log');
   const record = page.getByRole('region', { name: 'A record' });
   await record.getByRole('button', { name: 'Sample' }).click();
   await expect(record.getByText('Too short to tell:')).toBeVisible({ timeout: 20_000 });
@@ -34,8 +33,7 @@ test('a record is read back, its worm taken as measured, and the budget follows'
 });
 
 test('a design is kept, changed, compared and brought back; a cure that would go warns', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Log');
+  await beginAt(page, 'Orrery wheel cutter', 'Log');
   const revisions = page.getByRole('region', { name: 'Revisions' });
   const because = revisions.getByRole('textbox', { name: 'Keep the design, because' });
   await because.pressSequentially('first light');

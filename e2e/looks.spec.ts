@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from './quiet.ts';
-import { go, openDemo, openDrive, tab, openTab } from './bench.ts';
+import { emptyTest, expect, type Page, test } from './quiet.ts';
+import { beginAt, beginAtDrives, go, openDemo, openTab, tab } from './bench.ts';
 
 /** By night the page is the same but for its colours. */
 const RULES = {
@@ -34,44 +34,43 @@ async function nothingSeriousBy(page: Page): Promise<void> {
   await rail.getByRole('button', { name: 'Day', exact: true }).click();
 }
 
-test('axe finds nothing serious, by day and by night: every station, the bench, the keys', async ({
-  page,
-}) => {
-  test.setTimeout(240_000);
-  await page.goto('/');
-  await nothingSeriousBy(page);
-  await openDemo(page);
-  await nothingSeriousBy(page);
-  await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
-  for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Make', 'Run', 'Log'] as const) {
-    await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
-    await expect(page.locator('main h2').first()).toHaveText(station);
-    if (station === 'Check') {
-      await page.locator('.figures .figure').first().click();
-      await expect(page.locator('.chart canvas').first()).toBeVisible();
-    }
+emptyTest(
+  'axe finds nothing serious, by day and by night: every station, the bench, the keys',
+  async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto('/');
     await nothingSeriousBy(page);
-  }
-  await go(page, 'Run');
-  await page.getByRole('button', { name: 'Start at gap 1' }).click();
-  await expect(page.locator('.huge')).toBeVisible();
-  await nothingSeriousBy(page);
-  await page.keyboard.press('?');
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await nothingSerious(page, 'day');
-});
+    await openDemo(page);
+    await nothingSeriousBy(page);
+    await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
+    for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Make', 'Run', 'Log'] as const) {
+      await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
+      await expect(page.locator('main h2').first()).toHaveText(station);
+      if (station === 'Check') {
+        await page.locator('.figures .figure').first().click();
+        await expect(page.locator('.chart canvas').first()).toBeVisible();
+      }
+      await nothingSeriousBy(page);
+    }
+    await go(page, 'Run');
+    await page.getByRole('button', { name: 'Start at gap 1' }).click();
+    await expect(page.locator('.huge')).toBeVisible();
+    await nothingSeriousBy(page);
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await nothingSerious(page, 'day');
+  },
+);
 
 test('axe finds nothing serious, by day and by night: what is checked, trees, sessions', async ({ page }) => {
   test.setTimeout(240_000);
-  await openDemo(page);
   for (const [drive, tabs] of [
     ['Night meadow', ['Rate', 'Camera', 'Arm', 'Speed', 'Errors', 'Picture']],
     ['Stone turntable', ['Force', 'Picture']],
     ['Garden film', ['Sweep']],
     ['Sundial plate', ['Plates']],
   ] as const) {
-    await page.goto('/');
-    await openDrive(page, drive, 'Check');
+    await beginAt(page, drive, 'Check');
     for (const name of tabs) {
       await openTab(page, name);
       await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
@@ -79,8 +78,7 @@ test('axe finds nothing serious, by day and by night: what is checked, trees, se
       await nothingSeriousBy(page);
     }
   }
-  await page.goto('/');
-  await openDrive(page, 'Walnut orrery', 'Train');
+  await beginAt(page, 'Walnut orrery', 'Train');
   await nothingSeriousBy(page);
   await page.getByRole('button', { name: 'Arbor plan' }).click();
   await page.getByRole('button', { name: /^Arbor 5, / }).click();
@@ -96,8 +94,7 @@ test('axe finds nothing serious, by day and by night: what is checked, trees, se
     ['Garden film', 'To the first frame'],
     ['Night meadow', 'To the checklist'],
   ] as const) {
-    await page.goto('/');
-    await openDrive(page, drive, 'Run');
+    await beginAt(page, drive, 'Run');
     const frames = page.getByRole('group', { name: 'What is run' }).getByRole('button', { name: 'Frames' });
     if (drive === 'Garden film') await frames.click();
     await nothingSeriousBy(page);
@@ -109,18 +106,16 @@ test('axe finds nothing serious, by day and by night: what is checked, trees, se
 
 test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 700 });
-  await openDemo(page);
+  await beginAtDrives(page);
   expect(await sideways(page)).toBe(false);
   for (const drive of ['Night meadow', 'Garden film', 'Sundial plate']) {
-    await page.goto('/');
-    await openDrive(page, drive, 'Check');
+    await beginAt(page, drive, 'Check');
     await page.waitForTimeout(300);
     expect(await sideways(page)).toBe(false);
     await go(page, 'Job');
     expect(await sideways(page)).toBe(false);
   }
-  await page.goto('/');
-  await openDrive(page, 'Walnut orrery', 'Train');
+  await beginAt(page, 'Walnut orrery', 'Train');
   expect(await sideways(page)).toBe(false);
   await page.getByRole('button', { name: 'Arbor plan' }).click();
   await page.getByRole('button', { name: /^Arbor 5, / }).waitFor();
@@ -139,7 +134,7 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
 
 test('Run on a phone: large target, large keys, the rail behind a menu', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await openDemo(page);
+  await beginAtDrives(page);
   await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
   // the list has the same key, and going to a drive shuts its menu
   await expect(page.locator('main h2').first()).toHaveText('Job');

@@ -2,11 +2,10 @@ import { readFile } from 'node:fs/promises';
 import DxfParser from 'dxf-parser';
 import { unzipSync } from 'fflate';
 import { expect, test } from './quiet.ts';
-import { download, field, go, openDemo, openDrive, openTab, saved } from './bench.ts';
+import { beginAt, download, field, go, openTab, saved } from './bench.ts';
 
 test('a wheel to cut: its blank, its cutter, a shift that points it, its drawing', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await beginAt(page, 'Orrery wheel cutter', 'Job');
   await go(page, 'Make');
   await page.locator('.which .v-field').click();
   await page.getByRole('option', { name: 'work, 73' }).click();
@@ -33,8 +32,7 @@ test('a wheel to cut: its blank, its cutter, a shift that points it, its drawing
 });
 
 test('a 63-hole plate from Check to its drilling file and drawing', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Sundial plate head', 'Check');
+  await beginAt(page, 'Sundial plate head', 'Check');
   await openTab(page, 'Plates');
   const circles = field(page, 'Circles');
   await circles.press('ControlOrMeta+a');
@@ -60,8 +58,7 @@ test('a 63-hole plate from Check to its drilling file and drawing', async ({ pag
 });
 
 test('parts against the shelf, the pack as a ZIP and on paper', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Make');
+  await beginAt(page, 'Orrery wheel cutter', 'Make');
   await page.getByRole('tab', { name: 'Fits, parts' }).click();
   const parts = page.getByRole('region', { name: 'Parts' });
   await expect(parts.getByRole('row', { name: /belt, length not chosen/ })).toContainText('belt of 158');
@@ -90,8 +87,7 @@ test('parts against the shelf, the pack as a ZIP and on paper', async ({ page })
 test('Run waits for the set-up: signed off step by step, or skipped with a reason, for each blank anew', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Make');
+  await beginAt(page, 'Orrery wheel cutter', 'Make');
   await page.getByRole('tab', { name: 'Build' }).click();
   await page.getByRole('button', { name: 'Set-up at the machine' }).click();
   await page.getByRole('button', { name: 'Make the set-up list' }).click();
@@ -118,8 +114,7 @@ test('Run waits for the set-up: signed off step by step, or skipped with a reaso
 });
 
 test('a belt by its length, and a mesh set in five moves with a reload in the middle', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await beginAt(page, 'Orrery wheel cutter', 'Job');
   await go(page, 'Make');
   await page.getByRole('tab', { name: 'Belts' }).click();
   const line = page.getByRole('row', { name: /^100 / });
@@ -154,8 +149,7 @@ test('a belt by its length, and a mesh set in five moves with a reload in the mi
 });
 
 test('a build with a gate that holds, and going back opens what came after', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await beginAt(page, 'Orrery wheel cutter', 'Job');
   await go(page, 'Make');
   await page.getByRole('tab', { name: 'Build' }).click();
   await page.getByRole('button', { name: 'Make the list from the train' }).click();
@@ -180,8 +174,7 @@ test('a build with a gate that holds, and going back opens what came after', asy
 });
 
 test('a fault is followed to its cure, and what was tried stays', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Stone turntable', 'Job');
+  await beginAt(page, 'Stone turntable', 'Job');
   await go(page, 'Make');
   await page.getByRole('tab', { name: 'Faults' }).click();
   await page.getByRole('button', { name: 'It is loud or rough at some speeds' }).click();
@@ -199,8 +192,7 @@ test('a fault is followed to its cure, and what was tried stays', async ({ page 
 });
 
 test('the sheet prints upright and landscape, with every wheel and the build', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await beginAt(page, 'Orrery wheel cutter', 'Job');
   await go(page, 'Make');
   await page.getByRole('tab', { name: 'Build' }).click();
   await page.getByRole('button', { name: 'Make the list from the train' }).click();

@@ -1,6 +1,6 @@
 import { expect, test } from './quiet.ts';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { field, openDemo, openDrive } from './bench.ts';
+import { beginAt, field } from './bench.ts';
 
 /** The words of a PDF, page by page. */
 async function pagesOf(pdf: Buffer): Promise<readonly string[]> {
@@ -22,8 +22,7 @@ for (const [format, landscape] of [
   test(`the sheet of 361 divisions prints whole on ${format}, ${landscape ? 'landscape' : 'upright'}`, async ({
     page,
   }) => {
-    await openDemo(page);
-    await openDrive(page, 'Orrery wheel cutter', 'Run');
+    await beginAt(page, 'Orrery wheel cutter', 'Run');
     await field(page, 'Divisions').fill('361');
     await expect(page.getByText('sheet of 361 targets')).toBeVisible();
     const pages = await pagesOf(await page.pdf({ format, landscape }));
@@ -42,8 +41,7 @@ for (const [format, landscape] of [
   });
 
 test('the plates print whole: every wanted count, and the opened one step by step', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Sundial plate', 'Check');
+  await beginAt(page, 'Sundial plate', 'Check');
   const text = (await pagesOf(await page.pdf({ format: 'A4' }))).join(' ');
   for (const count of [60, 61, 63, 73, 77, 87, 95]) expect(text).toContain(String(count));
   expect(text).toContain('sector arms');

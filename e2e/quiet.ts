@@ -1,4 +1,5 @@
 import { expect, test as plain } from '@playwright/test';
+import { EMPTY } from '../playwright.config.ts';
 
 export { chromium, expect } from '@playwright/test';
 export type { BrowserContext, Locator, Page } from '@playwright/test';
@@ -6,7 +7,7 @@ export type { BrowserContext, Locator, Page } from '@playwright/test';
 /** The browser that drives the journeys says this of itself. */
 const OF_THE_DRIVER = /Service Worker registration blocked by Playwright/;
 
-/** A journey in which the page says nothing in its console: no warning, no error. `mayWarn` names what a journey provokes. */
+/** A journey that begins with the demo workshop in place, and in which the page says nothing in its console: no warning, no error. `mayWarn` names what a journey provokes. */
 export const test = plain.extend<{ mayWarn: readonly RegExp[]; quiet: undefined }>({
   mayWarn: [[], { option: true }],
   quiet: [
@@ -23,3 +24,6 @@ export const test = plain.extend<{ mayWarn: readonly RegExp[]; quiet: undefined 
     { auto: true },
   ],
 });
+
+/** The same from a browser that has nothing yet. */
+export const emptyTest = test.extend({ storageState: EMPTY });

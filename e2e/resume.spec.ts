@@ -1,9 +1,9 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { chromium, expect, test, type BrowserContext } from './quiet.ts';
+import { type BrowserContext, chromium, expect, test } from './quiet.ts';
 import { CHROMIUM } from '../playwright.config.ts';
-import { field, go, openDemo, openDrive } from './bench.ts';
+import { beginAt, field, go, openDemo, openDrive } from './bench.ts';
 
 const launch = (profile: string): Promise<BrowserContext> =>
   chromium.launchPersistentContext(profile, {
@@ -45,8 +45,7 @@ test('killed at gap 31 of 95 and reopened, it stands at gap 31', async () => {
 test('a run keeps its own numbers when the train is changed, and can be ended and taken up again', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Run');
+  await beginAt(page, 'Orrery wheel cutter', 'Run');
   await page.getByRole('button', { name: '73', exact: true }).click();
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   await page.getByRole('button', { name: 'Cut, go on' }).click();
@@ -70,8 +69,7 @@ test('a run keeps its own numbers when the train is changed, and can be ended an
 test('a held or doubled key cuts one gap at a time, and a wheel ends after its last gap', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Specimen table', 'Run');
+  await beginAt(page, 'Specimen table', 'Run');
   await field(page, 'Divisions').fill('4');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   await expect(page.locator('.what')).toContainText('Gap 1 of 4');

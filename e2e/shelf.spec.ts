@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './quiet.ts';
-import { choose, field, go, openDemo, openDrive, saved, upload } from './bench.ts';
+import { emptyTest, expect, type Page, test } from './quiet.ts';
+import { beginAt, choose, field, go, saved, upload } from './bench.ts';
 
 const shelfFile = readFileSync(new URL('../demo/lantern-hill.shelf.json', import.meta.url), 'utf8');
 
@@ -10,23 +10,23 @@ const OWN = 4;
 const TEETH = 1;
 
 async function openShelf(page: Page): Promise<void> {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Job');
+  await beginAt(page, 'Orrery wheel cutter', 'Job');
   await go(page, 'Shelf');
   await expect(line(page, 'wheel-1-12')).toBeVisible();
 }
 
-test('an empty shelf teaches, and the starter shelf fills it; it is there after a reload', async ({
-  page,
-}) => {
-  await page.goto('/shelf');
-  await expect(page.getByText('Nothing on the shelf yet')).toBeVisible();
-  await page.getByRole('button', { name: 'Put the Lantern Hill shelf here' }).click();
-  await expect(line(page, 'wheel-1-73')).toBeVisible();
-  await saved(page);
-  await page.reload();
-  await expect(line(page, 'wheel-1-73')).toBeVisible();
-});
+emptyTest(
+  'an empty shelf teaches, and the starter shelf fills it; it is there after a reload',
+  async ({ page }) => {
+    await page.goto('/shelf');
+    await expect(page.getByText('Nothing on the shelf yet')).toBeVisible();
+    await page.getByRole('button', { name: 'Put the Lantern Hill shelf here' }).click();
+    await expect(line(page, 'wheel-1-73')).toBeVisible();
+    await saved(page);
+    await page.reload();
+    await expect(line(page, 'wheel-1-73')).toBeVisible();
+  },
+);
 
 test('cells are written in place by keyboard and by mouse, refused in words, and undone', async ({
   page,
@@ -105,8 +105,7 @@ test('what drives use is counted, and a drive follows a line that changes', asyn
 });
 
 test('a stage is taken from the shelf into a train: two wheels, or a part as it is', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Specimen table', 'Train');
+  await beginAt(page, 'Specimen table', 'Train');
   await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
   await page.getByText('From the shelf…').click();
   await choose(page.getByLabel('Driver', { exact: true }).last(), '15, steel wheel, module 1: 1 of 2 free');
@@ -141,39 +140,43 @@ test('a pasted table is read line by line, and only what is told to is taken', a
   await expect(part(page, 'wheel-1-36', OWN)).toHaveText('2');
 });
 
-test('two thousand lines of CSV with three bad ones: three named, nothing taken until told; they scroll and are edited', async ({
-  page,
-}) => {
-  await page.goto('/shelf');
-  const rows = Array.from({ length: 2000 }, (_, i) => `wheel,${12 + (i % 300)},${1 + (i % 7) / 4},6,1,2.50`);
-  rows[10] = 'wheel,none,1,6,1,2.50';
-  rows[999] = 'wheel,20,1,6,-1,2.50';
-  rows[1500] = 'thing,20,1,6,1,2.50';
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Import' }).click();
-  await (await chooser).setFiles({ ...upload('parts.csv', rows.join('\n')), mimeType: 'text/csv' });
-  await expect(page.getByText('3 not')).toBeVisible();
-  for (const n of ['11', '1000', '1501'])
-    await expect(page.locator('.badge', { hasText: new RegExp(`^${n}$`) })).toBeVisible();
-  await expect(page.getByText('Nothing on the shelf yet')).toBeVisible();
-  await page.getByRole('button', { name: /^Add 1.997 lines/ }).click();
-  await expect(page.locator('.groups')).toContainText('1997');
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
-  // only what is in sight is drawn
-  expect(await page.locator('[data-row]').count()).toBeLessThan(100);
-  await page.locator('.grid .body').hover();
-  await page.mouse.wheel(0, 20_000);
-  await expect(page.locator('[data-row]').first()).toBeVisible();
-  const cell = page.locator('[data-row] [data-column="4"]').nth(20);
-  await cell.click();
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('7');
-  await page.keyboard.press('Enter');
-  await expect(page.locator('[data-row] [data-column="4"]', { hasText: /^7$/ })).toHaveCount(1);
-  await saved(page);
-  await page.reload();
-  await expect(page.locator('.groups')).toContainText('1997');
-});
+emptyTest(
+  'two thousand lines of CSV with three bad ones: three named, nothing taken until told; they scroll and are edited',
+  async ({ page }) => {
+    await page.goto('/shelf');
+    const rows = Array.from(
+      { length: 2000 },
+      (_, i) => `wheel,${12 + (i % 300)},${1 + (i % 7) / 4},6,1,2.50`,
+    );
+    rows[10] = 'wheel,none,1,6,1,2.50';
+    rows[999] = 'wheel,20,1,6,-1,2.50';
+    rows[1500] = 'thing,20,1,6,1,2.50';
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Import' }).click();
+    await (await chooser).setFiles({ ...upload('parts.csv', rows.join('\n')), mimeType: 'text/csv' });
+    await expect(page.getByText('3 not')).toBeVisible();
+    for (const n of ['11', '1000', '1501'])
+      await expect(page.locator('.badge', { hasText: new RegExp(`^${n}$`) })).toBeVisible();
+    await expect(page.getByText('Nothing on the shelf yet')).toBeVisible();
+    await page.getByRole('button', { name: /^Add 1.997 lines/ }).click();
+    await expect(page.locator('.groups')).toContainText('1997');
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    // only what is in sight is drawn
+    expect(await page.locator('[data-row]').count()).toBeLessThan(100);
+    await page.locator('.grid .body').hover();
+    await page.mouse.wheel(0, 20_000);
+    await expect(page.locator('[data-row]').first()).toBeVisible();
+    const cell = page.locator('[data-row] [data-column="4"]').nth(20);
+    await cell.click();
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('7');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('[data-row] [data-column="4"]', { hasText: /^7$/ })).toHaveCount(1);
+    await saved(page);
+    await page.reload();
+    await expect(page.locator('.groups')).toContainText('1997');
+  },
+);
 
 test('the shelf goes out as a file and comes back; a broken file is refused and changes nothing', async ({
   page,

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from './quiet.ts';
-import { cell, choose, chosen, field, go, openDemo, openDrive, saved } from './bench.ts';
+import { emptyTest, expect, type Page, test } from './quiet.ts';
+import { beginAt, cell, choose, chosen, field, go, saved } from './bench.ts';
 
 const stage = (page: Page, n: number) => page.getByRole('region', { name: new RegExp(`^Stage ${n}:`) });
 const menu = async (page: Page, item: string): Promise<void> => {
@@ -24,7 +24,7 @@ async function fiveStages(page: Page): Promise<void> {
   );
 }
 
-test('a five-stage train with a planetary set and a Geneva, by mouse', async ({ page }) => {
+emptyTest('a five-stage train with a planetary set and a Geneva, by mouse', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
   await go(page, 'Train');
@@ -43,7 +43,7 @@ test('a five-stage train with a planetary set and a Geneva, by mouse', async ({ 
   await expect(chosen(stage(page, 2).getByLabel('Input'))).toContainText('Ring');
 });
 
-test('the same with the keyboard alone', async ({ page }) => {
+emptyTest('the same with the keyboard alone', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).focus();
   await page.keyboard.press('Enter');
@@ -83,8 +83,7 @@ test('the same with the keyboard alone', async ({ page }) => {
 test('a cure is compared, taken, and undone; a pinned train stands beside the changed one', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orrery wheel cutter', 'Train');
+  await beginAt(page, 'Orrery wheel cutter', 'Train');
   await page.getByRole('button', { name: 'Cures for 97' }).click();
   const cures = page.getByRole('region', { name: 'Cures' });
   await expect(cures).toContainText('97 is missing');
@@ -126,8 +125,7 @@ test('a cure is compared, taken, and undone; a pinned train stands beside the ch
 });
 
 test('the true ratio from a count and from a label, and the wheels that make it', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Planet dial head', 'Train');
+  await beginAt(page, 'Planet dial head', 'Train');
   await expect(cell(page, 'steps')).toContainText('Even if exact');
   await stage(page, 1).getByRole('textbox', { name: 'Printed' }).focus();
   await menu(page, 'True ratio of a gearbox');
@@ -157,8 +155,7 @@ test('the true ratio from a count and from a label, and the wheels that make it'
 
 test('the drawing turns, is zoomed, chosen by, and saved', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'no-preference' });
-  await openDemo(page);
-  await openDrive(page, 'Calendar ring', 'Train');
+  await beginAt(page, 'Calendar ring', 'Train');
   const turned = () => page.locator('.pane [data-moves][transform]').count();
   expect(await turned()).toBe(0);
   await page.getByRole('button', { name: 'True speed' }).click();
@@ -217,8 +214,7 @@ test('the drawing turns, is zoomed, chosen by, and saved', async ({ page }) => {
 });
 
 test('sources, a linear output, limits and an encoder', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Tide dial', 'Train');
+  await beginAt(page, 'Tide dial', 'Train');
   await page.getByRole('button', { name: /Another source than/ }).click();
   await page.getByText('Spring barrel', { exact: true }).click();
   await expect(page.getByText('A wound spring can break fingers')).toBeVisible();

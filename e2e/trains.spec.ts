@@ -1,6 +1,17 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './quiet.ts';
-import { cell, choose, field, go, openDemo, openDrive, saved, upload, openTab } from './bench.ts';
+import { emptyTest, expect, type Page, test } from './quiet.ts';
+import {
+  beginAt,
+  beginAtDrives,
+  cell,
+  choose,
+  field,
+  go,
+  openDrive,
+  openTab,
+  saved,
+  upload,
+} from './bench.ts';
 
 const outputs = (page: Page) => page.getByRole('group', { name: 'Outputs' });
 const stage = (page: Page, n: number) => page.getByRole('region', { name: new RegExp(`^Stage ${n}:`) });
@@ -30,77 +41,77 @@ async function importFile(page: Page, file: ReturnType<typeof upload>): Promise<
   await (await chooser).setFiles(file);
 }
 
-test('a branch by mouse: its own stages, its own job, a ratio asked between, to a file and back', async ({
-  page,
-}) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'New drive' }).click();
-  await go(page, 'Train');
-  // one train: nothing of several is seen
-  await expect(outputs(page)).toHaveCount(0);
-  await expect(page.getByRole('combobox', { name: 'Output' })).toHaveCount(0);
-  await addSpur(page, 1, '12', '60');
-  await page.getByRole('button', { name: 'Add a branch' }).click();
-  await item(page, 'From Shaft 1').click();
-  await expect(outputs(page).getByRole('button', { name: 'Train 2' })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  );
-  await addSpur(page, 2, '16', '48');
-  await addSpur(page, 3, '15', '60');
-  // 3 200 · 5 · 3 · 4
-  await expect(cell(page, 'steps')).toContainText('16000');
-  await expect(outputs(page)).toContainText('192 000');
-  await page.getByRole('button', { name: 'Name and beginning of Train 2' }).click();
-  await field(page, 'Name').fill('Slow');
-  await page.keyboard.press('Tab');
-  await page.keyboard.press('Escape');
-  await expect(outputs(page).getByRole('button', { name: 'Slow' })).toBeVisible();
-
-  await go(page, 'Job');
-  await expect(page.getByRole('combobox', { name: 'Output' })).toHaveValue('Slow');
-  await field(page, 'Divisions of one turn').fill('7');
-  await expect(cell(page, 'divisions')).toContainText('Divisions, Slow');
-  await page.getByRole('button', { name: 'Ask a ratio between outputs' }).click();
-  await field(page, 'wanted').fill('12');
-  await expect(page.locator('.gives')).toContainText('it never drifts');
-  await field(page, 'wanted').fill('12 h to 144.1 h');
-  await expect(page.locator('.gives')).toContainText('Misses');
-  await field(page, 'within').fill('800');
-  await expect(page.locator('.gives')).toContainText('Rounded');
-  await expect(page.locator('.gives')).toContainText('early in 100 years');
-  await saved(page);
-
-  const text = await downloaded(page, async () => {
+emptyTest(
+  'a branch by mouse: its own stages, its own job, a ratio asked between, to a file and back',
+  async ({ page }) => {
     await page.goto('/');
-    await page.getByRole('button', { name: 'Actions for New drive' }).click();
-    await page.getByText('Export', { exact: true }).click();
-  });
-  expect(JSON.parse(text)).toMatchObject({
-    version: 2,
-    job: { between: [{ from: 'Train 1', to: 'Slow' }] },
-    trains: [
-      { name: 'Train 1', from: null, stages: [{ z1: 12, z2: 60 }] },
-      {
-        name: 'Slow',
-        from: { train: 'Train 1', shaft: 1 },
-        stages: [{ z1: 16 }, { z1: 15 }],
-        job: { divisions: '7' },
-      },
-    ],
-  });
-  await importFile(page, upload('back.pendrix.json', text));
-  await expect(page.locator('th.name a', { hasText: 'New drive 2' })).toBeVisible();
-  await openDrive(page, 'New drive 2', 'Train');
-  await outputs(page).getByRole('button', { name: 'Slow' }).click();
-  await expect(stage(page, 3)).toBeVisible();
-});
+    await page.getByRole('button', { name: 'New drive' }).click();
+    await go(page, 'Train');
+    // one train: nothing of several is seen
+    await expect(outputs(page)).toHaveCount(0);
+    await expect(page.getByRole('combobox', { name: 'Output' })).toHaveCount(0);
+    await addSpur(page, 1, '12', '60');
+    await page.getByRole('button', { name: 'Add a branch' }).click();
+    await item(page, 'From Shaft 1').click();
+    await expect(outputs(page).getByRole('button', { name: 'Train 2' })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+    await addSpur(page, 2, '16', '48');
+    await addSpur(page, 3, '15', '60');
+    // 3 200 · 5 · 3 · 4
+    await expect(cell(page, 'steps')).toContainText('16000');
+    await expect(outputs(page)).toContainText('192 000');
+    await page.getByRole('button', { name: 'Name and beginning of Train 2' }).click();
+    await field(page, 'Name').fill('Slow');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Escape');
+    await expect(outputs(page).getByRole('button', { name: 'Slow' })).toBeVisible();
+
+    await go(page, 'Job');
+    await expect(page.getByRole('combobox', { name: 'Output' })).toHaveValue('Slow');
+    await field(page, 'Divisions of one turn').fill('7');
+    await expect(cell(page, 'divisions')).toContainText('Divisions, Slow');
+    await page.getByRole('button', { name: 'Ask a ratio between outputs' }).click();
+    await field(page, 'wanted').fill('12');
+    await expect(page.locator('.gives')).toContainText('it never drifts');
+    await field(page, 'wanted').fill('12 h to 144.1 h');
+    await expect(page.locator('.gives')).toContainText('Misses');
+    await field(page, 'within').fill('800');
+    await expect(page.locator('.gives')).toContainText('Rounded');
+    await expect(page.locator('.gives')).toContainText('early in 100 years');
+    await saved(page);
+
+    const text = await downloaded(page, async () => {
+      await page.goto('/');
+      await page.getByRole('button', { name: 'Actions for New drive' }).click();
+      await page.getByText('Export', { exact: true }).click();
+    });
+    expect(JSON.parse(text)).toMatchObject({
+      version: 2,
+      job: { between: [{ from: 'Train 1', to: 'Slow' }] },
+      trains: [
+        { name: 'Train 1', from: null, stages: [{ z1: 12, z2: 60 }] },
+        {
+          name: 'Slow',
+          from: { train: 'Train 1', shaft: 1 },
+          stages: [{ z1: 16 }, { z1: 15 }],
+          job: { divisions: '7' },
+        },
+      ],
+    });
+    await importFile(page, upload('back.pendrix.json', text));
+    await expect(page.locator('th.name a', { hasText: 'New drive 2' })).toBeVisible();
+    await openDrive(page, 'New drive 2', 'Train');
+    await outputs(page).getByRole('button', { name: 'Slow' }).click();
+    await expect(stage(page, 3)).toBeVisible();
+  },
+);
 
 test('what a branch hangs on does not go unasked, and undo takes a branch back in one step', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Walnut orrery', 'Train');
+  await beginAt(page, 'Walnut orrery', 'Train');
   await outputs(page).getByRole('button', { name: 'Mercury' }).click();
   await page.getByRole('button', { name: /Actions for stage 2/ }).click();
   await page.getByText('Remove', { exact: true }).click();
@@ -127,8 +138,7 @@ test('what a branch hangs on does not go unasked, and undo takes a branch back i
 test('the arbor plan by keyboard: nudged, pinned, at its other place, cured and taken back', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Walnut orrery', 'Train');
+  await beginAt(page, 'Walnut orrery', 'Train');
   await page.getByRole('button', { name: 'Arbor plan' }).focus();
   await page.keyboard.press('Enter');
   await expect(row(page, '3')).toContainText('solved');
@@ -173,8 +183,7 @@ test('the arbor plan by keyboard: nudged, pinned, at its other place, cured and 
 test('the arbor plan by mouse: an arbor is pulled along its arc, wheels and rows choose the same', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Walnut orrery', 'Train');
+  await beginAt(page, 'Walnut orrery', 'Train');
   await page.getByRole('button', { name: 'Arbor plan' }).click();
   const seven = arbor(page, '7').locator('.hit');
   await seven.waitFor();
@@ -213,8 +222,7 @@ test('the arbor plan by mouse: an arbor is pulled along its arc, wheels and rows
 test('a slide and a pan: one shot, one file, and a second sweep of one source is refused', async ({
   page,
 }) => {
-  await openDemo(page);
-  await openDrive(page, 'Orchard slide and pan', 'Check');
+  await beginAt(page, 'Orchard slide and pan', 'Check');
   await openTab(page, 'Sweep');
   await expect(page.locator('main')).toContainText('Slide and Pan share one clock');
   const text = await downloaded(page, () =>
@@ -239,8 +247,7 @@ test('a slide and a pan: one shot, one file, and a second sweep of one source is
 });
 
 test('two axes step in turn, row by row, and a reload finds the place', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Garden star fork', 'Run');
+  await beginAt(page, 'Garden star fork', 'Run');
   await choose(page.getByRole('combobox', { name: 'In a grid with' }), 'Altitude');
   await expect(field(page, 'Rows, from its home')).toHaveValue('7');
   await field(page, 'Rows, from its home').fill('8');
@@ -260,8 +267,7 @@ test('two axes step in turn, row by row, and a reload finds the place', async ({
 });
 
 test('two branches are looked for at once and hung on a shaft', async ({ page }) => {
-  await openDemo(page);
-  await openDrive(page, 'Tide dial', 'Find');
+  await beginAt(page, 'Tide dial', 'Find');
   await page.getByRole('button', { name: 'Two branches' }).click();
   await expect(page.locator('.two')).toContainText('Write both ratios');
   await field(page, 'Ratio').fill('3');
@@ -299,7 +305,7 @@ test.describe('files that hang wrongly', () => {
     ['more than forty', [one, ...Array.from({ length: 40 }, (_, i) => ({ ...one, name: `t${i}` }))], 'holds'],
   ] as const)
     test(`${what} is refused in one sentence, and the list stays`, async ({ page }) => {
-      await openDemo(page);
+      await beginAtDrives(page);
       await importFile(page, upload('bad.pendrix.json', drive(trains)));
       await expect(page.locator('body')).toContainText(why);
       await expect(page.locator('th.name a', { hasText: 'Bad' })).toHaveCount(0);
