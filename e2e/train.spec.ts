@@ -221,13 +221,13 @@ test('sources, a linear output, limits and an encoder', async ({ page }) => {
   await page.getByRole('button', { name: 'Dismiss' }).click();
   await expect(page.getByText('A wound spring can break fingers')).toBeHidden();
   await expect(page.getByText(/Runs 3 hours on one winding/)).toBeVisible();
-  await expect(cell(page, 'steps')).toContainText('Unknown');
+  await expect(cell(page, 'steps')).toContainText('no steps');
   await go(page, 'Run');
   await expect(page.getByText(/spring barrel has no steps/i)).toBeVisible();
   await go(page, 'Train');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
-  await expect(cell(page, 'steps')).not.toContainText('Unknown');
+  await expect(cell(page, 'steps')).not.toContainText('no steps');
 
   const work = page.getByRole('region', { name: 'Work', exact: true }).last();
   await work.getByText('Limits of turning').click();

@@ -44,9 +44,9 @@ describe('sources without steps', () => {
   test.each([
     { kind: 'spring', storedTurns: '6', arborPerBarrelTurn: '60', rpm: '2' } as const,
     { kind: 'synchronous', hz: '50', poles: 12 } as const,
-  ])('$kind: Unknown where steps would be, times all the same', (source) => {
+  ])('$kind: no steps where they would be, times all the same', (source) => {
     const r = report(withTrain(wheelCutter(), { source }));
-    expect(r.verdict.slice(0, 2).map((c) => c.graded?.grade)).toEqual(['unknown', 'unknown']);
+    expect(r.verdict.slice(0, 2).map((c) => c.graded?.grade ?? c.absent)).toEqual(['no steps', 'unknown']);
     expect(r.train.shafts[2]?.rows.map((row) => row.label)).toEqual([
       'turns per work turn',
       'speed',

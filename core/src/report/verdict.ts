@@ -14,15 +14,20 @@ import { forceCell, speedCell } from './verdict-force.ts';
 
 /** The verdict strip. Worst error is the sum of all causes for the worst count; its working tells what rounding alone leaves. */
 export function verdict(judged: Judged): readonly VerdictCell[] {
-  const { drive, k } = judged;
   return [
-    { ...empty('steps', 'built', ''), figure: stepsFigure(drive, k), graded: stepsGrade(k) },
+    stepsCell(judged),
     divisionsCell(judged),
     errorCell(judged),
     rateCell(judged),
     speedCell(judged),
     forceCell(judged),
   ];
+}
+
+/** What moves without steps has none to tell. */
+function stepsCell({ drive, k }: Judged): VerdictCell {
+  const cell = empty('steps', 'built', k.lock ? 'indexed, no steps' : 'no steps');
+  return k.stepsPerTurn ? { ...cell, figure: stepsFigure(drive, k), graded: stepsGrade(k) } : cell;
 }
 
 /** The rate that is kept worst. */

@@ -48,4 +48,6 @@ test('a line for each series, told apart by its stroke, to the end of the axis',
   expect((option.xAxis as { max: number }).max).toBe(60);
   const { formatter } = (option.yAxis as { axisLabel: { formatter: (v: number) => string } }).axisLabel;
   expect(formatter(-1.5)).toBe('−1.5″');
+  const across = (option.xAxis as { axisLabel: { formatter: (v: number) => string } }).axisLabel;
+  expect([69.83500000000001, -20].map(across.formatter)).toEqual(['69.835', '−20']);
 });

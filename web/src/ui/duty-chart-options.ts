@@ -5,6 +5,8 @@ import type { palettes } from '../theme/colours.ts';
 type Palette = (typeof palettes)[keyof typeof palettes];
 
 const minus = (v: number): string => String(v).replace('-', '−');
+/** A figure of a scale, without what the floating point leaves behind it. */
+const tick = (v: number): string => minus(Number(v.toPrecision(6)));
 
 /** Lines told apart by their strokes as well as by their colours. */
 export function dutyOption(chart: DutyChart, p: Palette): EChartsOption {
@@ -40,13 +42,13 @@ export function dutyOption(chart: DutyChart, p: Palette): EChartsOption {
       nameGap: 8,
       nameTextStyle: text,
       axisLine: { onZero: false, lineStyle: { color: p.tickTen } },
-      axisLabel: { ...text, hideOverlap: true, ...(chart.log && { formatter: (v: number) => minus(v) }) },
+      axisLabel: { ...text, hideOverlap: true, formatter: tick },
       splitLine: { show: false },
     },
     yAxis: {
       type: 'value',
       scale: true,
-      axisLabel: { ...text, formatter: (v: number) => `${minus(Number(v.toPrecision(6)))}${chart.y}` },
+      axisLabel: { ...text, formatter: (v: number) => `${tick(v)}${chart.y}` },
       splitLine: { lineStyle: { color: p.row } },
     },
     series: chart.series.map((s, i) => ({

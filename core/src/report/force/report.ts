@@ -96,7 +96,7 @@ function meshRow(drive: Drive, mesh: Mesh): MeshRow {
   const { moduleMm } = stage as { readonly moduleMm?: number };
   return {
     title: `${mesh.label.charAt(0).toUpperCase()}${mesh.label.slice(1)}, ${mesh.teeth}`,
-    message: `${kindOf(stage).short} ${kindOf(stage).label(stage)}, ${mesh.material ?? 'no material given'}, mod ${moduleMm ?? '?'}`,
+    message: `${kindOf(stage).short} ${kindOf(stage).label(stage)}, ${mesh.material ?? 'no material given'}, mod\u00a0${moduleMm ?? '?'}`,
     load: measured(mesh.forceN),
     bears: mesh.bearsN === null ? '–' : measured(mesh.bearsN),
     margin: mesh.margin === null ? '' : marginText(mesh.margin),

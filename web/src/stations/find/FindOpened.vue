@@ -126,6 +126,7 @@ async function showOthers(): Promise<void> {
 }
 .sub {
   padding: 0 8px 0 14px;
+  gap: 4px;
 }
 .scroll {
   flex: 1 1 0;

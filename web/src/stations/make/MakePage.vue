@@ -83,16 +83,18 @@ const go = (tab: unknown): void => {
   min-width: 0;
 }
 @media (max-width: 1400px) {
+  .tool :deep(.v-btn__prepend),
   .tools :deep(.v-btn__prepend) {
     display: none;
   }
 }
-@media (max-width: 1180px) {
+@media (max-width: 1240px) {
   .v-tabs :deep(.v-tab) {
     padding-inline: 5px;
     font-size: 14px;
   }
   /* the icon is seen, the word is heard */
+  .tool :deep(.v-btn__prepend),
   .tools :deep(.v-btn__prepend) {
     display: grid;
     margin: 0;

@@ -164,6 +164,12 @@ text {
   fill: var(--p-scribe);
   font: 400 13px var(--text);
 }
+/* a line may run behind a measure, not through it */
+.near text {
+  paint-order: stroke;
+  stroke: var(--p-ground);
+  stroke-width: 5px;
+}
 dl {
   display: flex;
   flex-wrap: wrap;

@@ -23,6 +23,8 @@ const { tree, output, edit } = defineProps<{
 const emit = defineEmits<{ look: [train: string] }>();
 const now = computed(() => tree.outputs[output]!);
 const steps = (at: number) => tree.outputs[at]!.verdict[0]!;
+/** How it stands: by its steps, or where it has none by the first that it is judged by. */
+const graded = (at: number) => tree.outputs[at]!.verdict.find((c) => c.graded)?.graded ?? null;
 const OWN = 'own';
 /** Every shaft of every train it does not carry itself. */
 const places = computed(() => [
@@ -65,11 +67,11 @@ function remove(): void {
           plainText(steps(o.at).figure!.text)
         }}</span
         ><MarkIcon
-          v-if="steps(o.at).graded && o.at !== output"
-          :class="`tone-${steps(o.at).graded!.grade}`"
-          :name="steps(o.at).graded!.grade"
+          v-if="graded(o.at) && o.at !== output"
+          :class="`tone-${graded(o.at)!.grade}`"
+          :name="graded(o.at)!.grade"
           :size="12"
-        /><span v-if="steps(o.at).graded" class="sr-only">{{ steps(o.at).graded!.word }}</span></v-btn
+        /><span v-if="graded(o.at)" class="sr-only">{{ graded(o.at)!.word }}</span></v-btn
       >
     </div>
     <v-menu location="bottom end" :close-on-content-click="false">

@@ -142,6 +142,9 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
   text-align: left;
   font-weight: 400;
 }
+.rows :is(th, td):last-child {
+  padding-right: 16px;
+}
 .rows .r {
   text-align: right;
 }
@@ -179,7 +182,6 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
   display: block;
   white-space: nowrap;
 }
-
 .d .q {
   margin-right: 5px;
 }
