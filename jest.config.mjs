@@ -1,3 +1,5 @@
+import path from 'node:path';
+
 const common = {
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts'],
@@ -9,6 +11,7 @@ const common = {
     ],
   },
   injectGlobals: false,
+  moduleNameMapper: { '^fast-check$': path.join(import.meta.dirname, 'scripts/fast-check.mjs') },
 };
 
 export default {
