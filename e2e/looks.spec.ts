@@ -78,6 +78,13 @@ test('axe finds nothing serious, by day and by night: what is checked, trees, se
       await nothingSeriousBy(page);
     }
   }
+  await beginAt(page, 'Orrery wheel cutter', 'Make');
+  for (const name of ['Drawings', 'Belts', 'Fits, parts', 'Build', 'Faults']) {
+    await tab(page, name).click();
+    await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
+    await page.waitForTimeout(300);
+    await nothingSeriousBy(page);
+  }
   await beginAt(page, 'Walnut orrery', 'Train');
   await nothingSeriousBy(page);
   await page.getByRole('button', { name: 'Arbor plan' }).click();

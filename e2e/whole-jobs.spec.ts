@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { emptyTest, expect, type Page, test } from './quiet.ts';
-import { ask, beginAt, beginAtDrives, cell, choose, field, go, openTab, saved } from './bench.ts';
+import { ask, beginAt, beginAtDrives, cell, choose, field, go, openDrive, openTab, saved } from './bench.ts';
 
 /** Whole jobs from the wish to the bench, as a maker would do them. */
 
@@ -169,12 +169,11 @@ test('no cell of the strip and no figure under a shaft is cut or runs into its n
   page,
 }) => {
   await beginAtDrives(page);
-  const links = await page
-    .locator('th.name a')
-    .evaluateAll((all) => all.map((a) => (a as HTMLAnchorElement).pathname));
-  for (const link of links) {
-    await page.goto(link.replace(/\/job$/, '/train'));
-    await expect(page.locator('main h2').first()).toHaveText('Train');
+  const drives = await page.locator('th.name a').evaluateAll((all) => all.map((a) => a.textContent ?? ''));
+  const home = page.getByRole('navigation').getByRole('link', { name: /Pendrix/ });
+  for (const drive of drives) {
+    await home.click();
+    await openDrive(page, drive, 'Train');
     await page.locator('.shafts').waitFor();
     for (const [width, height] of [
       [1024, 700],
@@ -209,7 +208,7 @@ test('no cell of the strip and no figure under a shaft is cut or runs into its n
         });
         return out;
       });
-      expect([width, link, cut]).toEqual([width, link, []]);
+      expect([width, drive, cut]).toEqual([width, drive, []]);
     }
   }
 });

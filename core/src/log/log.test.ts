@@ -1,6 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { applyEdit, designOf, driveFault, newDrive, type Drive, type LogEntry } from '../drive/index.ts';
-import { backWarning, compareRevisions, logReport, sharesChart, timeLine } from '../report/index.ts';
+import {
+  backWarning,
+  compareRevisions,
+  figuresText,
+  logReport,
+  sharesChart,
+  timeLine,
+} from '../report/index.ts';
 import { readDrive, writeDrive } from '../files/index.ts';
 import {
   curesTakenBack,
@@ -162,6 +169,13 @@ describe('the log', () => {
     expect(of('exposures')).toEqual(['e']);
     expect(of('all', 'knocks')).toEqual(['c']);
     expect(of('all', 'play 31')).toEqual(['n']);
+  });
+  test('figures as they are read: a sign of angle at its figure, a word apart, nothing where there is no unit', () => {
+    expect(
+      ([['″', 6], ['dB', 0.5], ['']] as const).map(([unit, plusMinus]) =>
+        figuresText({ values: [{ name: 'x', value: 40, unit, ...(plusMinus && { plusMinus }) }] }),
+      ),
+    ).toEqual(['x 40.0″ ± 6.00', 'x 40.0 dB ± 0.50', 'x 40.0']);
   });
   test('figures as typed: name, value, ±, unit; others are refused', () => {
     const read = readValues('play at 60 mm 40 ± 6 ″; noise: 52,5 dB');

@@ -13,7 +13,7 @@ import {
   type PlanWheel,
 } from '../arbors/index.ts';
 import { lazy } from './lazy.ts';
-import { counted, listed, measured, signed } from './text.ts';
+import { counted, listed, measured, signed, trimmed } from './text.ts';
 
 /** One arbor as a row of the list. */
 export interface ArborRow {
@@ -65,7 +65,7 @@ export interface ArborsReport {
 const howWords = { pinned: 'pinned', solved: 'solved', swings: 'swings' } as const;
 
 /** mm as a maker reads them: no zeros behind the point that say nothing. */
-export const millimetres = (mm: number): string => String(Number(mm.toFixed(3)));
+export const millimetres = (mm: number): string => trimmed(mm, 3);
 
 /** "76"; a rim by its diameter, a pin that turns a Geneva as what it is. */
 export const wheelWords = (w: PlanWheel): string =>

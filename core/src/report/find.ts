@@ -8,7 +8,7 @@ import {
   type Gone,
   type Reason,
 } from '../find/index.ts';
-import { angleText, counted, grouped, inLine, listed, measured, powers, shortList } from './text.ts';
+import { angleText, counted, grouped, inLine, listed, measured, powers, shortList, trimmed } from './text.ts';
 import { sentenceText } from './rich.ts';
 
 /** What a train's stages are called: pairs where all are wheel pairs, stages where parts are used as they are. */
@@ -69,7 +69,7 @@ export function askedMessage(request: FindRequest): string {
   const { asked: a } = request;
   if (a.question === 'ratio') return `Ratio ${asWritten(a.target)} : 1`;
   if (a.question === 'divisions') return `Divisions ${asked(request)}`;
-  return `One turn in ${grouped(String(Number(toNumber(a.periodSeconds).toFixed(6))))} s, ${grouped(String(Math.round(toNumber(a.tickHz))))} ticks a second`;
+  return `One turn in ${grouped(trimmed(toNumber(a.periodSeconds), 6))} s, ${grouped(String(Math.round(toNumber(a.tickHz))))} ticks a second`;
 }
 
 /** "1, 2 or 3 pairs" */

@@ -36,7 +36,7 @@ export const logKindWords: Readonly<Record<LogLine['kind'], string>> = {
 export interface LogRow {
   readonly line: LogLine;
   readonly kind: string;
-  /** figures: "40.0 ″ ± 6.00" */
+  /** "worm run-out 40.0″ ± 6.00" */
   readonly figures: string;
   /** "open", "due 2027-03-01", "closed by entry-4"; empty for most */
   readonly state: string;
@@ -44,8 +44,11 @@ export interface LogRow {
 
 /** How an entry's figures are read. */
 export function figuresText({ values, exposure }: Pick<LogEntry, 'values' | 'exposure'>): string {
-  const all = (values ?? []).map((v) =>
-    `${v.name} ${measured(v.value)} ${v.unit}${v.plusMinus === undefined ? '' : ` ± ${measured(v.plusMinus)}`}`.trim(),
+  const all = (values ?? []).map(({ name, value, unit, plusMinus }) =>
+    // a sign of angle stands at its figure, a word apart
+    `${name} ${measured(value)}${/^([°′″]|$)/.test(unit) ? '' : ' '}${unit}`
+      .concat(plusMinus === undefined ? '' : ` ± ${measured(plusMinus)}`)
+      .trimStart(),
   );
   if (exposure)
     all.push(`${exposure.focalMm} mm, ${exposure.seconds} s: ${exposure.kept} of ${exposure.taken} kept`);

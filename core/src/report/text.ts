@@ -63,6 +63,9 @@ export const stacked = (n: bigint, d: bigint): Piece => ({
 /** The plain pieces of a text in strong letters. */
 export const strong = (rich: Rich): Rich => rich.map((p) => (typeof p === 'string' ? { strong: p } : p));
 
+/** A figure for a cell or a file, ungrouped: so many decimals at most, and no noughts at their end. */
+export const trimmed = (value: number, decimals: number): string => String(Number(value.toFixed(decimals)));
+
 /** Digits that carry meaning for a physical magnitude: three figures below 10, fewer decimals above. */
 export function places(magnitude: number): number {
   const m = Math.abs(magnitude);

@@ -25,7 +25,7 @@ import type { Graded } from '../figure.ts';
 import type { Rich } from '../rich.ts';
 import { lazy } from '../lazy.ts';
 import { stepsFigure } from '../train.ts';
-import { grouped, measured, mixed, timeText } from '../text.ts';
+import { grouped, measured, mixed, timeText, trimmed } from '../text.ts';
 import { figureOf, line, worked, type DutyChart, type DutyLine, type DutyReport } from './duty.ts';
 import type { DutyKind } from './kind.ts';
 
@@ -274,7 +274,7 @@ const targetsTable = (sweep: Sweep, plan: SweepPlan): DutyReport['table'] => ({
   head: ['frame', 'second', 'microsteps', 'target'],
   rows: plan.targets.map((t, i) => [
     String(i + 1),
-    sweep.intervalSeconds === undefined ? '' : String(Number((i * sweep.intervalSeconds).toFixed(6))),
+    sweep.intervalSeconds === undefined ? '' : trimmed(i * sweep.intervalSeconds, 6),
     i === 0 ? '0' : String(t - plan.targets[i - 1]!),
     String(t),
   ]),

@@ -16,7 +16,7 @@ import {
   type PartLine,
 } from '../../make/index.ts';
 import { partLabel, type ShelfPart } from '../../shelf/index.ts';
-import { counted, listed, measured } from '../text.ts';
+import { counted, listed, measured, trimmed } from '../text.ts';
 
 /** A shaft with all that has to fit it, in words. */
 export interface ShaftFitReport {
@@ -51,7 +51,7 @@ export interface FitReport {
 }
 
 /** As it was written: a bore of 8 is 8. */
-const flat = (n: number): string => String(Number(n.toFixed(3)));
+const flat = (n: number): string => trimmed(n, 3);
 const mm = (n: number): string => `${flat(n)} mm`;
 
 const handText = ({ helix }: OnShaft): string =>

@@ -16,7 +16,7 @@ import {
   type MadeWheel,
 } from '../../make/index.ts';
 import { refusalSentence } from '../../numbers/index.ts';
-import { measured } from '../text.ts';
+import { measured, trimmed } from '../text.ts';
 
 /** A size that is turned, cut or measured. */
 export interface SizeRow {
@@ -261,7 +261,7 @@ export const WHEEL_HEAD = [
   'cutter custom B',
 ] as const;
 
-const short = (n: number): string => String(Number(n.toFixed(4)));
+const short = (n: number): string => trimmed(n, 4);
 
 /** Rows of the cut list: wheels with teeth of their own; pulleys have theirs under belts. */
 export const wheelRows = (drive: Drive, only?: number): readonly (readonly string[])[] =>
