@@ -187,6 +187,30 @@ describe('pictures of several trains', () => {
     ).toEqual(['12', '15', '18', '26', '61', '62', '65', '77']);
   });
 
+  test.each([
+    [584, 324],
+    [820, 414],
+  ])('at %i by %i no distance stands on another, and each on its own line', (width, height) => {
+    const { lines } = planPicture(orrery, arborsReport(orrery).plan, 0, 'both', width, height);
+    expect(lines.length).toBeGreaterThan(6);
+    const overlaps = lines.flatMap((a, i) =>
+      lines
+        .slice(i + 1)
+        .filter(
+          (b) =>
+            Math.abs(a.at.x - b.at.x) < (a.plate.w + b.plate.w) / 2 &&
+            Math.abs(a.at.y - b.at.y) < (a.plate.h + b.plate.h) / 2,
+        )
+        .map((b) => `${a.text} on ${b.text}`),
+    );
+    expect(overlaps).toEqual([]);
+    const off = lines.map(
+      ({ x1, y1, x2, y2, at }) =>
+        Math.abs((x2 - x1) * (at.y - y1) - (y2 - y1) * (at.x - x1)) / Math.hypot(x2 - x1, y2 - y1),
+    );
+    expect(Math.max(...off)).toBeLessThan(0.1);
+  });
+
   test('teeth stand in gaps: where two wheels meet, one shows a tooth and the other a gap', () => {
     const { plan } = arborsReport(orrery);
     const picture = planPicture(orrery, plan, 0, 'both', 900, 700);

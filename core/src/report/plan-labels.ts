@@ -12,6 +12,50 @@ interface Box {
 const shared = (a: Box, b: Box): number =>
   Math.max(0, (a.w + b.w) / 2 - Math.abs(a.x - b.x)) * Math.max(0, (a.h + b.h) / 2 - Math.abs(a.y - b.y));
 
+/** A line between two arbors, px, and what its distance is written as. */
+export interface CentreLine {
+  readonly x1: number;
+  readonly y1: number;
+  readonly x2: number;
+  readonly y2: number;
+  readonly text: string;
+}
+
+/** The plate that a distance stands on, px; as wide as its figures. */
+export const distanceSize = (text: string): { readonly w: number; readonly h: number } => ({
+  w: text.length * 8.4 + 10,
+  h: 20,
+});
+
+/** Parts of the way along a line, the middle first. */
+const ALONG = [0.5, 0.42, 0.58, 0.34, 0.66, 0.27, 0.73];
+
+/** Where each distance stands on its line: in the middle where there is room, clear of the others and of the arbors. */
+export function distancePlaces(
+  lines: readonly CentreLine[],
+  arbors: readonly { readonly x: number; readonly y: number }[],
+): readonly { readonly x: number; readonly y: number }[] {
+  const knots: readonly Box[] = arbors.map(({ x, y }) => ({ x, y, w: 24, h: 24 }));
+  const set: Box[] = [];
+  const out: { x: number; y: number }[] = [];
+  const longestFirst = lines
+    .map((line, i) => ({ line, i }))
+    .sort((a, b) => b.line.text.length - a.line.text.length);
+  for (const { line, i } of longestFirst) {
+    const boxes = ALONG.map((part): Box => ({
+      x: px(line.x1 + (line.x2 - line.x1) * part),
+      y: px(line.y1 + (line.y2 - line.y1) * part),
+      ...distanceSize(line.text),
+    }));
+    const cost = (box: Box): number =>
+      [...set, ...set, ...knots].reduce((sum, other) => sum + shared(box, other), 0);
+    const best = boxes.reduce((a, b) => (cost(b) < cost(a) ? b : a));
+    set.push(best);
+    out[i] = { x: best.x, y: best.y };
+  }
+  return out;
+}
+
 const WORDS = { w: 46, h: 18 };
 const AROUND = 32;
 
@@ -22,20 +66,14 @@ const AROUND = 32;
 export function labelPlaces(
   plan: ArborPlan,
   shown: readonly PlanWheel[],
-  lines: readonly {
-    readonly x1: number;
-    readonly y1: number;
-    readonly x2: number;
-    readonly y2: number;
-    readonly text: string;
-  }[],
+  lines: readonly { readonly at: { readonly x: number; readonly y: number }; readonly text: string }[],
   X: (x: number) => number,
   Y: (y: number) => number,
   scale: number,
 ): ReadonlyMap<number, { readonly x: number; readonly y: number }> {
   const taken: Box[] = [
     ...plan.arbors.map((a) => ({ x: X(a.at.x), y: Y(a.at.y), w: 28, h: 28 })),
-    ...lines.map((l) => ({ x: (l.x1 + l.x2) / 2, y: (l.y1 + l.y2) / 2, w: l.text.length * 8.4 + 12, h: 22 })),
+    ...lines.map(({ at, text }) => ({ ...at, ...distanceSize(text) })),
   ];
   const rims = shown.map((w) => {
     const { at } = plan.arbors[w.arbor]!;

@@ -3,7 +3,7 @@ import { px, toothed } from '../drive/drawing/index.ts';
 import type { ArborPlan, PlanMesh, PlanWheel, Point } from '../arbors/index.ts';
 import { millimetres, wheelWords } from './arbors.ts';
 import { layersPicture, type LayersPicture } from './layers-picture.ts';
-import { labelPlaces } from './plan-labels.ts';
+import { distancePlaces, distanceSize, labelPlaces, type CentreLine } from './plan-labels.ts';
 
 /** One wheel of the plan in pixels. */
 export interface DrawnPlanWheel {
@@ -46,14 +46,12 @@ export interface PlanPicture {
   /** from back to front */
   readonly wheels: readonly DrawnPlanWheel[];
   readonly arbors: readonly DrawnArbor[];
-  readonly lines: readonly {
-    readonly x1: number;
-    readonly y1: number;
-    readonly x2: number;
-    readonly y2: number;
-    readonly text: string;
+  readonly lines: readonly (CentreLine & {
     readonly differs: boolean;
-  }[];
+    /** the middle of the plate its distance stands on, and that plate's size */
+    readonly at: { readonly x: number; readonly y: number };
+    readonly plate: { readonly w: number; readonly h: number };
+  })[];
   readonly bar: { readonly length: number; readonly text: string };
   readonly clashes: readonly { readonly x: number; readonly y: number; readonly r: number }[];
   readonly layers: LayersPicture;
@@ -225,7 +223,7 @@ function meshed(plan: ArborPlan, m: PlanMesh, first: number): number {
 }
 
 function linesOf(plan: ArborPlan, X: (x: number) => number, Y: (y: number) => number): PlanPicture['lines'] {
-  const out = new Map<string, PlanPicture['lines'][number]>();
+  const out = new Map<string, CentreLine & { readonly differs: boolean }>();
   for (const m of plan.meshes) {
     const [a, b] = [plan.wheels[m.driver]!.arbor, plan.wheels[m.driven]!.arbor];
     if (a === b || m.distance.is === 'coaxial' || m.distance.is === 'crossed') continue;
@@ -238,7 +236,12 @@ function linesOf(plan: ArborPlan, X: (x: number) => number, Y: (y: number) => nu
     if (!out.has(key))
       out.set(key, { x1: X(p.x), y1: Y(p.y), x2: X(q.x), y2: Y(q.y), text, differs: d !== undefined });
   }
-  return [...out.values()];
+  const lines = [...out.values()];
+  const places = distancePlaces(
+    lines,
+    plan.arbors.map((a) => ({ x: X(a.at.x), y: Y(a.at.y) })),
+  );
+  return lines.map((line, i) => ({ ...line, at: places[i]!, plate: distanceSize(line.text) }));
 }
 
 function barOf(scale: number): PlanPicture['bar'] {

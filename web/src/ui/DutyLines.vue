@@ -55,6 +55,10 @@ defineProps<{ duty: Pick<DutyReport, 'lines' | 'message'> }>();
   display: flex;
   flex-wrap: wrap;
   gap: 2px 10px;
+  min-width: 0;
+}
+.note :deep(.grade) {
+  white-space: normal;
 }
 .duty-says {
   font-size: 14px;

@@ -86,7 +86,8 @@ const bandsOf = (
           ...text,
           color: colour,
           fontWeight: 650,
-          position: bad ? 'insideBottom' : 'insideTop',
+          // torque falls from left to right: at the foot no line runs through a word
+          position: 'insideBottom',
           distance: 6 + 18 * i,
         },
       },

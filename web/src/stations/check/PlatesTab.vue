@@ -153,7 +153,11 @@ const copyWorking = async (): Promise<void> => {
               </th>
               <td><RichText :text="row.turns" /></td>
               <td><GradeTag :graded="row.graded" /></td>
-              <td><RichText :text="row.move" /></td>
+              <td>
+                <RichText :text="row.move" /><span class="under quiet">{{
+                  [row.plate, row.also].filter(Boolean).join(', ')
+                }}</span>
+              </td>
               <td>{{ row.plate }}</td>
               <td class="num">{{ row.arms }}</td>
               <td class="quiet">{{ row.also }}</td>

@@ -45,13 +45,14 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
       <template v-for="group in framed" :key="group.tab">
         <div v-for="(d, at) in group.reports" :key="d.key" class="one">
           <span v-if="group.kind" class="kind">{{ group.kind }}</span>
-          <InputFields
-            class="short"
-            across
-            :specs="main(group.fields.specs)"
-            :data="group.fields.list.value[at]!"
-            :set="group.fields.set(at)"
-          />
+          <div class="short">
+            <InputFields
+              across
+              :specs="main(group.fields.specs)"
+              :data="group.fields.list.value[at]!"
+              :set="group.fields.set(at)"
+            />
+          </div>
           <RouterLink class="see" :to="to(group.tab)"
             ><GradeTag v-if="d.graded" :graded="d.graded" /><span class="sr-only"
               >{{ d.title }}, see it at Check</span
@@ -104,5 +105,20 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
 }
 .short {
   --field-width: 66px;
+}
+/* where it is narrow, the fields have a row of their own above their grade */
+@media (max-width: 1180px) {
+  .one:has(> .short) {
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0 8px;
+  }
+  .one > .short:first-child,
+  .kind + .short {
+    flex: 1 1 300px;
+  }
+  .short + .see {
+    margin-left: auto;
+  }
 }
 </style>

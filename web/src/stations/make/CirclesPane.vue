@@ -94,10 +94,19 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
     >
   </Teleport>
   <div class="want">
-    <ChoiceField label="Drawing" :value="of" :options="choices" @choose="(v) => (asked = v)" />
+    <ChoiceField
+      class="which"
+      label="Drawing"
+      across
+      :value="of"
+      :options="choices"
+      @choose="(v) => (asked = v)"
+    />
     <ChoiceField
       v-if="plate"
+      class="which"
       label="Circle"
+      across
       :value="circle"
       :options="circles"
       @choose="(v) => (circle = v)"
@@ -141,6 +150,9 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
 <style scoped>
 .want {
   --field-width: 92px;
+}
+.which {
+  --field-width: 150px;
 }
 .sheet {
   padding: 12px 20px;

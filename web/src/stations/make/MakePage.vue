@@ -41,14 +41,14 @@ const go = (tab: unknown): void => {
 
 <template>
   <TwoColumns aside="Setting a mesh" shares="minmax(0, 760fr) minmax(0, 440px)">
-    <SubBar title="Make">
+    <SubBar class="bar" title="Make">
       <template #start>
         <v-tabs :model-value="open" aria-label="What is made" @update:model-value="go">
           <v-tab v-for="t in makeTabs" :key="t.id" :value="t.id">{{ t.title }}</v-tab>
         </v-tabs>
       </template>
       <div id="make-tools" class="tools" />
-      <v-btn class="tool" variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
+      <v-btn class="tool roomy" variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Sheet</v-btn>
       <v-menu location="bottom end">
         <template #activator="{ props }">
           <v-btn class="tool" variant="text" :prepend-icon="mdiPackageVariantClosed" v-bind="props"
@@ -56,6 +56,7 @@ const go = (tab: unknown): void => {
           >
         </template>
         <v-list>
+          <v-list-item class="narrow" title="Print the sheet" @click="print" />
           <v-list-item title="Print the build pack" @click="pack.print" />
           <v-list-item title="ZIP of all its files" @click="pack.zip" />
         </v-list>
@@ -82,13 +83,25 @@ const go = (tab: unknown): void => {
   padding-inline: 8px;
   min-width: 0;
 }
+@media (min-width: 1241px) {
+  .narrow {
+    display: none;
+  }
+}
 @media (max-width: 1400px) {
   .tool :deep(.v-btn__prepend),
   .tools :deep(.v-btn__prepend) {
     display: none;
   }
 }
+/* a plate has four files: the sheet goes to the menu beside them */
 @media (max-width: 1240px) {
+  .roomy {
+    display: none;
+  }
+  .bar {
+    gap: 6px;
+  }
   .v-tabs :deep(.v-tab) {
     padding-inline: 5px;
     font-size: 14px;
@@ -101,7 +114,7 @@ const go = (tab: unknown): void => {
   }
   .tool,
   .tools :deep(.v-btn) {
-    width: 30px;
+    width: 26px;
     padding: 0;
   }
   .tool :deep(.v-btn__content),

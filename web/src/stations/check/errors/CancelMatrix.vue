@@ -145,6 +145,16 @@ const dots = (n: number): { x: number; y: number }[] =>
 .two {
   color: var(--p-blue);
 }
+/* where it is narrow, the two dots tell it, and it is heard */
+@media (max-width: 1180px) {
+  .two {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+}
 .say {
   padding: 8px 16px 10px;
   font-size: 14px;

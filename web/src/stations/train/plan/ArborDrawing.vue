@@ -125,12 +125,12 @@ const litWheels = computed(() => picture.wheels.filter((w) => w.lit));
       <path class="centres" :d="`M${l.x1} ${l.y1}L${l.x2} ${l.y2}`" />
       <rect
         class="plate"
-        :x="(l.x1 + l.x2) / 2 - l.text.length * 4.2 - 5"
-        :y="(l.y1 + l.y2) / 2 - 10"
-        :width="l.text.length * 8.4 + 10"
-        height="20"
+        :x="l.at.x - l.plate.w / 2"
+        :y="l.at.y - l.plate.h / 2"
+        :width="l.plate.w"
+        :height="l.plate.h"
       />
-      <text class="mm" :x="(l.x1 + l.x2) / 2" :y="(l.y1 + l.y2) / 2 + 5" text-anchor="middle">
+      <text class="mm" :x="l.at.x" :y="l.at.y + 5" text-anchor="middle">
         {{ l.text }}
       </text>
     </g>

@@ -50,8 +50,8 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
             />
           </th>
           <td class="r mono">{{ b.wanted }}</td>
-          <td class="r"><FigureText class="mono" :figure="b.figures.ratio" /></td>
-          <td class="r">
+          <td class="r off"><FigureText class="mono" :figure="b.figures.ratio" /></td>
+          <td class="r off">
             <FigureText class="mono" :figure="b.figures.off" /><span class="days">{{
               b.message.replace(' in 100 years', '')
             }}</span>
@@ -163,6 +163,9 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
 .arbors button {
   min-width: 24px;
 }
+.off {
+  white-space: nowrap;
+}
 .days {
   display: block;
   font-size: 13px;
@@ -198,6 +201,11 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
 }
 .small {
   font-size: 13px;
+}
+@media (max-width: 1180px) {
+  .rows :is(th, td):not(:last-child) {
+    padding-right: 6px;
+  }
 }
 .note {
   padding: 6px 16px;
