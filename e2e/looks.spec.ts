@@ -18,9 +18,17 @@ async function nothingSerious(page: Page, theme: keyof typeof RULES): Promise<vo
   expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
 }
 
-/** Is anything that is shown cut off at the side of the window? */
-const sideways = (page: Page): Promise<boolean> =>
-  page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth + 1);
+/** What is cut off: a page wider than its window, and whatever runs out of the bar over its column. */
+const runsOut = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => [
+    ...(document.documentElement.scrollWidth > window.innerWidth + 1 ? ['the page'] : []),
+    ...[...document.querySelectorAll('header.sub')].flatMap((bar) => {
+      const { right } = bar.getBoundingClientRect();
+      return [...bar.querySelectorAll('h2, h3, button, .q')]
+        .filter((e) => e.getBoundingClientRect().width > 1 && e.getBoundingClientRect().right > right + 1)
+        .map((e) => `${e.textContent} in ${bar.textContent}`);
+    }),
+  ]);
 
 /** By day whole, by night its colours; the page is left as it was. */
 async function nothingSeriousBy(page: Page): Promise<void> {
@@ -114,29 +122,48 @@ test('axe finds nothing serious, by day and by night: what is checked, trees, se
 test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 700 });
   await beginAtDrives(page);
-  expect(await sideways(page)).toBe(false);
+  expect(await runsOut(page)).toEqual([]);
   for (const drive of ['Night meadow', 'Garden film', 'Sundial plate']) {
     await beginAt(page, drive, 'Check');
     await page.waitForTimeout(300);
-    expect(await sideways(page)).toBe(false);
+    expect(await runsOut(page)).toEqual([]);
     await go(page, 'Job');
-    expect(await sideways(page)).toBe(false);
+    expect(await runsOut(page)).toEqual([]);
   }
   await beginAt(page, 'Walnut orrery', 'Train');
-  expect(await sideways(page)).toBe(false);
+  expect(await runsOut(page)).toEqual([]);
   await page.getByRole('button', { name: 'Arbor plan' }).click();
   await page.getByRole('button', { name: /^Arbor 5, / }).waitFor();
-  expect(await sideways(page)).toBe(false);
+  expect(await runsOut(page)).toEqual([]);
   for (const station of ['Job', 'Check'] as const) {
     await go(page, station);
-    expect(await sideways(page)).toBe(false);
+    expect(await runsOut(page)).toEqual([]);
   }
   await page.goto('/');
   await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
-  for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Make', 'Run'] as const) {
+  for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Make', 'Run', 'Log'] as const) {
     await go(page, station);
-    expect(await sideways(page)).toBe(false);
+    expect(await runsOut(page)).toEqual([]);
   }
+});
+
+test('the keys of Make stay in their bar, however many a tab has', async ({ page }) => {
+  for (const [width, height] of [
+    [1024, 700],
+    [1280, 800],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await beginAt(page, 'Sundial plate', 'Make');
+    for (const name of ['Drawings', 'Belts', 'Fits, parts', 'Build', 'Faults', 'Wheels']) {
+      await tab(page, name).click();
+      await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
+      await page.waitForTimeout(200);
+      expect([width, name, await runsOut(page)]).toEqual([width, name, []]);
+    }
+  }
+  await page.setViewportSize({ width: 1024, height: 700 });
+  await page.getByRole('button', { name: 'Pack', exact: true }).click();
+  await expect(page.getByText('Print the sheet')).toBeVisible();
 });
 
 test('Run on a phone: large target, large keys, the rail behind a menu', async ({ page }) => {
@@ -158,7 +185,7 @@ test('Run on a phone: large target, large keys, the rail behind a menu', async (
   }
   await page.getByRole('button', { name: 'Cut, go on' }).click();
   await expect(page.locator('.what')).toContainText('Gap 2 of 73');
-  expect(await sideways(page)).toBe(false);
+  expect(await runsOut(page)).toEqual([]);
   const [first] = await page.locator('.verdict .cell:visible .label').allInnerTexts();
   await page.getByRole('button', { name: 'The next two of the verdict' }).click();
   expect(await page.locator('.verdict .cell:visible .label').first().innerText()).not.toBe(first);

@@ -83,24 +83,28 @@ const go = (tab: unknown): void => {
   padding-inline: 8px;
   min-width: 0;
 }
-@media (min-width: 1241px) {
+@media (min-width: 1280px) {
   .narrow {
     display: none;
   }
 }
 @media (max-width: 1400px) {
+  .bar {
+    gap: 6px;
+  }
+  .tool,
+  .tools :deep(.v-btn) {
+    padding-inline: 5px;
+  }
   .tool :deep(.v-btn__prepend),
   .tools :deep(.v-btn__prepend) {
     display: none;
   }
 }
 /* a plate has four files: the sheet goes to the menu beside them */
-@media (max-width: 1240px) {
+@media (max-width: 1279px) {
   .roomy {
     display: none;
-  }
-  .bar {
-    gap: 6px;
   }
   .v-tabs :deep(.v-tab) {
     padding-inline: 5px;
