@@ -30,9 +30,10 @@ const runsOut = (page: Page): Promise<readonly string[]> =>
     }),
   ]);
 
-/** By day whole, by night its colours; the page is left as it was. */
+/** By day whole, by night its colours, and nothing cut off; the page is left as it was. */
 async function nothingSeriousBy(page: Page): Promise<void> {
   await nothingSerious(page, 'day');
+  expect(await runsOut(page)).toEqual([]);
   const rail = page.getByRole('navigation', { name: 'Stations' });
   await rail.getByRole('button', { name: 'Night', exact: true }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');

@@ -158,6 +158,10 @@ test('a printed box says "if exactly" on every page', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Hand knob' }).last()).toContainText('if exactly');
   await go(page, 'Run');
   await expect(page.locator('main')).toContainText('if exactly');
+  await page.getByRole('button', { name: 'Start at gap 1' }).click();
+  await expect(page.locator('.err')).toContainText('Exact');
+  await page.keyboard.press('Space');
+  await expect(page.locator('.err')).toContainText('Even if exactly 64 : 1');
   await page
     .getByRole('navigation')
     .getByRole('link', { name: /Pendrix/ })

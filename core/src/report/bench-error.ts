@@ -1,5 +1,5 @@
 import { exactly, toNumber } from '../numbers/index.ts';
-import { gradeWithin } from '../motion/index.ts';
+import { gradeWithin, type Grade } from '../motion/index.ts';
 import type { RunState } from '../run/index.ts';
 import type { DrivenReport } from './driven.ts';
 import type { Graded } from './figure.ts';
@@ -17,7 +17,8 @@ export interface BenchError {
   readonly limit: number;
   /** "tolerance ±5″", "half a microstep ±0.2 µm" */
   readonly allowed: string;
-  readonly graded: Graded | null;
+  /** of this place, whatever the others are */
+  readonly graded: Graded;
 }
 
 /** The rounding of the place, and with a controller where it came to rest. (handbook: run) */
@@ -29,31 +30,35 @@ export function benchError(
 ): BenchError {
   const [text, size] = driven?.error ? [driven.error.total, driven.error.size] : [row.error, row.off];
   const half = `half a ${sheet(plan).unit.replace(/s$/, '')}`;
+  const graded = (tolerance: number | null): Graded => {
+    const grade: Grade =
+      size === 0 ? 'even' : gradeWithin(size, tolerance) === 'misses' ? 'misses' : 'rounded';
+    // the first place is where it stands: it rests on nothing
+    if (plan.doubt && row.gap > 1) return { grade, word: `${gradeWords[grade]} ${plan.doubt}`, doubt: true };
+    return { grade, word: size === 0 ? 'Exact' : gradeWords[grade] };
+  };
   if (plan.scale) {
     const { toleranceMm } = report.drive.job;
     const tolerance = toleranceMm === undefined ? null : toNumber(exactly(toleranceMm));
     const limit = tolerance ?? atWork(plan, 0.5 / toNumber(exactly(plan.stepsPerTurn)));
-    const grade =
-      row.off === 0 ? 'even' : gradeWithin(row.off, tolerance) === 'misses' ? 'misses' : 'rounded';
     return {
       text,
       size,
       unit: 'mm',
       limit,
       allowed: `${tolerance === null ? half : 'tolerance'} ±${sizeText(plan, limit)}`,
-      graded: { grade, word: row.off === 0 ? 'Exact' : gradeWords[grade] },
+      graded: graded(tolerance),
     };
   }
   const chart = report.chart(plan.divisions);
   const tolerance = chart?.tolerance ?? null;
   const limit = tolerance ?? chart?.halfMicrostep ?? 1;
-  const graded = report.opened(plan.divisions)?.row.graded;
   return {
     text,
     size,
     unit: 'arcsec',
     limit,
     allowed: tolerance === null ? `${half} ±${angleText(limit)}` : `tolerance ±${limitText(limit)}`,
-    graded: graded ? { ...graded, word: row.off === 0 ? 'Exact' : gradeWords[graded.grade] } : null,
+    graded: graded(tolerance),
   };
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { newDrive, type Drive } from '../drive/index.ts';
+import { newDrive, type Drive, type Stage } from '../drive/index.ts';
 import { isRunState, nextState, sequenceOf, startRun, targetOf, type RunState } from '../run/index.ts';
 import { sheetCsv } from '../exports/dividing.ts';
 import { targetsAnswer } from '../files/index.ts';
@@ -9,7 +9,7 @@ import { benchError } from './bench-error.ts';
 import { benchReport } from './bench.ts';
 import { drivenReport, standsAt, windowMeaning } from './driven.ts';
 import { report } from './report.ts';
-import { planAgain, planFor } from './run-plan.ts';
+import { planAgain, planFor, planRun } from './run-plan.ts';
 import { planName } from './run-words.ts';
 import { placeSpoken, placeText, sheet } from './sheet.ts';
 import { plainText } from './rich.ts';
@@ -128,7 +128,7 @@ describe('marks along a slide', () => {
     expect([bench.message, bench.then.title]).toEqual(['On by 51 microsteps; clamp, mark.', 'Mark 3']);
     const off = benchError(report(drive), s, bench.row, null);
     // 51 steps are 1.00138 mm
-    expect([off.text, off.allowed, off.graded?.word]).toEqual([
+    expect([off.text, off.allowed, off.graded.word]).toEqual([
       '+1.38 µm',
       'half a microstep ±9.82 µm',
       'Rounded',
@@ -139,7 +139,7 @@ describe('marks along a slide', () => {
       bench.row,
       null,
     );
-    expect([tight.allowed, tight.graded?.grade]).toEqual(['tolerance ±1.00 µm', 'misses']);
+    expect([tight.allowed, tight.graded.grade]).toEqual(['tolerance ±1.00 µm', 'misses']);
     const driven = nextState(
       nextState(nextState(s, { do: 'attach', boot: 'b', counts: 1000, at: 2 }), { do: 'next', at: 3 }),
       { do: 'reached', error: -1, at: 4 },
@@ -164,5 +164,40 @@ describe('marks along a slide', () => {
       plan: { ...made, scale: { ...made.scale, mm: { q: 'x', piPower: 0 } } },
     };
     expect(isRunState(broken)).toBe(false);
+  });
+});
+
+describe('how a place of a divided turn stands', () => {
+  const cutter = (reduction: Stage = { kind: 'worm', starts: 1, wheel: 90 }): Drive => ({
+    ...driveOf(200, 16, [reduction], '73'),
+    job: { divisions: '73', toleranceArcsec: '3' },
+  });
+  const at = (drive: Drive, gap: number, landed?: number) => {
+    let s = startRun(planRun(drive, 73)!, 0);
+    while (s.gap < gap) s = nextState(s, { do: 'next', at: 0 });
+    if (landed !== undefined)
+      for (const act of [
+        { do: 'attach', boot: 'b', counts: targetOf(s)!, at: 1 },
+        { do: 'next', at: 2 },
+        { do: 'reached', error: landed, at: 3 },
+      ] as const)
+        s = nextState(s, act);
+    const { row } = benchReport(s);
+    const { grade, word } = benchError(report(drive), s, row, drivenReport(s, false, '', row.off)).graded;
+    return `${grade}: ${word}`;
+  };
+  test('by its own error, not by that of the worst: the first is exact, the others rounded', () => {
+    expect([1, 2].map((gap) => at(cutter(), gap))).toEqual(['even: Exact', 'rounded: Rounded']);
+  });
+  test('where a controller came to rest too far off, it misses', () => {
+    // a count is 4.5 ″ at the work
+    expect([0, 3].map((landed) => at(cutter(), 1, landed))).toEqual(['rounded: Rounded', 'misses: Misses']);
+  });
+  test('what nobody has counted is told with it, but for the first', () => {
+    const labelled = cutter({ kind: 'ratio', value: '90', provenance: 'nominal' });
+    expect([1, 2].map((gap) => at(labelled, gap))).toEqual([
+      'even: Exact',
+      'rounded: Rounded if exactly 90 : 1',
+    ]);
   });
 });

@@ -174,8 +174,8 @@ usePageKeys({ next, back, pause, clamp });
             </p>
             <p class="pv">
               <span class="mono">{{ off.text }}</span><GradeTag
-                v-if="off.graded"
                 :graded="off.graded"
+                :class="{ doubted: off.graded.doubt }"
                 :size="14"
               />
             </p>
@@ -190,7 +190,7 @@ usePageKeys({ next, back, pause, clamp });
             :error="off.size"
             :unit="off.unit"
             :limit="off.limit"
-            :tone="off.graded?.grade ?? 'unknown'"
+            :tone="off.graded.grade"
           />
         </div>
         <RunPhases v-if="driven && !state.finished" :report="driven" :paused="state.paused" />
