@@ -77,6 +77,17 @@ export async function openTab(page: Page, name: string): Promise<void> {
 /** A field by its label. */
 export const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 
+/** Types over what stands in a field, key by key, as a person does. */
+export async function typeInto(input: Locator, text: string): Promise<void> {
+  await input.click();
+  const { keyboard } = input.page();
+  await keyboard.press('Control+a');
+  if (text === '') await keyboard.press('Delete');
+  // what is that long is pasted
+  else if (text.length > 200) await keyboard.insertText(text);
+  else await keyboard.type(text);
+}
+
 /** A cell of the verdict strip as text. */
 export const cell = (page: Page, id: string) => page.locator(`.verdict [data-cell=${id}]`);
 

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from './quiet.ts';
-import { beginAt, field, go } from './bench.ts';
+import { beginAt, field, go, typeInto } from './bench.ts';
 
 /** Every move of the runs that are stored, as the database holds them. */
 const stored = (page: Page) =>
@@ -33,7 +33,7 @@ async function connect(page: Page, words: string): Promise<void> {
   await page.getByRole('option', { name: 'Stand-in of the server' }).click();
   const like = panel(page).getByRole('textbox', { name: 'It is like' });
   await like.press('ControlOrMeta+a');
-  await like.fill(words);
+  await typeInto(like, words);
   await panel(page).getByRole('button', { name: 'Connect' }).click();
   await expect(panel(page)).toContainText('stand-in, DC motor');
 }
@@ -55,7 +55,7 @@ test('61 teeth by the server’s DC stand-in: cut off at 20, the tab killed at 3
     });
   });
   await beginAt(page, 'Orrery wheel cutter', 'Run');
-  await field(page, 'Divisions').fill('61');
+  await typeInto(field(page, 'Divisions'), '61');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   const words = 'motor=dc&speed=400000&coast=18&window=3&shaking=1&decode=4&seed=61';
   await connect(page, words);

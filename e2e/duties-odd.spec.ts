@@ -1,5 +1,16 @@
 import { emptyTest, expect, type Page, test } from './quiet.ts';
-import { ask, beginAt, beginAtDrives, cell, choose, field, openTab, saved, upload } from './bench.ts';
+import {
+  ask,
+  beginAt,
+  beginAtDrives,
+  cell,
+  choose,
+  field,
+  openTab,
+  saved,
+  typeInto,
+  upload,
+} from './bench.ts';
 
 /** What a field says of each text that it cannot take; the figure beside it stays. */
 async function refuses(
@@ -9,7 +20,7 @@ async function refuses(
 ): Promise<void> {
   const input = page.getByRole('textbox', { name, exact: true }).first();
   for (const [text, message] of texts) {
-    await input.fill(text);
+    await typeInto(input, text);
     await expect(input).toHaveAttribute('aria-invalid', 'true');
     await expect(page.getByText(message).first()).toBeVisible();
   }
@@ -34,7 +45,7 @@ test('fields of rates and timers take no nonsense, and what was in force stays',
     ['sixteen', /not a number/],
   ]);
   expect(await page.locator('.ways').innerText()).toBe(before);
-  await field(page, 'Counter').fill('8');
+  await typeInto(field(page, 'Counter'), '8');
   await expect(cell(page, 'rate')).toContainText('Over 8 bits');
   await expect(page.getByText(/too narrow/)).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
@@ -52,12 +63,12 @@ test('a rate of one’s own, in the words people use', async ({ page }) => {
   await choose(page.getByLabel('Follow').last(), 'Another');
   const turn = field(page, 'One turn in');
   for (const text of ['24 h', '0.5 rpm', '15 °/h', '1 turn in 10 min']) {
-    await turn.fill(text);
+    await typeInto(turn, text);
     await expect(turn).toHaveAttribute('aria-invalid', 'false');
   }
-  await turn.fill('0.5 mm/min');
+  await typeInto(turn, '0.5 mm/min');
   await expect(turn).toHaveAttribute('aria-invalid', 'false');
-  await turn.fill('soon');
+  await typeInto(turn, 'soon');
   await expect(page.getByText(/cannot be read as a rate/)).toBeVisible();
   await turn.press('Escape');
   await turn.blur();
@@ -86,8 +97,8 @@ emptyTest('with the keyboard alone: from the job to a rate, its timer, and anoth
   await expect(page.locator('.ways tr.on')).toContainText('One interval');
   await openTab(page, 'Plates');
   await page.getByRole('button', { name: /Begin with three plates/ }).press('Enter');
-  await field(page, 'Worm').fill('40:1');
-  await field(page, 'Wanted').fill('95');
+  await typeInto(field(page, 'Worm'), '40:1');
+  await typeInto(field(page, 'Wanted'), '95');
   await expect(page.getByRole('table', { name: 'Wanted counts' })).toContainText('8 holes on 19');
   const count = page.getByRole('button', { name: /^7: on one circle/ });
   await count.focus();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './quiet.ts';
-import { beginAtDrives, DEMO_DRIVES, field, go, openDrive, saved, upload } from './bench.ts';
+import { beginAtDrives, DEMO_DRIVES, field, go, openDrive, saved, typeInto, upload } from './bench.ts';
 
 const cutter = readFileSync(new URL('../demo/orrery-wheel-cutter.pendrix.json', import.meta.url), 'utf8');
 
@@ -60,10 +60,10 @@ test('drives are renamed, duplicated, deleted and brought back', async ({ page }
     await page.getByText(item, { exact: true }).click();
   };
   await menu('Tide dial', 'Rename');
-  await field(page, 'Name of the drive').fill('   ');
+  await typeInto(field(page, 'Name of the drive'), '   ');
   await page.keyboard.press('Enter');
   await expect(page.getByText('A drive needs a name.')).toBeVisible();
-  await field(page, 'Name of the drive').fill('Harbour dial');
+  await typeInto(field(page, 'Name of the drive'), 'Harbour dial');
   await page.keyboard.press('Enter');
   await expect(page.locator('th.name', { hasText: 'Harbour dial' })).toBeVisible();
 

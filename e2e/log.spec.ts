@@ -1,5 +1,5 @@
 import { expect, test } from './quiet.ts';
-import { beginAt, choose, download, field, go, saved } from './bench.ts';
+import { beginAt, choose, download, field, go, saved, typeInto } from './bench.ts';
 
 test('a record is read back, its worm taken as measured, and the budget follows', async ({ page }) => {
   await beginAt(page, 'Night meadow camera cradle', 'Log');
@@ -44,8 +44,8 @@ test('a design is kept, changed, compared and brought back; a cure that would go
     await page.getByRole('button', { name: 'Add an entry' }).first().click();
     const dialog = page.getByRole('dialog');
     await choose(dialog.getByLabel('Kind'), kind);
-    await dialog.getByRole('textbox', { name: 'Words' }).fill(words);
-    if (figures) await dialog.getByRole('textbox', { name: 'Figures' }).fill(figures);
+    await typeInto(dialog.getByRole('textbox', { name: 'Words' }), words);
+    if (figures) await typeInto(dialog.getByRole('textbox', { name: 'Figures' }), figures);
   };
   const add = page.getByRole('dialog').getByRole('button', { name: 'Add', exact: true });
   await entry('complaint', 'it knocks at 240°');
@@ -55,14 +55,14 @@ test('a design is kept, changed, compared and brought back; a cure that would go
   await expect(page.getByRole('link', { name: /^Log, needs attention: open: it knocks/ })).toBeVisible();
 
   await go(page, 'Train');
-  await page.getByRole('textbox', { name: 'Wheel', exact: true }).fill('72');
+  await typeInto(page.getByRole('textbox', { name: 'Wheel', exact: true }), '72');
   await go(page, 'Log');
   await because.pressSequentially('72 knocks less');
   await revisions.getByRole('button', { name: 'Keep', exact: true }).click();
   await entry('measured', 'quiet all round', 'noise forty');
   await add.click();
   await expect(page.getByRole('dialog')).toContainText('is not a figure with its name');
-  await page.getByRole('dialog').getByRole('textbox', { name: 'Figures' }).fill('noise 41 ± 2 dB');
+  await typeInto(page.getByRole('dialog').getByRole('textbox', { name: 'Figures' }), 'noise 41 ± 2 dB');
   await choose(page.getByRole('dialog').getByLabel('Closes the complaint'), 'it knocks at 240°');
   await add.click();
   await expect(entries).toContainText('closed');
@@ -81,7 +81,7 @@ test('a design is kept, changed, compared and brought back; a cure that would go
   await expect(page.getByRole('textbox', { name: 'Wheel', exact: true })).toHaveValue('90');
   await page.keyboard.press('Escape');
   await go(page, 'Log');
-  await field(page, 'Search the log').fill('knocks');
+  await typeInto(field(page, 'Search the log'), 'knocks');
   await expect(entries.getByRole('listitem')).toHaveCount(1);
   const csv = await download(page, () => page.getByRole('button', { name: 'CSV', exact: true }).click());
   expect(csv.text.split('\n')[0]).toBe('at,kind,revision,words,figures,state');

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import DxfParser from 'dxf-parser';
 import { unzipSync } from 'fflate';
 import { expect, test } from './quiet.ts';
-import { beginAt, download, field, go, openTab, saved } from './bench.ts';
+import { beginAt, download, field, go, openTab, saved, typeInto } from './bench.ts';
 
 test('a wheel to cut: its blank, its cutter, a shift that points it, its drawing', async ({ page }) => {
   await beginAt(page, 'Orrery wheel cutter', 'Job');
@@ -14,13 +14,13 @@ test('a wheel to cut: its blank, its cutter, a shift that points it, its drawing
   await expect(blank).toContainText('Span over 9 teeth');
   await expect(blank).toContainText('26.116');
   await expect(page.getByRole('region', { name: 'Cutter' })).toContainText('55–134');
-  await field(page, 'Module').fill('-1');
+  await typeInto(field(page, 'Module'), '-1');
   await expect(page.getByText('-1 is negative.')).toBeVisible();
-  await field(page, 'Module').fill('0.5');
+  await typeInto(field(page, 'Module'), '0.5');
   await expect(blank).toContainText('37.500');
-  await field(page, 'Bore').fill('40');
+  await typeInto(field(page, 'Bore'), '40');
   await expect(page.getByText('A bore of 40 mm leaves nothing under the teeth')).toBeVisible();
-  await field(page, 'Bore').fill('4');
+  await typeInto(field(page, 'Bore'), '4');
   const svg = await download(page, () => page.getByRole('button', { name: 'SVG', exact: true }).click());
   expect(svg.name).toBe('work-73.svg');
   expect(svg.text).toMatch(/width="[\d.]+mm"/);
@@ -127,7 +127,7 @@ test('a belt by its length, and a mesh set in five moves with a reload in the mi
   const feel = (name: string): Promise<void> => feels.getByRole('button', { name, exact: true }).click();
   await feel('binds');
   await expect(next).toHaveText('Turn out 1/8, to 1/8');
-  await page.getByRole('textbox', { name: 'Turned instead' }).fill('1/2');
+  await typeInto(page.getByRole('textbox', { name: 'Turned instead' }), '1/2');
   await feel('rattles');
   await expect(next).toHaveText('Turn in 1/4, to 1/4');
   await feel('stiff');
@@ -168,7 +168,7 @@ test('a build with a gate that holds, and going back opens what came after', asy
   await expect(page.getByText('1 of 10 done')).toBeVisible();
   await page.getByRole('button', { name: 'Actions for step 2' }).click();
   await page.locator('.v-list-item', { hasText: 'A step after it' }).click();
-  await page.getByLabel('Step', { exact: true }).fill('Grease the bearings');
+  await typeInto(page.getByLabel('Step', { exact: true }), 'Grease the bearings');
   await expect(steps.nth(2)).toContainText('Grease the bearings');
   await page.keyboard.press('Escape');
 });

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { emptyTest, expect, test } from './quiet.ts';
 import { app } from '../server/src/app.ts';
-import { DEMO_DRIVES, field, go, openDemo, openDrive } from './bench.ts';
+import { DEMO_DRIVES, field, go, openDemo, openDrive, typeInto } from './bench.ts';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -34,7 +34,7 @@ test('works without a network after the first load; a new version says so and wa
     await go(page, 'Check');
     await expect(page.locator('.chart canvas').first()).toBeVisible();
     await go(page, 'Train');
-    await field(page, 'Wheel').fill('97');
+    await typeInto(field(page, 'Wheel'), '97');
     await expect(page.locator('[data-cell=divisions]')).toContainText('of 6');
     await context.setOffline(false);
 

@@ -1,6 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { emptyTest, expect, type Page, test } from './quiet.ts';
-import { beginAt, beginAtDrives, cell, DEMO_DRIVES, field, go, openDrive, saved, upload } from './bench.ts';
+import {
+  beginAt,
+  beginAtDrives,
+  cell,
+  DEMO_DRIVES,
+  field,
+  go,
+  openDrive,
+  saved,
+  typeInto,
+  upload,
+} from './bench.ts';
 
 /** Puts a record into the browser's database as it stands, as another version or a fault might have. */
 const putRaw = (page: Page, store: string, record: object): Promise<void> =>
@@ -39,16 +50,16 @@ test('73 typed over a cell of the shelf stores 73, in any order and under a filt
   await page.keyboard.press('Tab');
   await expect(teeth('wheel-1-16')).toHaveText('105');
   // under a filter, and with a drive linked to the line
-  await page.getByLabel('Filter').fill('76');
+  await typeInto(page.getByLabel('Filter'), '76');
   await teeth('pulley-2-76').click();
   await page.keyboard.press('F2');
   await page.keyboard.type('80');
   await page.keyboard.press('Enter');
   // it is filtered only now that it is kept
   await expect(teeth('pulley-2-76')).toHaveCount(0);
-  await page.getByLabel('Filter').fill('80');
+  await typeInto(page.getByLabel('Filter'), '80');
   await expect(teeth('pulley-2-76')).toHaveText('80');
-  await page.getByLabel('Filter').fill('');
+  await typeInto(page.getByLabel('Filter'), '');
   await teeth('wheel-1-24').click();
   await page.keyboard.press('F2');
   await page.keyboard.type('99');
@@ -62,7 +73,7 @@ test('73 typed over a cell of the shelf stores 73, in any order and under a filt
   await expect(field(page, 'Driven').first()).toHaveValue('76');
   await expect(page.getByText('linked to 20 and 76')).toBeVisible();
   await go(page, 'Shelf');
-  await page.getByLabel('Filter').fill('76');
+  await typeInto(page.getByLabel('Filter'), '76');
   await expect(teeth('pulley-2-76')).toHaveText('76');
 });
 
@@ -130,12 +141,12 @@ test('a run outlives the deletion of its drive and a second tab; two blanks are 
   context,
 }) => {
   await beginAt(page, 'Orrery wheel cutter', 'Run');
-  await field(page, 'Divisions').fill('95');
-  await field(page, 'Start at gap').fill('8');
+  await typeInto(field(page, 'Divisions'), '95');
+  await typeInto(field(page, 'Start at gap'), '8');
   await page.getByRole('button', { name: 'Start at gap 8' }).click();
   await expect(page.locator('.what')).toContainText('Gap 8 of 95');
   await page.getByRole('button', { name: 'Runs' }).click();
-  await field(page, 'Name of this blank').fill('spare blank');
+  await typeInto(field(page, 'Name of this blank'), 'spare blank');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   await expect(page.locator('.what')).toContainText('Gap 1 of');
   await page.getByRole('button', { name: 'Runs' }).click();

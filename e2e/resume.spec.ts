@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { type BrowserContext, chromium, expect, test } from './quiet.ts';
 import { CHROMIUM } from '../playwright.config.ts';
-import { beginAt, field, go, openDemo, openDrive } from './bench.ts';
+import { beginAt, field, go, openDemo, openDrive, typeInto } from './bench.ts';
 
 const launch = (profile: string): Promise<BrowserContext> =>
   chromium.launchPersistentContext(profile, {
@@ -51,7 +51,7 @@ test('a run keeps its own numbers when the train is changed, and can be ended an
   await page.getByRole('button', { name: 'Cut, go on' }).click();
   await expect(page.locator('.what')).toContainText('go to 14992');
   await go(page, 'Train');
-  await field(page, 'Wheel').fill('100');
+  await typeInto(field(page, 'Wheel'), '100');
   await go(page, 'Run');
   await expect(page.getByText('the run keeps the numbers it began with')).toBeVisible();
   await expect(page.locator('.what')).toContainText('go to 14992');
@@ -70,7 +70,7 @@ test('a held or doubled key cuts one gap at a time, and a wheel ends after its l
   page,
 }) => {
   await beginAt(page, 'Specimen table', 'Run');
-  await field(page, 'Divisions').fill('4');
+  await typeInto(field(page, 'Divisions'), '4');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   await expect(page.locator('.what')).toContainText('Gap 1 of 4');
   await page.locator('.huge').click();

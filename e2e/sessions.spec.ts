@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { emptyTest, expect, test } from './quiet.ts';
-import { beginAt, field, go, openDrive, saved, upload } from './bench.ts';
+import { beginAt, field, go, openDrive, saved, typeInto, upload } from './bench.ts';
 
 const key = (name: string) => new RegExp(name);
 
@@ -75,7 +75,7 @@ emptyTest(
     const panel = page.getByRole('region', { name: 'Controller' });
     const like = panel.getByRole('textbox', { name: 'It is like' });
     await like.press('ControlOrMeta+a');
-    await like.fill('motor=stepper&speed=20000&seed=3');
+    await typeInto(like, 'motor=stepper&speed=20000&seed=3');
     await panel.getByRole('button', { name: 'Connect' }).click();
     await expect(panel).toContainText('stand-in');
     await page.keyboard.press('Space');

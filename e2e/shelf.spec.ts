@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { emptyTest, expect, type Page, test } from './quiet.ts';
-import { beginAt, choose, field, go, saved, upload } from './bench.ts';
+import { beginAt, choose, field, go, saved, typeInto, upload } from './bench.ts';
 
 const shelfFile = readFileSync(new URL('../demo/lantern-hill.shelf.json', import.meta.url), 'utf8');
 
@@ -74,12 +74,12 @@ test('several lines are chosen, changed together, taken off and brought back', a
 
 test('the list is filtered, sorted, and shown by groups', async ({ page }) => {
   await openShelf(page);
-  await page.getByLabel('Filter').fill('73');
+  await typeInto(page.getByLabel('Filter'), '73');
   await expect(line(page, 'wheel-1-73')).toBeVisible();
   await expect(line(page, 'wheel-1-12')).toHaveCount(0);
-  await page.getByLabel('Filter').fill('no such thing');
+  await typeInto(page.getByLabel('Filter'), 'no such thing');
   await expect(page.getByText('No line has all of these words')).toBeVisible();
-  await page.getByLabel('Filter').fill('');
+  await typeInto(page.getByLabel('Filter'), '');
   await page.getByRole('button', { name: /^Worms/ }).click();
   await expect(line(page, 'worm-1-90')).toBeVisible();
   await expect(line(page, 'wheel-1-12')).toHaveCount(0);
@@ -92,12 +92,12 @@ test('what drives use is counted, and a drive follows a line that changes', asyn
   await openShelf(page);
   await part(page, 'wheel-1-15', 0).click();
   await expect(page.getByText('1 of 2 used by Tide dial')).toBeVisible();
-  await page.getByLabel('Filter').fill('76');
+  await typeInto(page.getByLabel('Filter'), '76');
   await part(page, 'pulley-2-76', TEETH).click();
   await page.keyboard.press('Enter');
   await page.keyboard.type('73');
   await page.keyboard.press('Enter');
-  await page.getByLabel('Filter').fill('');
+  await typeInto(page.getByLabel('Filter'), '');
   await go(page, 'Train');
   await expect(field(page, 'Driven').first()).toHaveValue('73');
   await page.getByRole('button', { name: 'Unlink' }).first().click();
@@ -117,7 +117,7 @@ test('a stage is taken from the shelf into a train: two wheels, or a part as it 
   await page.getByText('worm and 60', { exact: true }).click();
   await expect(page.getByText('linked to worm and 60')).toBeVisible();
   await go(page, 'Shelf');
-  await page.getByLabel('Filter').fill('worm and 60');
+  await typeInto(page.getByLabel('Filter'), 'worm and 60');
   await part(page, 'worm-125-60', 0).click();
   await expect(page.getByText('1 of 1 used by Specimen table')).toBeVisible();
 });
@@ -125,11 +125,10 @@ test('a stage is taken from the shelf into a train: two wheels, or a part as it 
 test('a pasted table is read line by line, and only what is told to is taken', async ({ page }) => {
   await openShelf(page);
   await page.getByRole('button', { name: 'Paste', exact: true }).click();
-  await page
-    .getByLabel('Lines from a spreadsheet or a CSV file')
-    .fill(
-      'Brass wheel\t31\t1\t6\t2\t7.50\nSteel pinion\t14.5\t1\t5\t1\t4.20\nBrass wheel\t36\t1\t6\t1\t8.00',
-    );
+  await typeInto(
+    page.getByLabel('Lines from a spreadsheet or a CSV file'),
+    'Brass wheel\t31\t1\t6\t2\t7.50\nSteel pinion\t14.5\t1\t5\t1\t4.20\nBrass wheel\t36\t1\t6\t1\t8.00',
+  );
   await expect(page.getByText('14.5 is not a whole count')).toBeVisible();
   await expect(page.getByText('2 read')).toBeVisible();
   await expect(page.getByText('Line 3 adds to what you own')).toBeVisible();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { emptyTest, expect, type Page, test } from './quiet.ts';
-import { beginAt, cell, choose, chosen, field, go, saved } from './bench.ts';
+import { beginAt, cell, choose, chosen, field, go, saved, typeInto } from './bench.ts';
 
 const stage = (page: Page, n: number) => page.getByRole('region', { name: new RegExp(`^Stage ${n}:`) });
 const menu = async (page: Page, item: string): Promise<void> => {
@@ -32,11 +32,11 @@ emptyTest('a five-stage train with a planetary set and a Geneva, by mouse', asyn
     await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
     await page.getByText(kind, { exact: true }).last().click();
   }
-  await stage(page, 2).getByRole('textbox', { name: 'Sun', exact: true }).fill('13');
-  await stage(page, 2).getByRole('textbox', { name: 'Ring', exact: true }).fill('47');
-  await stage(page, 2).getByRole('textbox', { name: 'Planets', exact: true }).fill('5');
+  await typeInto(stage(page, 2).getByRole('textbox', { name: 'Sun', exact: true }), '13');
+  await typeInto(stage(page, 2).getByRole('textbox', { name: 'Ring', exact: true }), '47');
+  await typeInto(stage(page, 2).getByRole('textbox', { name: 'Planets', exact: true }), '5');
   await expect(stage(page, 2)).toContainText('17.63, and 19 is needed');
-  await stage(page, 2).getByRole('textbox', { name: 'Planets', exact: true }).fill('4');
+  await typeInto(stage(page, 2).getByRole('textbox', { name: 'Planets', exact: true }), '4');
   await fiveStages(page);
   // One member takes the other's part.
   await choose(stage(page, 2).getByLabel('Fixed'), 'Sun');
@@ -103,7 +103,7 @@ test('a cure is compared, taken, and undone; a pinned train stands beside the ch
   await expect(cell(page, 'divisions')).toContainText('4of 6');
 
   await menu(page, 'Pin this train as A');
-  await field(page, 'Driven').fill('73');
+  await typeInto(field(page, 'Driven'), '73');
   await page.getByRole('button', { name: 'Compare A and B' }).click();
   await expect(compare.getByRole('row', { name: /steps per turn/ })).toContainText('1051200');
   await page.reload();
@@ -118,9 +118,9 @@ test('a cure is compared, taken, and undone; a pinned train stands beside the ch
 
   // A range that leaves nothing says so, and bad numbers are refused in place.
   await page.getByRole('button', { name: 'Cures for 73' }).click();
-  await field(page, 'Most teeth of a cure’s wheel').fill('60');
+  await typeInto(field(page, 'Most teeth of a cure’s wheel'), '60');
   await expect(cures).toContainText('Widen the range');
-  await field(page, 'Least teeth of a cure’s wheel').fill('90');
+  await typeInto(field(page, 'Least teeth of a cure’s wheel'), '90');
   await expect(cures).toContainText('runs backwards');
 });
 
@@ -130,15 +130,15 @@ test('the true ratio from a count and from a label, and the wheels that make it'
   await stage(page, 1).getByRole('textbox', { name: 'Printed' }).focus();
   await menu(page, 'True ratio of a gearbox');
   const dialog = page.getByRole('dialog');
-  await field(page, 'Steps a turn').fill('200');
-  await field(page, 'Steps counted').fill('27469');
+  await typeInto(field(page, 'Steps a turn'), '200');
+  await typeInto(field(page, 'Steps counted'), '27469');
   await expect(dialog).toContainText('13.73250 to 13.73650');
   for (const r of ['206/15', '467/34', '673/49', '728/53']) await expect(dialog).toContainText(r);
   await dialog.getByRole('button', { name: 'Look' }).click();
   const trains = dialog.getByRole('list', { name: 'Wheel trains' });
   await expect(trains.getByRole('listitem')).toHaveCount(6);
   await expect(trains).toContainText('989/72');
-  await field(page, 'Steps counted').fill('many');
+  await typeInto(field(page, 'Steps counted'), 'many');
   await expect(dialog).toContainText('Many is not a number.');
   const { violations } = await new AxeBuilder({ page }).include('.v-dialog').analyze();
   expect(
@@ -164,7 +164,7 @@ test('the drawing turns, is zoomed, chosen by, and saved', async ({ page }) => {
   const first = await at();
   await expect.poll(at).not.toBe(first);
   // What is changed while it turns goes on turning about its own, new middle.
-  await stage(page, 3).getByRole('textbox', { name: 'Driven', exact: true }).fill('90');
+  await typeInto(stage(page, 3).getByRole('textbox', { name: 'Driven', exact: true }), '90');
   const astray = () =>
     page.evaluate(
       () =>
@@ -231,24 +231,24 @@ test('sources, a linear output, limits and an encoder', async ({ page }) => {
 
   const work = page.getByRole('region', { name: 'Work', exact: true }).last();
   await work.getByText('Limits of turning').click();
-  await work.getByRole('textbox', { name: 'Forth' }).fill('1/2');
+  await typeInto(work.getByRole('textbox', { name: 'Forth' }), '1/2');
   await go(page, 'Run');
   await expect(page.getByText(/but the work may turn only 1\/2/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start at gap 1' })).toHaveCount(0);
   await go(page, 'Train');
-  await work.getByRole('textbox', { name: 'Forth' }).fill('');
+  await typeInto(work.getByRole('textbox', { name: 'Forth' }), '');
   // its reason goes with it, and what stands below moves up
   await expect(work.getByRole('textbox', { name: 'Why' })).toHaveCount(0);
 
   await work.getByText('Encoder', { exact: true }).click();
   await work.getByRole('button', { name: 'Add an encoder' }).click();
-  await work.getByRole('textbox', { name: 'On shaft' }).fill('9');
+  await typeInto(work.getByRole('textbox', { name: 'On shaft' }), '9');
   await expect(work).toContainText('There is no shaft 9.');
-  await work.getByRole('textbox', { name: 'On shaft' }).fill('0');
+  await typeInto(work.getByRole('textbox', { name: 'On shaft' }), '0');
   await expect(work).toContainText('counts a turn of the work');
 
   await choose(work.getByLabel('Kind'), 'Rack');
-  await work.getByRole('textbox', { name: 'Moves that must come out even' }).fill('π, 1');
+  await typeInto(work.getByRole('textbox', { name: 'Moves that must come out even' }), 'π, 1');
   await expect(work.locator('.moves li')).toHaveCount(2);
   await expect(work.locator('.moves li').nth(1)).toContainText('Rounded');
 });

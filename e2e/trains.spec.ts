@@ -10,6 +10,7 @@ import {
   openDrive,
   openTab,
   saved,
+  typeInto,
   upload,
 } from './bench.ts';
 
@@ -26,8 +27,8 @@ const row = (page: Page, name: string) =>
 async function addSpur(page: Page, n: number, z1: string, z2: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
   await page.getByText('Spur pair', { exact: true }).last().click();
-  await stage(page, n).getByRole('textbox', { name: 'Driver', exact: true }).fill(z1);
-  await stage(page, n).getByRole('textbox', { name: 'Driven', exact: true }).fill(z2);
+  await typeInto(stage(page, n).getByRole('textbox', { name: 'Driver', exact: true }), z1);
+  await typeInto(stage(page, n).getByRole('textbox', { name: 'Driven', exact: true }), z2);
 }
 
 async function downloaded(page: Page, press: () => Promise<void>): Promise<string> {
@@ -63,21 +64,21 @@ emptyTest(
     await expect(cell(page, 'steps')).toContainText('16000');
     await expect(outputs(page)).toContainText('192 000');
     await page.getByRole('button', { name: 'Name and beginning of Train 2' }).click();
-    await field(page, 'Name').fill('Slow');
+    await typeInto(field(page, 'Name'), 'Slow');
     await page.keyboard.press('Tab');
     await page.keyboard.press('Escape');
     await expect(outputs(page).getByRole('button', { name: 'Slow' })).toBeVisible();
 
     await go(page, 'Job');
     await expect(page.getByRole('combobox', { name: 'Output' })).toHaveValue('Slow');
-    await field(page, 'Divisions of one turn').fill('7');
+    await typeInto(field(page, 'Divisions of one turn'), '7');
     await expect(cell(page, 'divisions')).toContainText('Divisions, Slow');
     await page.getByRole('button', { name: 'Ask a ratio between outputs' }).click();
-    await field(page, 'wanted').fill('12');
+    await typeInto(field(page, 'wanted'), '12');
     await expect(page.locator('.gives')).toContainText('it never drifts');
-    await field(page, 'wanted').fill('12 h to 144.1 h');
+    await typeInto(field(page, 'wanted'), '12 h to 144.1 h');
     await expect(page.locator('.gives')).toContainText('Misses');
-    await field(page, 'within').fill('800');
+    await typeInto(field(page, 'within'), '800');
     await expect(page.locator('.gives')).toContainText('Rounded');
     await expect(page.locator('.gives')).toContainText('early in 100 years');
     await saved(page);
@@ -209,7 +210,7 @@ test('the arbor plan by mouse: an arbor is pulled along its arc, wheels and rows
     'F5',
   );
   await expect(row(page, '5')).toContainText('49 F5');
-  await page.getByRole('region', { name: 'Arbor 5' }).getByLabel('Distance').fill('-3');
+  await typeInto(page.getByRole('region', { name: 'Arbor 5' }).getByLabel('Distance'), '-3');
   await expect(page.getByRole('region', { name: 'Arbor 5' })).toContainText('is negative');
 
   const csv = await downloaded(page, () => page.getByRole('button', { name: 'CSV' }).click());
@@ -235,7 +236,7 @@ test('a slide and a pan: one shot, one file, and a second sweep of one source is
   await choose(page.getByRole('combobox', { name: 'Output' }), 'Pan');
   await expect(page.locator('main')).toContainText('Slide and Pan share one clock');
   // what all axes share is set once, whichever is looked at
-  await field(page, 'Frames').fill('120');
+  await typeInto(field(page, 'Frames'), '120');
   await expect(page.locator('main')).toContainText('share one clock');
   const both = await downloaded(page, () =>
     page
@@ -250,10 +251,10 @@ test('two axes step in turn, row by row, and a reload finds the place', async ({
   await beginAt(page, 'Garden star fork', 'Run');
   await choose(page.getByRole('combobox', { name: 'In a grid with' }), 'Altitude');
   await expect(field(page, 'Rows, from its home')).toHaveValue('7');
-  await field(page, 'Rows, from its home').fill('8');
+  await typeInto(field(page, 'Rows, from its home'), '8');
   await expect(page.locator('.begin')).toContainText('is above 7');
-  await field(page, 'Rows, from its home').fill('2');
-  await field(page, 'Start at gap').fill('24');
+  await typeInto(field(page, 'Rows, from its home'), '2');
+  await typeInto(field(page, 'Start at gap'), '24');
   await page.getByRole('button', { name: 'Start at gap 24' }).click();
   await expect(page.locator('.row-of')).toContainText('Row 1 of 2');
   await page.keyboard.press('Space');
@@ -270,8 +271,8 @@ test('two branches are looked for at once and hung on a shaft', async ({ page })
   await beginAt(page, 'Tide dial', 'Find');
   await page.getByRole('button', { name: 'Two branches' }).click();
   await expect(page.locator('.two')).toContainText('Write both ratios');
-  await field(page, 'Ratio').fill('3');
-  await field(page, 'Second ratio').fill('4');
+  await typeInto(field(page, 'Ratio'), '3');
+  await typeInto(field(page, 'Second ratio'), '4');
   await expect(page.locator('.two tbody tr').first()).toContainText('one wheel drives both');
   await page.locator('.two tbody tr').first().getByRole('button', { name: 'Use' }).click();
   await expect(outputs(page).getByRole('button')).toHaveText([/Train 1/, /Train 2/, /Train 3/]);

@@ -1,13 +1,25 @@
 import { readFile } from 'node:fs/promises';
 import { emptyTest, expect, type Page, test } from './quiet.ts';
-import { ask, beginAt, beginAtDrives, cell, choose, field, go, openDrive, openTab, saved } from './bench.ts';
+import {
+  ask,
+  beginAt,
+  beginAtDrives,
+  cell,
+  choose,
+  field,
+  go,
+  openDrive,
+  openTab,
+  saved,
+  typeInto,
+} from './bench.ts';
 
 /** Whole jobs from the wish to the bench, as a maker would do them. */
 
 const newDrive = async (page: Page, name: string): Promise<void> => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).click();
-  await field(page, 'Name of the drive').fill(name);
+  await typeInto(field(page, 'Name of the drive'), name);
 };
 const addStage = async (page: Page, kind: string): Promise<void> => {
   await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
@@ -20,18 +32,18 @@ emptyTest('a barn door from its lead and hinge to constants and camera', async (
   await ask(page, 'Rate');
   await go(page, 'Train');
   await addStage(page, 'Timing belt');
-  await field(page, 'Driver').fill('20');
-  await field(page, 'Driven').fill('60');
+  await typeInto(field(page, 'Driver'), '20');
+  await typeInto(field(page, 'Driven'), '60');
   await choose(work(page).getByLabel('Kind'), 'Tangent arm');
-  await work(page).getByRole('textbox', { name: 'Lead', exact: true }).fill('0.8');
-  await work(page).getByRole('textbox', { name: 'Hinge to screw' }).fill('212');
+  await typeInto(work(page).getByRole('textbox', { name: 'Lead', exact: true }), '0.8');
+  await typeInto(work(page).getByRole('textbox', { name: 'Hinge to screw' }), '212');
   await go(page, 'Check');
   await openTab(page, 'Arm');
   const arm = page.locator('.two-columns');
   await expect(arm).toContainText('1.15945');
   await openTab(page, 'Rate');
   await page.getByRole('button', { name: 'Add the controller' }).click();
-  await field(page, 'Clock within ±').fill('30');
+  await typeInto(field(page, 'Clock within ±'), '30');
   // through the belt and the screw: 200 steps × 3 × 1.15945 turns a minute, or what microsteps make of it
   await expect(page.getByRole('region', { name: 'What puts the rate out' })).toContainText('the arm');
   await expect(page.getByLabel('C header')).toContainText('STARS_TICKS');
@@ -44,13 +56,13 @@ emptyTest('a barn door from its lead and hinge to constants and camera', async (
   await page.getByRole('button', { name: /Add a camera/ }).click();
   const seen = page.getByRole('region', { name: 'What the camera sees' });
   await expect(seen).toContainText('Round');
-  await seen.getByRole('textbox', { name: 'Exposure' }).fill('3600');
+  await typeInto(seen.getByRole('textbox', { name: 'Exposure' }), '3600');
   await expect(seen).toContainText('Round only for');
 });
 
 test('a plate head for 61, 63 and 87 from the job to the bench, by plates', async ({ page }) => {
   await beginAt(page, 'Sundial plate head', 'Job');
-  await field(page, 'Divisions of one turn').fill('61, 63, 87');
+  await typeInto(field(page, 'Divisions of one turn'), '61, 63, 87');
   await expect(cell(page, 'divisions')).toContainText('3of 3');
   await expect(cell(page, 'error')).toContainText('whole holes');
   await go(page, 'Check');
@@ -74,7 +86,7 @@ test('87 by hand: the pin that comes round to hole 0 tells a slip, and leads bac
   page,
 }) => {
   await beginAt(page, 'Sundial plate head', 'Job');
-  await field(page, 'Divisions of one turn').fill('87');
+  await typeInto(field(page, 'Divisions of one turn'), '87');
   await go(page, 'Run');
   await page.getByRole('button', { name: '87', exact: true }).click();
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
@@ -93,10 +105,10 @@ test('87 by hand: the pin that comes round to hole 0 tells a slip, and leads bac
 test('a preload cord: the run rewinds, and says so', async ({ page }) => {
   await beginAt(page, 'Specimen table', 'Train');
   await work(page).getByText('Limits of turning').click();
-  await work(page).getByRole('textbox', { name: 'Forth' }).fill('1');
-  await work(page).getByRole('textbox', { name: 'Why' }).fill('preload cord');
+  await typeInto(work(page).getByRole('textbox', { name: 'Forth' }), '1');
+  await typeInto(work(page).getByRole('textbox', { name: 'Why' }), 'preload cord');
   await go(page, 'Run');
-  await field(page, 'Divisions').fill('4');
+  await typeInto(field(page, 'Divisions'), '4');
   await expect(page.getByRole('table', { name: 'Sheet of targets' })).toContainText('rewind');
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   await expect(page.locator('.what')).toContainText('Gap 1 of 4');
@@ -114,10 +126,10 @@ test('a preload cord: the run rewinds, and says so', async ({ page }) => {
 
 emptyTest('a kept worm, and the belts round it that serve two counts', async ({ page }) => {
   await newDrive(page, 'Bought head');
-  await field(page, 'Divisions of one turn').fill('73, 95');
+  await typeInto(field(page, 'Divisions of one turn'), '73, 95');
   await go(page, 'Train');
   await addStage(page, 'Worm');
-  await field(page, 'Wheel').fill('90');
+  await typeInto(field(page, 'Wheel'), '90');
   await page.getByRole('button', { name: /^Actions for stage 1/ }).click();
   await page.locator('.v-list-item-title', { hasText: 'Keep this stage' }).click();
   await expect(page.getByText('kept: Find and cures leave it as it is')).toBeVisible();
@@ -126,7 +138,7 @@ emptyTest('a kept worm, and the belts round it that serve two counts', async ({ 
   await page.getByRole('group', { name: 'Kinds of stage' }).getByLabel('Spur pairs').uncheck();
   await expect(page.getByRole('group', { name: 'Stages that stay' }).getByLabel('Worm 1 : 90')).toBeChecked();
   await page.getByRole('group', { name: 'Max stages' }).getByRole('button', { name: '1' }).click();
-  await field(page, 'Steps').fill('1000-');
+  await typeInto(field(page, 'Steps'), '1000-');
   await page.getByRole('group', { name: 'Max stages' }).getByRole('button', { name: '2' }).click();
   const first = page.locator('tr[data-key]').first();
   await expect(first).toContainText('worm 1:90');

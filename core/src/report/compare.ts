@@ -34,7 +34,9 @@ export function compareReports(a: Report, b: Report): readonly CompareRow[] {
   for (let i = 0; i < stages; i++)
     both(`stage ${i + 1}`, (r) => {
       const stage = r.drive.train.stages[i];
-      return side([stage ? `${kindOf(stage).short} ${kindOf(stage).label(stage)}` : 'none']);
+      // a ratio is not broken at its colon
+      const label = stage && kindOf(stage).label(stage).replaceAll(' : ', '\u00a0:\u00a0');
+      return side([stage ? `${kindOf(stage).short} ${label}` : 'none']);
     });
   for (const D of a.counts.slice(0, MAX_COUNTS))
     both(`divide by ${grouped(String(D))}`, (r) => {

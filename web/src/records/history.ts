@@ -39,20 +39,24 @@ const touches = (step: Step, { kind, id }: Scope): boolean =>
 
 const isEdit = (step: Step): boolean => step.changes.every((c) => c.before && c.after);
 
+/** Typed and put back again: there is nothing to take back. */
+const changed = (step: Step): boolean =>
+  step.changes.some((c) => !c.before || !c.after || !isSameContent(c.before, c.after));
+
 const meant = (step: Step | undefined, scope: Scope): Step | null =>
   step && (scope.whole || isEdit(step)) ? step : null;
 
 /** What undo would take back: the last step in the scope. */
 export const undoable = (steps: readonly Step[], scope: Scope): Step | null =>
   meant(
-    steps.findLast((s) => !s.undone && touches(s, scope)),
+    steps.findLast((s) => !s.undone && touches(s, scope) && changed(s)),
     scope,
   );
 
 /** What redo would do again: the first of those that were undone. */
 export const redoable = (steps: readonly Step[], scope: Scope): Step | null =>
   meant(
-    steps.find((s) => s.undone && touches(s, scope)),
+    steps.find((s) => s.undone && touches(s, scope) && changed(s)),
     scope,
   );
 

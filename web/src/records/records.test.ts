@@ -160,6 +160,15 @@ describe('steps', () => {
     expect(a.records.redo(inDrive(id))).toBeNull();
   });
 
+  test('what was typed and put back again is no step: undo takes back what was before it', async () => {
+    const a = await b.tab('a');
+    const { id } = a.workshop.create('Tide dial');
+    a.workshop.edit(id, { do: 'divisions', text: '60' });
+    for (const text of ['6', '6.', '60']) a.workshop.edit(id, { do: 'divisions', text }, 'b1');
+    expect(a.records.undo(inDrive(id))?.label).toBe('divisions 60');
+    expect(divisions(a, id)).toBe('');
+  });
+
   test('a shelf line and the drives linked to it change and are undone together', async () => {
     const a = await b.tab('a');
     const id = linkedDrive(a);

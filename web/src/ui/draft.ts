@@ -15,8 +15,9 @@ export interface Draft {
 }
 
 /**
- * Every keystroke is handed to `commit`; a refused text stays in the field while the last good value stays in force. One visit to the
- * field is one edit session, and so one step to undo. Entering it chooses what is there, so that typing takes its place.
+ * Every keystroke is handed to `commit`; a refused text stays in the field while the last good value stays in force. When the field is
+ * left so, what stood there when it was entered is in force again: of 7.5 teeth no 7 remains. One visit to the field is one edit session,
+ * and so one step to undo. Entering it chooses what is there, so that typing takes its place.
  */
 export function useDraft(
   value: () => string,
@@ -27,6 +28,8 @@ export function useDraft(
   const refusal = ref<Refusal | null>(null);
   let session = '';
   let before = value();
+  /** what was taken last */
+  let taken = before;
   let typed = false;
   let entered = false;
 
@@ -36,7 +39,9 @@ export function useDraft(
   };
   watch(value, () => {
     // What was just typed here stays as typed: "76." must not turn into "76" under the pen.
-    if (!typed) reset();
+    if (typed) return;
+    reset();
+    before = taken = value();
   });
 
   return {
@@ -46,11 +51,12 @@ export function useDraft(
     input: () => {
       typed = true;
       refusal.value = commit(text.value, session);
+      if (!refusal.value) taken = text.value;
       void nextTick(() => (typed = false));
     },
     focus: (e) => {
       session = `${id}-${Date.now()}`;
-      before = value();
+      before = taken = value();
       entered = true;
       if (e.target instanceof HTMLInputElement) e.target.select();
     },
@@ -63,11 +69,18 @@ export function useDraft(
     blur: () => {
       entered = false;
       if (!refusal.value) text.value = value();
+      else if (taken !== before) {
+        typed = true;
+        commit(before, session);
+        taken = before;
+        void nextTick(() => (typed = false));
+      }
     },
     escape: (e) => {
       if (!refusal.value && value() === before) return;
       e.stopPropagation();
       if (value() !== before) commit(before, session);
+      taken = before;
       reset();
       if (e.target instanceof HTMLInputElement) {
         const field = e.target;

@@ -99,7 +99,7 @@ const ICONS = {
           <TorqueCurve
             v-if="source.kind === 'stepper'"
             :text="curveText(source.torqueCurve)"
-            :commit="(text) => edit({ do: 'torqueCurve', text })"
+            :commit="(text, session) => edit({ do: 'torqueCurve', text }, session)"
           />
         </FoldPanel>
       </section>

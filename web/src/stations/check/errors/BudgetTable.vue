@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { mdiChevronDown } from '@mdi/js';
 import type { BudgetReport, Edit, ErrorRow, Refusal } from '@pendrix/core';
 import FigureText from '../../../ui/FigureText.vue';
@@ -23,6 +23,20 @@ const scale = computed(() =>
     1e-9,
   ),
 );
+/** While something is typed the rows keep their places: one that moved would lose the pen. */
+const places = shallowRef<readonly string[] | null>(null);
+const rows = computed(() => {
+  const at = new Map(places.value?.map((id, i) => [id, i]));
+  return places.value
+    ? [...budget.rows].sort((a, b) => (at.get(a.id) ?? at.size) - (at.get(b.id) ?? at.size))
+    : budget.rows;
+});
+function enter(): void {
+  places.value ??= budget.rows.map((r) => r.id);
+}
+function leave({ currentTarget, relatedTarget }: FocusEvent): void {
+  if (!(currentTarget as HTMLElement).contains(relatedTarget as Node | null)) places.value = null;
+}
 const commit =
   (row: ErrorRow) =>
   (text: string, session: string): Refusal | null =>
@@ -55,8 +69,8 @@ const unit = (row: ErrorRow): string => row.field?.spec.unit ?? '';
         <th scope="col">Taken out by</th>
       </tr>
     </thead>
-    <tbody>
-      <tr v-for="row in budget.rows" :key="row.id" :class="{ out: row.taker?.state === 'on' }">
+    <tbody @focusin="enter" @focusout="leave">
+      <tr v-for="row in rows" :key="row.id" :class="{ out: row.taker?.state === 'on' }">
         <th scope="row">
           {{ row.cause }}<span class="q">{{ row.where }}</span>
         </th>
