@@ -24,6 +24,13 @@ test('a run-out is raised: budget, verdict and picture change, and one undo take
   const wheel = page.getByRole('region', { name: 'As it would be cut' });
   await expect(wheel).toBeVisible({ timeout: 15_000 });
   const before = await wheel.locator('dd').first().innerText();
+  // a cause that is emptied stays under the pen until it is left
+  const lag = row(page, 'Load lag').getByRole('textbox');
+  await lag.focus();
+  for (const key of ['Delete', '2']) await page.keyboard.press(key);
+  await expect(lag).toHaveValue('2');
+  await page.keyboard.press('Escape');
+  await expect(lag).toHaveValue('1.5');
   const worm = row(page, 'Worm run-out');
   await expect(worm).toContainText('estimate');
   const value = worm.getByRole('textbox');

@@ -21,9 +21,13 @@ const ways = [
 
 /** Which way is being asked: the job's own, or one just chosen that has no value yet. */
 const way = ref<Way>(tolerance.as);
+/** Emptied to be written anew: its field stays. */
+let emptied = false;
 watch(
   () => tolerance.as,
-  (now) => (way.value = now),
+  (now) => {
+    if (now !== 'none' || !emptied) way.value = now;
+  },
 );
 const field = computed(() => (tolerance.as === way.value ? tolerance.field : ''));
 const readBack = computed(() => {
@@ -36,11 +40,14 @@ const readBack = computed(() => {
 });
 
 function choose(next: Way): void {
+  emptied = false;
   way.value = next;
   if (next === 'none') edit({ do: 'tolerance', as: 'none', text: '' });
 }
-const set = (text: string, editSession: string): Refusal | null =>
-  edit({ do: 'tolerance', as: way.value, text }, editSession);
+function set(text: string, editSession: string): Refusal | null {
+  emptied = text.trim() === '';
+  return edit({ do: 'tolerance', as: way.value, text }, editSession);
+}
 const setRadius = (text: string, editSession: string): Refusal | null =>
   edit({ do: 'radius', text }, editSession);
 </script>

@@ -23,19 +23,20 @@ const scale = computed(() =>
     1e-9,
   ),
 );
-/** While something is typed the rows keep their places: one that moved would lose the pen. */
-const places = shallowRef<readonly string[] | null>(null);
+/** While something is typed the rows keep their places, also one whose cause is emptied: what moved would lose the pen. */
+const held = shallowRef<readonly ErrorRow[] | null>(null);
 const rows = computed(() => {
-  const at = new Map(places.value?.map((id, i) => [id, i]));
-  return places.value
-    ? [...budget.rows].sort((a, b) => (at.get(a.id) ?? at.size) - (at.get(b.id) ?? at.size))
-    : budget.rows;
+  if (!held.value) return budget.rows;
+  const now = new Map(budget.rows.map((r) => [r.id, r]));
+  const there = held.value.map((r) => now.get(r.id) ?? r);
+  const ids = new Set(there.map((r) => r.id));
+  return [...there, ...budget.rows.filter((r) => !ids.has(r.id))];
 });
 function enter(): void {
-  places.value ??= budget.rows.map((r) => r.id);
+  held.value ??= budget.rows;
 }
 function leave({ currentTarget, relatedTarget }: FocusEvent): void {
-  if (!(currentTarget as HTMLElement).contains(relatedTarget as Node | null)) places.value = null;
+  if (!(currentTarget as HTMLElement).contains(relatedTarget as Node | null)) held.value = null;
 }
 const commit =
   (row: ErrorRow) =>
