@@ -8,6 +8,7 @@ import ts from 'typescript-eslint';
 const ROOMS = [
   ['numbers'],
   ['drive'],
+  ['teeth'],
   ['motion'],
   ['shelf'],
   ['divide', 'follow', 'travel', 'run', 'find', 'arbors'],

@@ -12,6 +12,7 @@ export {
   type Stroke,
 } from './drive/drawing/index.ts';
 export * from './motion/index.ts';
+export * from './teeth/index.ts';
 export * from './shelf/index.ts';
 export * from './divide/index.ts';
 export * from './follow/index.ts';

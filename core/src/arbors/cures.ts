@@ -1,7 +1,8 @@
-import { kindOf, MAX_LAYER, trainsOf, type Drive, type Stage } from '../drive/index.ts';
-import { exactly, equal, rational } from '../numbers/index.ts';
-import { ownDistance } from './mesh.ts';
-import type { ArborPlan, Clash, Disagreement } from './arbor.ts';
+import { kindOf, MAX_LAYER, moduleOf, trainsOf, type Drive, type Stage } from '../drive/index.ts';
+import { exactly, equal, rational, type Rational } from '../numbers/index.ts';
+import { meshesOf, meshOf, sharedShift, shiftSum } from '../teeth/index.ts';
+import { distanceOf, ownDistance } from './mesh.ts';
+import type { ArborPlan, Clash, Disagreement, PlanMesh } from './arbor.ts';
 import { arborPlan } from './plan.ts';
 
 /** One way to let pairs that share two arbors agree: what is set, and what it costs. */
@@ -30,37 +31,9 @@ const LEAST_TEETH = 8;
 const MOST_TEETH = 240;
 /** Beyond this sum of shifts a pair of usual counts loses its tips or its roots. (estimate) */
 const MOST_SHIFT = 1.5;
-const ALPHA = (20 * Math.PI) / 180;
-const involute = (a: number): number => Math.tan(a) - a;
 
-/** Pressure angle at which a pair runs at another distance than its own; null where its base circles do not reach. */
-function running(own: number, mm: number): number | null {
-  const c = (own / mm) * Math.cos(ALPHA);
-  return c >= 1 ? null : Math.acos(c);
-}
-
-/** Sum of the profile shifts that lets a pair run at `mm`, in modules, 20°; null where no shift does. (handbook: make) */
-export function shiftSum(z1: number, z2: number, moduleMm: number, mm: number): number | null {
-  const w = running((moduleMm * (z1 + z2)) / 2, mm);
-  return w === null ? null : ((involute(w) - involute(ALPHA)) * (z1 + z2)) / (2 * Math.tan(ALPHA));
-}
-
-/** Teeth in contact of an outside pair at `mm`, its shifts shared evenly; below about 1.1 it knocks. */
-export function contactRatio(z1: number, z2: number, moduleMm: number, mm: number, shift: number): number {
-  const w = running((moduleMm * (z1 + z2)) / 2, mm) ?? ALPHA;
-  const reach = (z: number): number => {
-    const tip = (moduleMm * (z + 2 + shift)) / 2;
-    const base = (moduleMm * z * Math.cos(ALPHA)) / 2;
-    return Math.sqrt(Math.max(0, tip * tip - base * base));
-  };
-  return (reach(z1) + reach(z2) - mm * Math.sin(w)) / (Math.PI * moduleMm * Math.cos(ALPHA));
-}
-
-interface SpurLike {
-  readonly z1: number;
-  readonly z2: number;
-  readonly moduleMm?: number;
-}
+/** A shift as it is written into the stage: fine enough that the distance agrees to a thousandth of a µm. */
+const shiftText = (x: number): string => String(Number(x.toFixed(8)));
 
 /**
  * What would let the pairs of a disagreement agree: a profile shift of the one to the distance of the other, the same ratio with the right
@@ -77,26 +50,54 @@ export function arborCures(drive: Drive, plan: ArborPlan, { meshes }: Disagreeme
       const own = ownDistance(stage);
       if (stage.kind !== 'spur' || mesh === target.mesh || own === null || Math.abs(own - mm) < 1e-9)
         continue;
-      const { z1, z2, moduleMm = 1 } = stage as unknown as SpurLike;
       const to = (cure: Omit<ArborCure, 'train' | 'stage' | 'mm' | 'clash'>): void => {
         const clash = worstAfter(drive, train, at, cure.set);
         if (clash !== null) out.push({ train, stage: at, mm, clash, ...cure });
       };
-      const shift = shiftSum(z1, z2, moduleMm, mm);
-      if (shift !== null && Math.abs(shift) <= MOST_SHIFT)
-        to({
-          way: 'shift',
-          set: { distanceMm: exactText(mm) },
-          shift,
-          contact: [contactRatio(z1, z2, moduleMm, own, 0), contactRatio(z1, z2, moduleMm, mm, shift)],
-          teeth: [z1, z2],
-          moduleMm,
-        });
-      for (const other of sameRatio(z1, z2, mm, moduleMm)) to(other);
+      const { z1, z2 } = stage;
+      const module = moduleOf(stage).mm;
+      const shared = shiftTo(plan, plan.meshes[mesh]!, stage, mm);
+      if (shared) to({ way: 'shift', teeth: [z1, z2], moduleMm: module, ...shared });
+      for (const other of sameRatio(stage, mm, module)) to(other);
     }
   const order = (c: ArborCure): number => (c.way === 'shift' ? 0 : c.way === 'teeth' ? 1 : 2);
   return out.sort(
     (a, b) => order(a) - order(b) || a.clash - b.clash || Math.abs(a.shift ?? 0) - Math.abs(b.shift ?? 0),
+  );
+}
+
+/** The shift of a pair to a distance, shared so that neither wheel is undercut nor pointed; one that turns in another mesh too keeps its own. */
+function shiftTo(
+  plan: ArborPlan,
+  mesh: PlanMesh,
+  stage: Stage,
+  mm: number,
+): Pick<ArborCure, 'set' | 'shift' | 'contact'> | null {
+  const [first] = meshesOf(stage);
+  if (!first?.mesh) return null;
+  const [a, b] = [first.a.gear!, first.b.gear!];
+  const sum = shiftSum(a, b, mm);
+  if (sum === null || Math.abs(sum) > MOST_SHIFT) return null;
+  const bound = (wheel: number): boolean => plan.wheels[wheel]!.of.length > 1;
+  const shared = sharedShift(a, b, sum, {
+    ...(bound(mesh.driver) && { a: a.shift }),
+    ...(bound(mesh.driven) && { b: b.shift }),
+  });
+  if (!shared) return null;
+  const [xa, xb] = shared.map((x) => Number(shiftText(x))) as [number, number];
+  const after = meshOf({ ...a, shift: xa }, { ...b, shift: xb });
+  return (
+    after && {
+      // a wheel that turns in another mesh too keeps what it has, also how it came by it
+      set: {
+        ...(!bound(mesh.driver) && { shift: String(xa) }),
+        ...(!bound(mesh.driven) && { shiftDriven: String(xb) }),
+        ...(stage.shiftBack && { shiftBack: '' }),
+        distanceMm: '',
+      },
+      shift: sum,
+      contact: [first.mesh.contact, after.contact],
+    }
   );
 }
 
@@ -105,26 +106,35 @@ const exactText = (mm: number): string => String(Number(mm.toFixed(6)));
 
 /** Pairs of the same ratio whose teeth make just that distance: of the present module first. */
 function sameRatio(
-  z1: number,
-  z2: number,
+  stage: Stage & { readonly kind: 'spur' },
   mm: number,
   present: number,
 ): readonly Omit<ArborCure, 'train' | 'stage' | 'mm' | 'clash'>[] {
-  const { n, d } = rational(z2, z1);
+  const { n, d } = rational(stage.z2, stage.z1);
   const [q, p] = [Number(n), Number(d)];
   const wanted = exactly(exactText(mm));
   const modules = [present, ...MODULES.filter((m) => m !== present)];
   return modules.flatMap((module) => {
+    const own = module === present;
     const k = (2 * mm) / (module * (p + q));
     const whole = Math.round(k);
     const teeth = [p * whole, q * whole] as const;
     if (whole < 1 || Math.min(...teeth) < LEAST_TEETH || Math.max(...teeth) > MOST_TEETH) return [];
-    const made = rational(BigInt(teeth[0] + teeth[1]) * BigInt(Math.round(module * 1000)), 2000);
-    if (!equal(made, wanted)) return [];
+    const set = {
+      z1: String(teeth[0]),
+      z2: String(teeth[1]),
+      ...(!own && { moduleMm: String(module), diametralPitch: '' }),
+      shift: '',
+      shiftDriven: '',
+      distanceMm: '',
+    };
+    // teeth so few that they are shifted stand further apart than their counts say
+    const { exact } = distanceOf(changed(stage, set)) as { readonly exact?: Rational | null };
+    if (!exact || !equal(exact, wanted)) return [];
     return [
       {
-        way: module === present ? ('teeth' as const) : ('module' as const),
-        set: { z1: String(teeth[0]), z2: String(teeth[1]), moduleMm: String(module), distanceMm: '' },
+        way: own ? ('teeth' as const) : ('module' as const),
+        set,
         shift: null,
         contact: null,
         teeth,
@@ -178,18 +188,20 @@ export function layerCure(
   return null;
 }
 
-/** A drive with one stage set otherwise; nothing takes an input away. */
+/** A stage set otherwise; nothing takes an input away. */
+function changed(stage: Stage, set: Readonly<Record<string, string>>): Stage {
+  const out: Record<string, unknown> = { ...stage };
+  for (const [key, text] of Object.entries(set)) {
+    if (text === '') delete out[key];
+    else out[key] = key === 'distanceMm' ? text : Number(text);
+  }
+  return out as unknown as Stage;
+}
+
+/** A drive with one stage set otherwise. */
 function withStage(drive: Drive, train: number, at: number, set: Readonly<Record<string, string>>): Drive {
   const change = (stages: readonly Stage[]): readonly Stage[] =>
-    stages.map((s, i) => {
-      if (i !== at) return s;
-      const out: Record<string, unknown> = { ...s };
-      for (const [key, text] of Object.entries(set)) {
-        if (text === '') delete out[key];
-        else out[key] = key === 'distanceMm' ? text : Number(text);
-      }
-      return out as unknown as Stage;
-    });
+    stages.map((s, i) => (i === at ? changed(s, set) : s));
   return train === 0
     ? { ...drive, train: { ...drive.train, stages: change(drive.train.stages) } }
     : {

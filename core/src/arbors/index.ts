@@ -1,4 +1,4 @@
-export { arborCures, layerCure, contactRatio, shiftSum, worstClash, type ArborCure } from './cures.ts';
+export { arborCures, layerCure, worstClash, type ArborCure } from './cures.ts';
 export { between, crossing, direction, swung, type Point } from './geometry.ts';
 export { beltCentre, distanceOf, type Distance } from './mesh.ts';
 export type { Arbor, ArborPlan, Clash, Disagreement, PlanMesh, PlanWheel, ShaftOf } from './arbor.ts';

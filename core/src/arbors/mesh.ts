@@ -1,5 +1,6 @@
-import { exactly, mul, parseRational, rational, toNumber, type Rational } from '../numbers/index.ts';
+import { exactly, parseRational, toNumber, type Rational } from '../numbers/index.ts';
 import { kindOf, type Shape, type Stage } from '../drive/index.ts';
+import { meshesOf, plainDistance, wormOf } from '../teeth/index.ts';
 
 /** How far apart a stage wants its two arbors. (handbook: drive, arbors and centre distances) */
 export type Distance =
@@ -13,14 +14,6 @@ export type Distance =
   | { readonly is: 'crossed'; readonly mm: number };
 
 const asRational = (mm: number): Rational | null => parseRational(String(mm));
-
-/** m·(z1 ± z2)/2 where module and teeth are known, exact. */
-function toothed(stage: Stage, inner: boolean): Rational | null {
-  const { z1, z2, moduleMm } = stage as unknown as Readonly<Record<string, number | undefined>>;
-  if (z1 === undefined || z2 === undefined) return null;
-  const module = asRational(moduleMm ?? 1);
-  return module && mul(module, rational(inner ? Math.abs(z2 - z1) : z1 + z2, 2));
-}
 
 /** Length of an open belt around two pulleys, mm. */
 function beltLength(r1: number, r2: number, centre: number): number {
@@ -51,10 +44,17 @@ export function distanceOf(stage: Stage): Distance {
     return { is: 'mesh', mm: toNumber(held), exact: held, held: true };
   switch (shape.form) {
     case 'mesh': {
-      const exact = toothed(stage, shape.inner);
+      // wheels with teeth stand where their teeth want them; what only rolls stands rim on rim
+      const [first] = meshesOf(stage);
+      if (first)
+        return {
+          is: 'mesh',
+          mm: first.mesh?.distanceMm ?? plainDistance(first.a.gear!, first.b.gear!),
+          exact: first.exact,
+          held: false,
+        };
       const [a, b] = [shape.driver.pitchMm / 2, shape.driven.pitchMm / 2];
-      const mm = exact ? toNumber(exact) : shape.inner ? Math.abs(b - a) : a + b;
-      return { is: 'mesh', mm, exact, held: false };
+      return { is: 'mesh', mm: shape.inner ? Math.abs(b - a) : a + b, exact: null, held: false };
     }
     case 'belt': {
       const { beltTeeth, pitchMm } = stage as unknown as Readonly<Record<string, unknown>>;
@@ -66,7 +66,7 @@ export function distanceOf(stage: Stage): Distance {
         : { is: 'mesh', mm: centre, exact: null, held: false };
     }
     case 'worm':
-      return { is: 'crossed', mm: (shape.wormMm + shape.wheel.pitchMm) / 2 };
+      return { is: 'crossed', mm: wormOf(stage)?.distanceMm ?? (shape.wormMm + shape.wheel.pitchMm) / 2 };
     case 'geneva':
       return { is: 'mesh', mm: shape.centreMm, exact: asRational(shape.centreMm), held: false };
     default:

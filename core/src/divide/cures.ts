@@ -2,6 +2,7 @@ import { abs, div, gcd, mul, rational, toNumber, type Rational } from '../number
 import {
   kinematics,
   kindOf,
+  knownModule,
   stageInputs,
   standingAlone,
   type Drive,
@@ -121,7 +122,8 @@ function isOwned(drive: Drive, change: Cure['change'], owns: Owns): boolean {
 
 /** Module or tooth pitch, where the stage says it. */
 function sizeOf(stage: Stage): number | null {
-  if ('moduleMm' in stage) return stage.moduleMm ?? null;
+  const module = knownModule(stage);
+  if (module !== null) return module;
   return 'pitchMm' in stage ? (stage.pitchMm ?? null) : null;
 }
 

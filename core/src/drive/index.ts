@@ -122,7 +122,8 @@ export { isOutputKind, outputKindOf, outputs, type Output, type OutputKindId } f
 export { layerName, MAX_LAYER } from './stages/arbor.ts';
 export { planetOffsets } from './stages/stepped.ts';
 export type { Origin, Owned, Part, Provenance, StageKind } from './stages/stage.ts';
-export type { FormToMake } from './stages/wheel.ts';
+export { knownModule, knownPitch, moduleOf, moduleOfPitch, type ModuleFrom, type ModuleSize } from './stages/module.ts';
+export type { FormToMake, Meshing, WheelToMake } from './stages/wheel.ts';
 export { runningSeconds, windingTurns } from './sources/spring.ts';
 export type { ArmKind, TangentArm } from './outputs/tangent-arm.ts';
 export { refuseTrain } from './locks.ts';

@@ -12,10 +12,11 @@ const ARCMIN_PER_TURN = 21_600;
 export function stagePlay(stage: StageData): { readonly turns: number; readonly estimate: boolean } | null {
   const { play } = kindOf(stage);
   if (stage.playArcmin !== undefined) return { turns: stage.playArcmin / ARCMIN_PER_TURN, estimate: false };
-  const drivenMm = play?.by === 'mesh' ? play.drivenMm(stage) : null;
+  const drivenMm = play?.drivenMm?.(stage) ?? null;
   // c at radius ρ is c/ρ rad, so c/(π·d) turns.
-  if (stage.playMm !== undefined && drivenMm !== null)
-    return { turns: stage.playMm / (Math.PI * drivenMm), estimate: false };
+  if (stage.playMm !== undefined)
+    // a length that nobody knows the radius of is Unknown, not what is usual
+    return drivenMm === null ? null : { turns: stage.playMm / (Math.PI * drivenMm), estimate: false };
   if (play?.by === 'angle') return { turns: play.arcmin / ARCMIN_PER_TURN, estimate: true };
   return drivenMm === null
     ? null

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import DxfParser from 'dxf-parser';
 import { newDrive, type Drive, type Stage } from '../drive/index.ts';
-import { blankOf, gearOutline, madeWheels } from '../make/index.ts';
+import { madeWheels } from '../make/index.ts';
+import { blankOf, gearOutline } from '../teeth/index.ts';
 import { exportDrive } from './formats.ts';
 
 const drive: Drive = {

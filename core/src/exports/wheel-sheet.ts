@@ -1,15 +1,7 @@
 import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
-import {
-  blankOf,
-  drawnFor,
-  gearOutline,
-  madeWheels,
-  threadCutBlank,
-  wheelRefusal,
-  workWheel,
-  type MadeWheel,
-} from '../make/index.ts';
+import { drawnFor, madeWheels, wheelRefusal, workWheel, type MadeWheel } from '../make/index.ts';
+import { blankOf, gearOutline, threadCutBlank } from '../teeth/index.ts';
 import { millimetres } from '../report/index.ts';
 import { Pen, type Drawing } from './drawing.ts';
 
@@ -74,7 +66,7 @@ function drawn(wheel: MadeWheel): Drawing {
   pen.cross(MIDDLE, (hole ?? 0) / 2);
   pen.text(
     { x: (hole ?? 0) / 2 + 3, y: 1 },
-    `${wheel.label} ${wheel.teeth}${gear ? `, module ${millimetres(gear.moduleMm)}` : ''}`,
+    `${wheel.label} ${wheel.teeth}${gear ? `, module ${millimetres(gear.moduleMm)}${gear.moduleFrom === 'assumed' ? ', assumed' : ''}` : ''}`,
   );
   return pen.done(`${wheel.label} ${wheel.teeth}, 1:1`);
 }

@@ -24,6 +24,7 @@ export interface Mesh {
   readonly stage: number;
   readonly label: string;
   readonly teeth: number;
+  readonly moduleMm: number;
   readonly forceN: number;
   readonly material: Material | null;
   /** null while nobody said what the teeth are made of */
@@ -177,6 +178,7 @@ function meshesOf(drive: Drive, k: Kinematics, wantedNm: number): readonly Mesh[
         stage: at,
         label: m.label,
         teeth: m.teeth,
+        moduleMm: m.moduleMm,
         forceN,
         material,
         bearsN: bears,

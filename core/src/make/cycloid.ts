@@ -1,4 +1,4 @@
-import type { XY } from './outline.ts';
+import type { XY } from '../teeth/index.ts';
 
 /** A lobed disc: circle of the pins, its pins (or the one pinion) and how far its eccentric stands out, mm. (handbook: drive, cycloidal) */
 export interface Lobed {

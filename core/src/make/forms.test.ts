@@ -14,8 +14,8 @@ import {
   setupOf,
   setupStands,
   tooFine,
-  type XY,
 } from './index.ts';
+import type { XY } from '../teeth/index.ts';
 
 const driveOf = (...stages: readonly Stage[]): Drive => ({
   ...newDrive('x'),

@@ -1,4 +1,4 @@
-import type { XY } from './outline.ts';
+import type { XY } from '../teeth/index.ts';
 
 /** An external Geneva: slots, distance of its shafts and its pin, mm. (handbook: drive, Geneva) */
 export interface GenevaSizes {

@@ -10,20 +10,6 @@ export {
   withStepText,
   type BuildState,
 } from './build.ts';
-export { cutterFor, cutters, type Cutter } from './cutters.ts';
-export {
-  blankOf,
-  centreOf,
-  chordOf,
-  freeingShift,
-  halfToothAt,
-  isPointed,
-  leastTeeth,
-  pinsOf,
-  spanOf,
-  type Blank,
-  type Gear,
-} from './gear.ts';
 export { ballsIn, boltCircle, drawnFor, motorFaces, screwLength, warmth } from './fits.ts';
 export { fittedShafts, frameOf, type FittedShaft, type OnShaft } from './shafts.ts';
 export { partsCost, partsList, type PartLine } from './parts.ts';
@@ -33,9 +19,7 @@ export { lobedOf, lobedOutline, mostEccentric, mostPin, type Lobed } from './cyc
 export { genevaCut, genevaLock, genevaWheel, mostGenevaPin, type GenevaCut } from './geneva.ts';
 export { formRefusal, madeForms, type MadeForm } from './forms.ts';
 export { NOZZLES, tooFine } from './printing.ts';
-export { gearOutline, type XY } from './outline.ts';
 export { preloadOf, type Preload } from './preload.ts';
-export { threadAsWorm, threadCutBlank } from './thread-cut.ts';
 export { readMeshLog, turnText, withMeshMove } from './mesh-log.ts';
 export { madeWheels, wheelRefusal, workWheel, workWheels, type Helix, type MadeWheel } from './wheels.ts';
 export {

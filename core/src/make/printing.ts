@@ -1,5 +1,5 @@
 import type { MadeWheel } from './wheels.ts';
-import { blankOf } from './gear.ts';
+import { blankOf } from '../teeth/index.ts';
 
 /** A printer draws nothing thinner than three widths of its nozzle. (handbook: make, printing) */
 export const NOZZLES = 3;

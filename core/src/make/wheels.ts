@@ -1,6 +1,6 @@
-import { kindOf, type Drive, type Stage } from '../drive/index.ts';
+import { moduleOf, type Drive } from '../drive/index.ts';
 import { error, readDivisions, type Refusal } from '../numbers/index.ts';
-import { blankOf, freeingShift, INCH, isPointed, type Gear } from './gear.ts';
+import { blankOf, isPointed, teethOf, workGear, type Gear, type ShiftFrom } from '../teeth/index.ts';
 
 /** Slanted teeth, at the pitch circle. Two wheels that mesh on their outsides are of opposite hands, a ring is of its wheel's. */
 export interface Helix {
@@ -33,43 +33,25 @@ export interface MadeWheel {
   readonly faceMm: number | null;
   /** slanted teeth: how far, and which way; null for straight ones */
   readonly helix: Helix | null;
-  /** the shift was not said: it is what keeps the root whole */
-  readonly ownShift: boolean;
+  /** why it has the shift that it has */
+  readonly shiftFrom: ShiftFrom;
   /** the input that holds its shift; null where it has none */
   readonly shiftKey: 'shift' | 'shiftDriven' | null;
 }
 
-type Sizes = Readonly<Record<string, number | undefined>>;
-
 const otherHand = (hand: Helix['hand']): Helix['hand'] =>
   hand === 'right' ? 'left' : hand === 'left' ? 'right' : hand;
-
-/** Backlash at the pitch line that somebody gave, mm; each of two wheels is thinned by half of it. */
-function givenPlay(stage: Stage, drivenMm: number): number {
-  if (stage.playArcmin !== undefined) return ((stage.playArcmin * Math.PI) / 10_800) * (drivenMm / 2);
-  return stage.playMm ?? 0;
-}
 
 /** Every wheel that a drive's path wants made, in the order of the train. */
 export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
   const out: MadeWheel[] = [];
   for (const [at, stage] of stages.entries()) {
-    const wheels = kindOf(stage).makes?.(stage) ?? [];
-    const sizes = stage as unknown as Sizes;
+    const teeth = teethOf(stage);
     let hand = stage.hand ?? 'right';
-    const drivenMm = (wheels.at(-1)?.teeth ?? 0) * (sizes['moduleMm'] ?? 1);
-    wheels.forEach((w, i) => {
-      const { diametralPitch } = stage;
-      const module =
-        diametralPitch !== undefined
-          ? INCH / diametralPitch
-          : ((w.moduleKey && sizes[w.moduleKey]) ?? sizes['moduleMm'] ?? 1);
-      const alphaDeg = stage.pressureAngleDeg ?? 20;
-      const said = w.shiftKey && stage[w.shiftKey];
-      const inner = w.as === 'ring';
-      const tapped = w.as === 'wormWheel' && stage.cut === 'tap';
-      if (i > 0 && w.as === 'gear' && wheels[i - 1]!.as === 'gear') hand = otherHand(hand);
-      const boreKey = i === 0 && wheels.length > 1 ? 'inBoreMm' : 'outBoreMm';
+    teeth.forEach(({ wheel: w, gear, shiftFrom }, i) => {
+      if (i > 0 && w.as === 'gear' && teeth[i - 1]!.wheel.as === 'gear') hand = otherHand(hand);
+      const boreKey = i === 0 && teeth.length > 1 ? 'inBoreMm' : 'outBoreMm';
+      const pitchMm = (stage as { readonly pitchMm?: number }).pitchMm ?? 2;
       out.push({
         key: `wheel-${out.length + 1}`,
         number: out.length + 1,
@@ -78,25 +60,15 @@ export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
         teeth: w.teeth,
         as: w.as,
         count: w.count ?? 1,
-        gear:
-          w.as === 'pulley' || tapped
-            ? null
-            : {
-                teeth: w.teeth,
-                moduleMm: module,
-                diametralPitch: diametralPitch ?? null,
-                alphaDeg,
-                shift: said ?? freeingShift({ teeth: w.teeth, alphaDeg, inner }),
-                playMm: givenPlay(stage, drivenMm) / (wheels.length > 1 ? 2 : 1),
-                inner,
-              },
-        threadPitchMm: tapped ? (stage.threadPitchMm ?? Math.PI * module) : null,
-        beltPitchMm: w.as === 'pulley' ? (sizes['pitchMm'] ?? 2) : null,
+        gear,
+        threadPitchMm:
+          gear || w.as === 'pulley' ? null : (stage.threadPitchMm ?? Math.PI * moduleOf(stage).mm),
+        beltPitchMm: w.as === 'pulley' ? pitchMm : null,
         boreMm: stage[boreKey] ?? null,
-        helix: stage.helixDeg && (w.as === 'gear' || w.as === 'ring') ? { deg: stage.helixDeg, hand } : null,
+        helix: gear && gear.helixDeg > 0 ? { deg: gear.helixDeg, hand } : null,
         boreKey,
         faceMm: stage.faceMm ?? null,
-        ownShift: said === undefined,
+        shiftFrom,
         shiftKey: w.shiftKey ?? null,
       });
     });
@@ -108,8 +80,8 @@ export function madeWheels({ train: { stages } }: Drive): readonly MadeWheel[] {
 const MOST_WORK = 60;
 
 /** One that the drive divides for: so many teeth, like the blank of the job. */
-export function workWheel({ job: { blank = {} } }: Drive, teeth: number): MadeWheel {
-  const { diametralPitch, moduleMm = 1, pressureAngleDeg: alphaDeg = 20, boreMm, faceMm } = blank;
+export function workWheel({ job: { blank } }: Drive, teeth: number): MadeWheel {
+  const gear = workGear(blank, teeth);
   return {
     key: `work-${teeth}`,
     number: null,
@@ -118,22 +90,14 @@ export function workWheel({ job: { blank = {} } }: Drive, teeth: number): MadeWh
     teeth,
     as: 'gear',
     count: 1,
-    gear: {
-      teeth,
-      moduleMm: diametralPitch === undefined ? moduleMm : INCH / diametralPitch,
-      diametralPitch: diametralPitch ?? null,
-      alphaDeg,
-      shift: freeingShift({ teeth, alphaDeg, inner: false }),
-      playMm: 0,
-      inner: false,
-    },
+    gear,
     threadPitchMm: null,
     beltPitchMm: null,
-    boreMm: boreMm ?? null,
+    boreMm: blank?.boreMm ?? null,
     helix: null,
     boreKey: 'boreMm',
-    faceMm: faceMm ?? null,
-    ownShift: true,
+    faceMm: blank?.faceMm ?? null,
+    shiftFrom: gear.shift === 0 ? 'none' : 'taken',
     shiftKey: null,
   };
 }

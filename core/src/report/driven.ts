@@ -2,6 +2,7 @@ import { div, exactly, rational, toNumber } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { shaken, type Status, type Told } from '../control/index.ts';
 import { ARCSEC_PER_RADIAN } from '../errors/index.ts';
+import { blankOf, workGear } from '../teeth/index.ts';
 import { targetOf, type RunPlan, type RunState } from '../run/index.ts';
 import { atWork, offText, placeOf, sizeText, type Place } from './sheet.ts';
 import { angleText, measured, whole } from './text.ts';
@@ -105,7 +106,7 @@ export function windowMeaning(drive: Drive, plan: RunPlan, counts: number): stri
     drive.job.radiusMm !== undefined
       ? toNumber(exactly(drive.job.radiusMm))
       : drive.job.blank
-        ? ((drive.job.blank.moduleMm ?? 1) * plan.divisions) / 2
+        ? blankOf(workGear(drive.job.blank, plan.divisions)).pitchMm / 2
         : null;
   const along =
     radius === null

@@ -80,18 +80,8 @@ export { BUILD_HEAD, buildRows } from './make/build.ts';
 export { adjustersFor, readAdjusters, type Adjuster } from './make/adjusters.ts';
 export { feelWords, meshChoices, meshReport, type MeshChoice, type MeshReport } from './make/mesh.ts';
 export { BELT_HEAD, beltReports, beltRows, type BeltLine, type BeltReport } from './make/belts.ts';
-export {
-  WHEEL_HEAD,
-  wheelReports,
-  WORK_HEAD,
-  workReport,
-  workRows,
-  wheelRows,
-  type PassRow,
-  type SizeRow,
-  type WheelEntry,
-  type WheelReport,
-} from './make/wheels.ts';
+export { WHEEL_HEAD, WORK_HEAD, workRows, wheelRows } from './make/cut-list.ts';
+export { wheelReports, workReport, type PassRow, type SizeRow, type WheelEntry, type WheelReport } from './make/wheels.ts';
 export {
   whatIf,
   type WhatIf,

@@ -70,7 +70,7 @@ export const belt: StageKind<Belt> = {
   label: (s) => `${s.z1} : ${s.z2}`,
   // pulleys never meet: which teeth of the belt they take wears nothing
   facts: () => [],
-  play: { by: 'angle', arcmin: 0 },
+  play: { by: 'angle', arcmin: 0, drivenMm },
   wobbles: (s) => [
     ...runouts('driver pulley', 'driven pulley', drivenMm(s)),
     {

@@ -60,8 +60,9 @@ export const friction: StageKind<Friction> = {
   facts: () => [
     'It slips and creeps, so the ratio is only as good as its measurement: count it over many turns, or put the encoder after it.',
   ],
-  play: { by: 'angle', arcmin: 0 },
-  wobbles: (s) => runouts('driver', 'driven', toNumber(exactly(s.d2))),
+  play: { by: 'angle', arcmin: 0, drivenMm: (s) => drivenMm(s) },
+  wobbles: (s) => runouts('driver', 'driven', drivenMm(s)),
 };
 
+const drivenMm = (s: Friction): number => toNumber(exactly(s.d2));
 const size = (s: Friction): Rational => div(exactly(s.d2), exactly(s.d1));

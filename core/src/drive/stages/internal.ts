@@ -1,5 +1,6 @@
 import { error } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
+import { knownPitch, moduleOf } from './module.ts';
 import {
   huntingFacts,
   tooClose,
@@ -18,7 +19,7 @@ export interface Internal extends StageData, Pair {
   readonly moduleMm?: number;
 }
 
-const drivenMm = (s: Internal): number | null => (s.moduleMm === undefined ? null : s.moduleMm * s.z2);
+const drivenMm = (s: Internal): number | null => knownPitch(s, s.z2);
 
 /** A wheel inside a ring, either driving: r = +z2/z1. The larger count is the ring. (handbook: drive) */
 export const internal: StageKind<Internal> = {
@@ -38,7 +39,7 @@ export const internal: StageKind<Internal> = {
   parts: (s) => pairParts('Inner', s),
   origin: () => COUNTED,
   shape: (s) => {
-    const module = s.moduleMm ?? 1;
+    const module = moduleOf(s).mm;
     return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: true };
   },
   toothed: (s) => ({ driven: [s.z2], drivers: [s.z1] }),
@@ -65,5 +66,6 @@ export const internal: StageKind<Internal> = {
       shiftKey: 'shiftDriven',
     },
   ],
-  loads: (s) => pairLoads(s, s.moduleMm),
+  meshes: () => [{ a: 0, b: 1 }],
+  loads: pairLoads,
 };

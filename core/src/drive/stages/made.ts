@@ -47,6 +47,14 @@ export const madeInputs: readonly InputSpec[] = [
     ...made,
   },
   {
+    type: 'flag',
+    key: 'shiftBack',
+    label: 'Shift given back',
+    default: '',
+    hint: 'the mate takes back the shift that keeps a root whole, so that the distance stays m·(z1 + z2)/2',
+    ...made,
+  },
+  {
     type: 'size',
     key: 'helixDeg',
     label: 'Helix',

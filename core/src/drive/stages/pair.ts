@@ -1,6 +1,7 @@
 import { gcd, neg, rational, type Rational } from '../../numbers/index.ts';
 import type { InputOf } from '../inputs.ts';
-import type { LoadedTeeth, Part } from './stage.ts';
+import { knownModule } from './module.ts';
+import type { LoadedTeeth, Part, StageData } from './stage.ts';
 
 /** Two toothed wheels or pulleys: z1 drives z2. */
 export interface Pair {
@@ -109,8 +110,10 @@ export const pairParts = (name: string, { z1, z2 }: Pair): readonly Part[] => [
 ];
 
 /** Both wheels at F = T/ρ2; the smaller has the weaker teeth. Nothing while the module is not known. (handbook: force, tooth load) */
-export const pairLoads = ({ z1, z2 }: Pair, moduleMm: number | undefined): readonly LoadedTeeth[] =>
-  moduleMm === undefined
+export const pairLoads = (stage: Pair & StageData): readonly LoadedTeeth[] => {
+  const { z1, z2 } = stage;
+  const moduleMm = knownModule(stage);
+  return moduleMm === null
     ? []
     : (
         [
@@ -118,6 +121,7 @@ export const pairLoads = ({ z1, z2 }: Pair, moduleMm: number | undefined): reado
           ['driven', z2],
         ] as const
       ).map(([label, teeth]) => ({ label, teeth, moduleMm, perNm: 2000 / (moduleMm * z2) }));
+};
 
 /** How the teeth of a pair meet again: wear against an error that repeats. (handbook: drive, hunting) */
 export function huntingFacts({ z1, z2 }: Pair): readonly string[] {

@@ -11,6 +11,7 @@ import {
   type Result,
 } from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
+import { knownModule, moduleOf } from './module.ts';
 import { choice, count, size, teeth } from './pair.ts';
 import { ripple, wholeErrorInput } from './wobble.ts';
 import { COUNTED, type Owned, type StageData, type StageKind, type TeethRange } from './stage.ts';
@@ -137,7 +138,7 @@ export const planetary: StageKind<Planetary> = {
   origin: () => COUNTED,
   shape: (s) => ({
     form: 'set',
-    radiusMm: (s.ring / 2 + 3) * (s.moduleMm ?? 1),
+    radiusMm: (s.ring / 2 + 3) * moduleOf(s).mm,
     members: members(s),
     label: `${s.sun} / ${s.ring}`,
   }),
@@ -171,8 +172,13 @@ export const planetary: StageKind<Planetary> = {
     { label: 'planet', teeth: (s.ring - s.sun) / 2, as: 'gear', count: s.planets },
     { label: 'ring', teeth: s.ring, as: 'ring' },
   ],
+  meshes: () => [
+    { a: 0, b: 1 },
+    { a: 1, b: 2, closes: 2 },
+  ],
   loads: (s) => {
-    if (s.moduleMm === undefined) return [];
+    const moduleMm = knownModule(s);
+    if (moduleMm === null) return [];
     const r = Math.abs(toNumber(reduction(s)));
     // torque of the sun for 1 N·m at the output: in, out, or what is left of both where it is held
     const before = 1 / (r * (s.efficiency ?? EFFICIENCY));
@@ -183,8 +189,7 @@ export const planetary: StageKind<Planetary> = {
           ? 1
           : Math.abs(1 - Math.sign(toNumber(reduction(s))) * before);
     const share = (s.planets > 3 ? 1.3 : 1) / s.planets;
-    const perNm = (torque * share * 2000) / (s.moduleMm * s.sun);
-    const { moduleMm } = s;
+    const perNm = (torque * share * 2000) / (moduleMm * s.sun);
     return [
       { label: 'sun', teeth: s.sun, moduleMm, perNm },
       { label: 'planet', teeth: planetTeeth(s), moduleMm, perNm },
@@ -223,7 +228,7 @@ function otherPlanets(s: Planetary): string {
 }
 
 function members(s: Planetary): readonly SetMember[] {
-  const mm = s.moduleMm ?? 1;
+  const { mm } = moduleOf(s);
   const out = weight(s, s.out);
   const turn = (m: Member): number => {
     if (m === s.fixed) return 0;

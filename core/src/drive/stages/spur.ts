@@ -1,4 +1,5 @@
 import { byModule } from '../shape.ts';
+import { knownPitch, moduleOf } from './module.ts';
 import { huntingFacts, pairParts, pairReduction, size, teeth, type Pair, pairLoads } from './pair.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
 import { runouts, toothToTooth } from './wobble.ts';
@@ -8,7 +9,7 @@ export interface Spur extends StageData, Pair {
   readonly moduleMm?: number;
 }
 
-const drivenMm = (s: Spur): number | null => (s.moduleMm === undefined ? null : s.moduleMm * s.z2);
+const drivenMm = (s: Spur): number | null => knownPitch(s, s.z2);
 
 /** Spur or helical pair, z1 drives z2: r = −z2/z1. (handbook: drive) */
 export const spur: StageKind<Spur> = {
@@ -26,7 +27,7 @@ export const spur: StageKind<Spur> = {
   parts: (s) => pairParts('Spur', s),
   origin: () => COUNTED,
   shape: (s) => {
-    const module = s.moduleMm ?? 1;
+    const module = moduleOf(s).mm;
     return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: false };
   },
   toothed: (s) => ({ driven: [s.z2], drivers: [s.z1] }),
@@ -40,5 +41,6 @@ export const spur: StageKind<Spur> = {
     { label: 'driver', teeth: s.z1, as: 'gear', shiftKey: 'shift' },
     { label: 'driven', teeth: s.z2, as: 'gear', shiftKey: 'shiftDriven' },
   ],
-  loads: (s) => pairLoads(s, s.moduleMm),
+  meshes: () => [{ a: 0, b: 1 }],
+  loads: pairLoads,
 };

@@ -1,7 +1,7 @@
 import type { Rational, Refusal, Result } from '../../numbers/index.ts';
 import type { InputSpec, InputValue } from '../inputs.ts';
 import type { Shape } from '../shape.ts';
-import type { FormToMake, WheelToMake } from './wheel.ts';
+import type { FormToMake, Meshing, WheelToMake } from './wheel.ts';
 import type { Quality, Wobble } from './wobble.ts';
 
 export type { Quality } from './wobble.ts';
@@ -66,6 +66,8 @@ export interface StageData {
   readonly pressureAngleDeg?: number;
   readonly shift?: number;
   readonly shiftDriven?: number;
+  /** the mate takes back the shift that keeps a root whole, so that the distance stays; where it bears it */
+  readonly shiftBack?: boolean;
   readonly cut?: 'form' | 'hob' | 'tap';
   readonly threadPitchMm?: number;
   /** helix of its teeth, and the hand of its first wheel; its mates follow. The module stays that of the pitch circle */
@@ -101,7 +103,12 @@ export interface LoadedTeeth {
  * (null while the module is not known, and the play with it). (handbook: errors)
  */
 export type Play<D> =
-  | { readonly by: 'angle'; readonly arcmin: number }
+  | {
+      readonly by: 'angle';
+      readonly arcmin: number;
+      /** where a length of backlash that somebody typed is measured; nowhere unless given */
+      readonly drivenMm?: (stage: D) => number | null;
+    }
   | { readonly by: 'mesh'; readonly drivenMm: (stage: D) => number | null }
   | null;
 
@@ -225,6 +232,8 @@ export interface StageKind<D extends StageData> {
   readonly forms?: (stage: D) => readonly FormToMake[];
   /** the wheels that are made for it, driver before driven; none where it is bought whole. (handbook: make) */
   readonly makes?: (stage: D) => readonly WheelToMake[];
+  /** which of these mesh with one another, the one that sets the distance first. (handbook: make, one wheel) */
+  readonly meshes?: (stage: D) => readonly Meshing[];
   /** it rests only at this many places a turn of its output, whatever drives it; its reduction is then the mean */
   readonly locks?: (stage: D) => number;
 }

@@ -15,6 +15,7 @@ import {
   type Rational,
 } from '../../numbers/index.ts';
 import { byModule, type SetMember } from '../shape.ts';
+import { moduleOf } from './module.ts';
 import { choice, count, size, teeth, tooClose } from './pair.ts';
 import { ripple, wholeErrorInput } from './wobble.ts';
 import { COUNTED, type StageData, type StageKind } from './stage.ts';
@@ -144,13 +145,24 @@ export const stepped: StageKind<Stepped> = {
       moduleKey: 'moduleOutMm',
     },
   ],
+  meshes: (s) =>
+    s.sun === undefined
+      ? [
+          { a: 0, b: 1 },
+          { a: 2, b: 3, closes: 3 },
+        ]
+      : [
+          { a: 0, b: 2 },
+          { a: 1, b: 2, closes: 1 },
+          { a: 3, b: 4, closes: 4 },
+        ],
 };
 
 /** Twice the centre distance in teeth. */
 const reach = (wheel: number, planet: number, mesh: Mesh): number =>
   mesh === 'inner' ? wheel - planet : wheel + planet;
-const moduleA = (s: Stepped): number => s.moduleMm ?? 1;
-const moduleB = (s: Stepped): number => s.moduleOutMm ?? moduleA(s);
+const moduleA = (s: Stepped): number => moduleOf(s).mm;
+const moduleB = (s: Stepped): number => moduleOf(s, { key: 'moduleOutMm' }).mm;
 const reachA = (s: Stepped): number => reach(s.fixed, s.planetFixed, s.meshFixed);
 const reachB = (s: Stepped): number => reach(s.out, s.planetOut, s.meshOut);
 const radius = (s: Stepped): number =>

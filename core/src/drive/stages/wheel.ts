@@ -12,6 +12,14 @@ export interface WheelToMake {
   readonly count?: number;
 }
 
+/** Two of a stage's wheels that mesh, by their places in what it makes. */
+export interface Meshing {
+  readonly a: number;
+  readonly b: number;
+  /** the wheel whose shift is taken so that this mesh stands at the distance of the stage's first one */
+  readonly closes?: number;
+}
+
 /** A form other than a toothed wheel that a stage wants made: a lobed disc, a Geneva's wheel with its driver. Sizes in mm. */
 export type FormToMake =
   | {

@@ -1,5 +1,6 @@
 import { error, ok, rational, readCount, type Result } from '../../numbers/index.ts';
 import { byModule } from '../shape.ts';
+import { knownModule, knownPitch, moduleOf } from './module.ts';
 import { size, teeth } from './pair.ts';
 import { runouts, toothToTooth } from './wobble.ts';
 import { COUNTED, type Owned, type StageData, type StageKind, type TeethRange } from './stage.ts';
@@ -141,7 +142,7 @@ export const worm: StageKind<Worm> = {
   origin: () => COUNTED,
   handed: true,
   shape: (s) => {
-    const m = s.moduleMm ?? 1;
+    const m = moduleOf(s).mm;
     return {
       form: 'worm',
       starts: s.starts,
@@ -174,7 +175,7 @@ export const worm: StageKind<Worm> = {
     `One turn of the worm moves the wheel by ${s.starts === 1 ? 'one tooth' : `${s.starts} teeth`} of ${s.wheel}; ${s.hand ?? 'right'} hand.`,
     byWheel(s) ? backMessage(s) : holdMessage(s),
   ],
-  play: { by: 'mesh', drivenMm: (s) => (s.moduleMm === undefined ? null : s.moduleMm * s.wheel) },
+  play: { by: 'mesh', drivenMm: (s) => knownPitch(s, s.wheel) },
   wobbles: (s) => [
     ...(byWheel(s) ? runouts('wheel', 'worm', workingMm(s)) : runouts('worm', 'wheel', workingMm(s))),
     ...(s.toothErrorMm === undefined ? [] : [toothToTooth(byWheel(s) ? s.wheel : s.starts, workingMm(s))]),
@@ -184,15 +185,16 @@ export const worm: StageKind<Worm> = {
     const mu = frictionOf(s);
     return byWheel(s) ? Math.max(0, backwards(s, mu)) : lead / Math.tan(Math.atan(lead) + slope(mu));
   },
-  loads: (s) =>
-    s.moduleMm === undefined || byWheel(s)
+  loads: (s) => {
+    const moduleMm = knownModule(s);
+    return moduleMm === null || byWheel(s)
       ? []
-      : [{ label: 'wheel', teeth: s.wheel, moduleMm: s.moduleMm, perNm: 2000 / (s.moduleMm * s.wheel) }],
+      : [{ label: 'wheel', teeth: s.wheel, moduleMm, perNm: 2000 / (moduleMm * s.wheel) }];
+  },
 };
 
 /** Twice what a length at the mesh is divided by to be an angle of the shaft it turns, mm: of a worm, its lead along the thread. */
-const workingMm = (s: Worm): number | null =>
-  s.moduleMm === undefined ? null : s.moduleMm * (byWheel(s) ? s.starts : s.wheel);
+const workingMm = (s: Worm): number | null => knownPitch(s, byWheel(s) ? s.starts : s.wheel);
 
 /** Friction of the thread: oiled bronze on steel, and dry or printed. (handbook: force) */
 const FRICTION = { oiled: 0.05, dry: 0.15 } as const;
@@ -200,10 +202,12 @@ const PRESSURE_ANGLE = (20 * Math.PI) / 180;
 /** Starts over this stand for the tangent of the lead angle where the worm's size is not known. */
 const USUAL_WORM = 10;
 
-const leadTangent = ({ starts, moduleMm, wormDiameterMm }: Worm): number =>
-  moduleMm !== undefined && wormDiameterMm !== undefined
-    ? (starts * moduleMm) / wormDiameterMm
-    : starts / USUAL_WORM;
+const leadTangent = (s: Worm): number => {
+  const module = knownModule(s);
+  return module !== null && s.wormDiameterMm !== undefined
+    ? (s.starts * module) / s.wormDiameterMm
+    : s.starts / USUAL_WORM;
+};
 
 /** Does it hold by itself, standing dry: μ ≥ tan λ·cos 20°, λ the lead angle. (handbook: force) */
 const wormHolds = (s: Worm, friction: number = FRICTION.dry): boolean =>

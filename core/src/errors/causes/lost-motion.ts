@@ -1,4 +1,4 @@
-import { lostMotion, stagePlay, type Stage } from '../../drive/index.ts';
+import { knownPitch, lostMotion, stagePlay, type Stage } from '../../drive/index.ts';
 import { knownFrom, termId, type Cause } from '../context.ts';
 import type { ErrorTerm, TermField } from '../term.ts';
 
@@ -95,4 +95,4 @@ export const backlash: Cause = ({ drive, k, reflect, from }) => {
 
 /** Pitch diameter of a worm's wheel, mm. */
 const meshMm = (stage: Stage): number | null =>
-  stage.kind === 'worm' && stage.moduleMm !== undefined ? stage.moduleMm * stage.wheel : null;
+  stage.kind === 'worm' ? knownPitch(stage, stage.wheel) : null;

@@ -1,6 +1,14 @@
 import { errorTerms, type Budget } from '../../errors/index.ts';
 import { budget } from '../../errors/index.ts';
-import { applyEdit, kindOf, kinematicsOf, qualityOf, type Drive, type Edit } from '../../drive/index.ts';
+import {
+  applyEdit,
+  kindOf,
+  kinematicsOf,
+  moduleOf,
+  qualityOf,
+  type Drive,
+  type Edit,
+} from '../../drive/index.ts';
 import type { Graded } from '../figure.ts';
 import { angleText } from '../text.ts';
 import type { Budgeted, Budgets } from './budgets.ts';
@@ -45,8 +53,8 @@ export function errorCures(drive: Drive, by: Budgeted, { tolerance }: Budgets): 
   const at = heaviest.stage;
   const stage = drive.train.stages[at]!;
   const name = kindOf(stage).title.toLowerCase();
-  const { moduleMm } = stage as { readonly moduleMm?: number };
-  const larger = moduleMm === undefined ? undefined : MODULES.find((m) => m >= moduleMm * 1.2);
+  const module = moduleOf(stage);
+  const larger = module.from === 'typed' ? MODULES.find((m) => m >= module.mm * 1.2) : undefined;
   const tried: readonly (readonly [string, Edit] | null)[] = [
     qualityOf(stage) === 'precise'
       ? null

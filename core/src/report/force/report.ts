@@ -93,10 +93,9 @@ function askedRow({ load }: Force, { id, nm }: AskedTorque): AskedRow {
 
 function meshRow(drive: Drive, mesh: Mesh): MeshRow {
   const stage = drive.train.stages[mesh.stage]!;
-  const { moduleMm } = stage as { readonly moduleMm?: number };
   return {
     title: `${mesh.label.charAt(0).toUpperCase()}${mesh.label.slice(1)}, ${mesh.teeth}`,
-    message: `${kindOf(stage).short} ${kindOf(stage).label(stage)}, ${mesh.material ?? 'no material given'}, mod\u00a0${moduleMm ?? '?'}`,
+    message: `${kindOf(stage).short} ${kindOf(stage).label(stage)}, ${mesh.material ?? 'no material given'}, mod\u00a0${measured(mesh.moduleMm)}`,
     load: measured(mesh.forceN),
     bears: mesh.bearsN === null ? '–' : measured(mesh.bearsN),
     margin: mesh.margin === null ? '' : marginText(mesh.margin),

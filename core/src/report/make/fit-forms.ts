@@ -7,9 +7,9 @@ import {
   pivoted,
   screwLength,
   springN,
-  threadAsWorm,
   warmth,
 } from '../../make/index.ts';
+import { threadAsWorm } from '../../teeth/index.ts';
 import { field, short, type BenchForm } from '../force/bench-form.ts';
 
 type Values = Readonly<Record<string, number>>;

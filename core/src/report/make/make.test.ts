@@ -4,7 +4,8 @@ import { readMeshLog, turnText, withMeshMove } from '../../make/index.ts';
 import { report } from '../report.ts';
 import { beltReports, beltRows } from './belts.ts';
 import { meshChoices, meshReport } from './mesh.ts';
-import { WHEEL_HEAD, wheelReports, wheelRows } from './wheels.ts';
+import { WHEEL_HEAD, wheelRows } from './cut-list.ts';
+import { wheelReports } from './wheels.ts';
 
 const drive = (stages: readonly object[], job: Partial<Drive['job']> = {}): Drive => ({
   ...newDrive('x'),
@@ -44,7 +45,8 @@ describe('the cut list', () => {
     const w = wheelReports(head)
       .find((r) => r.wheel.key === 'work-12')!
       .of();
-    expect(w.message[0]).toBe(
+    expect(w.message[0]).toBe('Module 1.00 mm is assumed, nobody gave it: every size here goes by it.');
+    expect(w.message[1]).toBe(
       'From 17 teeth on a root stays whole at 20°; with 12 a shift of 0.29 keeps it so, and is taken.',
     );
     expect(w.blank[0]).toMatchObject({ label: 'Turn outside to', text: '14.588' });

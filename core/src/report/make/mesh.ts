@@ -1,4 +1,4 @@
-import { kindOf, type Drive, type Edit } from '../../drive/index.ts';
+import { kindOf, moduleOf, type Drive, type Edit } from '../../drive/index.ts';
 import {
   meshMoves,
   meshState,
@@ -79,8 +79,7 @@ export function meshReport({ train: { stages } }: Drive, at: number): MeshReport
   const stage = stages[at];
   if (!stage) return null;
   const { meshLog = '', meshPast = '', meshScrewMm, meshWanted: wanted = 'smooth' } = stage;
-  const sizes = stage as unknown as Readonly<Record<string, number | undefined>>;
-  const moduleMm = sizes['moduleMm'] ?? 1;
+  const moduleMm = moduleOf(stage).mm;
   const log = readMeshLog(meshLog);
   const state = meshState(log, { wanted, pitchMm: meshScrewMm ?? null, moduleMm });
   let stands = 0;
@@ -99,7 +98,9 @@ export function meshReport({ train: { stages } }: Drive, at: number): MeshReport
       side: by < 0 ? 'tight' : by > 0 ? 'loose' : 'good',
     };
   });
-  const radius = (moduleMm * (sizes['wheel'] ?? sizes['z2'] ?? 0)) / 2;
+  const shape = kindOf(stage).shape(stage);
+  const driven = shape.form === 'worm' ? shape.wheel : shape.form === 'mesh' ? shape.driven : null;
+  const radius = (driven?.pitchMm ?? 0) / 2;
   const edit = (key: string, text: string): Edit => ({ do: 'stage', at, key, text });
   const parts = meshLog
     .split(';')

@@ -1,22 +1,22 @@
 import { kindOf, type Drive } from '../../drive/index.ts';
+import { madeWheels, wheelRefusal, workWheels, type MadeWheel } from '../../make/index.ts';
 import {
   blankOf,
   chordOf,
   cutterFor,
   halfToothAt,
-  leastTeeth,
-  madeWheels,
+  meshesOf,
   pinsOf,
+  seenTeeth,
   spanOf,
   threadCutBlank,
-  wheelRefusal,
-  workWheels,
+  wormOf,
   type Cutter,
   type Gear,
-  type MadeWheel,
-} from '../../make/index.ts';
+} from '../../teeth/index.ts';
 import { refusalSentence } from '../../numbers/index.ts';
-import { measured, trimmed } from '../text.ts';
+import { measured } from '../text.ts';
+import { wheelMessages } from './wheel-words.ts';
 
 /** A size that is turned, cut or measured. */
 export interface SizeRow {
@@ -44,6 +44,8 @@ export interface WheelReport {
   readonly stage: string;
   readonly blank: readonly SizeRow[];
   readonly measure: readonly SizeRow[];
+  /** its distance from each of its mates, and how they run */
+  readonly mesh: readonly SizeRow[];
   readonly cutter: Cutter | null;
   readonly cutterMessage: string;
   readonly passes: readonly PassRow[];
@@ -86,21 +88,9 @@ function passesOf(gear: Gear): readonly PassRow[] {
   ];
 }
 
-/** Teeth of the straight wheel that a profile cutter takes slanted teeth for: z/cos³β. */
-const seenTeeth = ({ teeth, helix }: MadeWheel): number =>
-  helix === null ? teeth : Math.round(teeth / Math.cos((helix.deg * Math.PI) / 180) ** 3);
-
-/** What is said of slanted teeth: their hand, their mate's, and the cutter that goes along them. */
-function helixMessage({ helix, gear, as }: MadeWheel): readonly string[] {
-  if (helix === null || gear === null) return [];
-  const along = `square to the teeth its module is ${measured(gear.moduleMm * Math.cos((helix.deg * Math.PI) / 180))}`;
-  if (helix.hand === 'herringbone')
-    return [`Herringbone, ${measured(helix.deg)}°: two mirrored halves; ${along}.`];
-  const mate = as === 'ring' ? helix.hand : helix.hand === 'right' ? 'left' : 'right';
-  return [
-    `${helix.hand === 'right' ? 'Right' : 'Left'} hand, ${measured(helix.deg)}°; ${as === 'ring' ? 'the wheel in it' : 'its mate'} is of the ${mate} hand (a ring of its wheel’s own); ${along}.`,
-  ];
-}
+/** The cutter of a set for a wheel: slanted teeth are met square, so it sees a larger one. */
+export const cutterOf = (gear: Gear): Cutter | null =>
+  gear.inner ? null : cutterFor(Math.round(seenTeeth(gear)));
 
 function gearRows(
   wheel: MadeWheel,
@@ -110,8 +100,7 @@ function gearRows(
   const span = spanOf(gear);
   const pins = pinsOf(gear);
   const chord = chordOf(gear);
-  // a cutter meets slanted teeth square to them: it sees a larger wheel
-  const cutter = gear.inner ? null : cutterFor(seenTeeth(wheel));
+  const cutter = cutterOf(gear);
   const form = wheel.as === 'gear' && !gear.inner;
   return {
     blank: [
@@ -128,7 +117,7 @@ function gearRows(
       ? []
       : [
           ...row(`Span over ${span.teeth} teeth`, span.mm),
-          ...(pins ? row(`Over pins of ${mm(pins.pinMm)}`, pins.mm) : []),
+          ...(pins ? row(`Over ${gear.helixDeg > 0 ? 'balls' : 'pins'} of ${mm(pins.pinMm)}`, pins.mm) : []),
           ...row('Tooth, chord', chord.mm),
           ...row('measured down from the tip', chord.downMm),
         ],
@@ -162,6 +151,28 @@ function tappedRows(
   };
 }
 
+/** How a wheel runs with its mates: the distance of their arbors, the teeth in contact. (handbook: make, working distance) */
+function meshRows(drive: Drive, wheel: MadeWheel): readonly SizeRow[] {
+  const stage = wheel.stage === null ? null : drive.train.stages[wheel.stage]!;
+  if (!stage) return [];
+  const held = stage.distanceMm === undefined ? null : Number(stage.distanceMm);
+  const own = meshesOf(stage).filter(({ a, b }) => a.gear === wheel.gear || b.gear === wheel.gear);
+  const worm = wheel.as === 'wormWheel' ? wormOf(stage) : null;
+  return [
+    ...own.flatMap(({ a, b, mesh }): SizeRow[] => {
+      const mate = a.gear === wheel.gear ? b : a;
+      const name = `${mate.wheel.label} ${mate.wheel.teeth}`;
+      if (!mesh) return [{ label: `Distance from the ${name}`, text: 'none lets them mesh', unit: '' }];
+      return [
+        ...row(`Distance from the ${name}`, mesh.distanceMm),
+        ...(held !== null && Math.abs(held - mesh.distanceMm) > 5e-7 ? row('set in the plan to', held) : []),
+        { label: 'Teeth in contact', text: mm(mesh.contact, 2), unit: '' },
+      ];
+    }),
+    ...(worm ? row('Distance from the worm', worm.distanceMm) : []),
+  ];
+}
+
 const none = { blank: [], measure: [], passes: [], cutter: null } as const;
 
 const titleOf = (wheel: MadeWheel): string =>
@@ -171,7 +182,6 @@ function wheelReport(drive: Drive, wheel: MadeWheel): WheelReport {
   const stage = wheel.stage === null ? null : drive.train.stages[wheel.stage]!;
   const { gear } = wheel;
   const refusal = wheelRefusal(wheel);
-  const least = gear && leastTeeth(gear.alphaDeg);
   const rows = gear
     ? gearRows(wheel, gear)
     : wheel.threadPitchMm !== null
@@ -186,22 +196,8 @@ function wheelReport(drive: Drive, wheel: MadeWheel): WheelReport {
     title: titleOf(wheel),
     stage: stage ? `${kindOf(stage).short} ${kindOf(stage).label(stage)}` : 'what is divided',
     ...rows,
-    message: [
-      ...(gear && least !== null && !gear.inner && wheel.teeth < least
-        ? [
-            gear.shift > 0
-              ? `From ${least} teeth on a root stays whole at ${gear.alphaDeg}°; with ${wheel.teeth} a shift of ${measured(gear.shift)} keeps it so${wheel.ownShift ? ', and is taken' : ''}.`
-              : `From ${least} teeth on a root stays whole at ${gear.alphaDeg}°; with ${wheel.teeth} it is undercut.`,
-          ]
-        : []),
-      ...helixMessage(wheel),
-      ...(gear && gear.playMm > 0
-        ? [`Teeth are thinned by ${measured(gear.playMm)} mm, their half of the backlash.`]
-        : []),
-      ...(wheel.as === 'wormWheel' && gear
-        ? ['Depth equal all round, the cutter centred both ways; a hob of the worm’s own form finishes it.']
-        : []),
-    ],
+    mesh: meshRows(drive, wheel),
+    message: wheelMessages(drive, wheel),
     refusal: refusal && refusalSentence({ ...refusal, path: '' }),
   };
 }
@@ -227,70 +223,3 @@ export function workReport(drive: Drive, teeth: number): WheelReport | null {
   const made = wheel && wheelReport(drive, wheel);
   return made && made.refusal === null ? made : null;
 }
-
-/** Wheels of the work as a table for paper. */
-export const WORK_HEAD = ['teeth', 'blank', 'cutter', 'depth after each pass', 'measure'] as const;
-
-export const workRows = (drive: Drive): readonly (readonly string[])[] =>
-  wheelReports(drive)
-    .filter((w) => w.wheel.stage === null)
-    .map((w) => w.of())
-    .map((w) => [
-      String(w.wheel.teeth),
-      w.refusal ?? w.blank.map((b) => `${b.label} ${b.text}`).join('; '),
-      w.cutter ? `${w.cutter.range} (A ${w.cutter.customA}, B ${w.cutter.customB})` : w.cutterMessage,
-      w.passes.map((p) => p.depth).join(', '),
-      w.measure.map((m) => `${m.label} ${m.text}`).join('; '),
-    ]);
-
-/** The head of the cut list. (docs: formats) */
-export const WHEEL_HEAD = [
-  'wheel',
-  'teeth',
-  'outside (mm)',
-  'root (mm)',
-  'depth (mm)',
-  'thickness (mm)',
-  'shift',
-  'span teeth',
-  'span (mm)',
-  'pins (mm)',
-  'over pins (mm)',
-  'cutter range',
-  'cutter custom A',
-  'cutter custom B',
-] as const;
-
-const short = (n: number): string => trimmed(n, 4);
-
-/** Rows of the cut list: wheels with teeth of their own; pulleys have theirs under belts. */
-export const wheelRows = (drive: Drive, only?: number): readonly (readonly string[])[] =>
-  madeWheels(drive)
-    .filter((w) => w.as !== 'pulley' && (only === undefined || w.number === only))
-    .map((w) => {
-      const head = [String(w.number), String(w.teeth)];
-      const { gear } = w;
-      if (!gear) {
-        const b = threadCutBlank(w.threadPitchMm!, w.teeth);
-        return [...head, short(b.outsideMm), '', short(b.depthMm), '', '', '', '', '', '', '', '', ''];
-      }
-      const b = blankOf(gear);
-      const span = gear.inner ? null : spanOf(gear);
-      const pins = gear.inner ? null : pinsOf(gear);
-      const cutter = gear.inner ? null : cutterFor(w.teeth);
-      return [
-        ...head,
-        short(b.outsideMm),
-        short(b.rootMm),
-        short(b.depthMm),
-        short(b.thicknessMm - gear.playMm),
-        short(gear.shift),
-        span ? String(span.teeth) : '',
-        span ? short(span.mm) : '',
-        pins ? short(pins.pinMm) : '',
-        pins ? short(pins.mm) : '',
-        cutter ? cutter.range.replace('–', '-') : '',
-        cutter ? String(cutter.customA) : '',
-        cutter ? String(cutter.customB) : '',
-      ];
-    });

@@ -39,8 +39,9 @@ const wheel = computed(() => entry.value?.wheel ?? null);
 /** What of a stage says how this wheel is made. */
 const keysOf = ({ as, shiftKey, boreKey }: MadeWheel): readonly string[] => [
   ...(as === 'pulley' ? ['pitchMm'] : ['moduleMm', 'diametralPitch', 'pressureAngleDeg', shiftKey ?? '']),
+  ...(shiftKey && as === 'gear' ? ['shiftBack'] : []),
   ...(as === 'gear' || as === 'ring' ? ['helixDeg', 'hand'] : []),
-  ...(as === 'wormWheel' ? ['cut', 'threadPitchMm'] : []),
+  ...(as === 'wormWheel' ? ['cut', 'threadPitchMm', 'wormDiameterMm'] : []),
   boreKey,
   'faceMm',
 ];
@@ -122,6 +123,17 @@ const draw = (as: 'svg' | 'dxf'): void => {
               </dd>
             </div>
           </dl>
+          <template v-if="shown.mesh.length > 0">
+            <h3>In mesh</h3>
+            <dl>
+              <div v-for="(r, i) in shown.mesh" :key="i">
+                <dt>{{ r.label }}</dt>
+                <dd>
+                  {{ r.text }}<small>{{ r.unit }}</small>
+                </dd>
+              </div>
+            </dl>
+          </template>
           <template v-if="shown.measure.length > 0">
             <h3>Measure when cut</h3>
             <dl>

@@ -1,4 +1,4 @@
-import { blankOf, halfToothAt, type Gear } from './gear.ts';
+import { blankOf, halfToothAt, normalModule, type Gear } from './gear.ts';
 
 export type XY = readonly [number, number];
 
@@ -10,10 +10,6 @@ const ARC = 4;
 const FILLET = 0.38;
 
 const polar = (r: number, angle: number): XY => [r * Math.cos(angle), r * Math.sin(angle)];
-
-/** Half of what is drawn at a radius, rad: a tooth, or of a ring the space between two. */
-const halfAt = (gear: Gear, r: number): number =>
-  halfToothAt(gear.inner ? { ...gear, playMm: -gear.playMm, shift: -gear.shift } : gear, r);
 
 /**
  * One tooth about the x axis from root to root, counter-clockwise: true involute from the base circle to the tip, straight into the root
@@ -28,11 +24,11 @@ function tooth(gear: Gear): readonly XY[] {
   // closest where it bends most, at the base circle
   for (let i = 0; i <= FLANK; i++) {
     const r = start + (tip - start) * (i / FLANK) ** 2;
-    flank.push(polar(r, -Math.max(0, halfAt(gear, r))));
+    flank.push(polar(r, -Math.max(0, halfToothAt(gear, r))));
   }
-  const half = Math.max(0, halfAt(gear, start));
+  const half = Math.max(0, halfToothAt(gear, start));
   const room = (Math.PI / gear.teeth - half) * root;
-  const fillet = Math.max(0, Math.min(FILLET * gear.moduleMm, room / 1.2, start - root));
+  const fillet = Math.max(0, Math.min(FILLET * normalModule(gear), room / 1.2, start - root));
   const foot: XY[] =
     fillet > 0
       ? Array.from({ length: 4 }, (_, i): XY => {
@@ -44,7 +40,7 @@ function tooth(gear: Gear): readonly XY[] {
         ? [polar(root, -half)]
         : [];
   const side = [...foot, ...flank];
-  const topHalf = Math.max(0, halfAt(gear, tip));
+  const topHalf = Math.max(0, halfToothAt(gear, tip));
   const top = Array.from({ length: ARC - 1 }, (_, i): XY =>
     polar(tip, -topHalf + (2 * topHalf * (i + 1)) / ARC),
   );
