@@ -8,7 +8,7 @@ import ts from 'typescript-eslint';
 const ROOMS = [
   ['numbers'],
   ['drive'],
-  ['teeth'],
+  ['teeth', 'turning'],
   ['motion'],
   ['shelf'],
   ['divide', 'follow', 'travel', 'run', 'find', 'arbors'],

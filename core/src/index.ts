@@ -13,6 +13,7 @@ export {
 } from './drive/drawing/index.ts';
 export * from './motion/index.ts';
 export * from './teeth/index.ts';
+export * from './turning/index.ts';
 export * from './shelf/index.ts';
 export * from './divide/index.ts';
 export * from './follow/index.ts';

@@ -12,7 +12,7 @@ const message = ({ change }: Cure): string => {
     : `pair ${change.z1}:${change.z2} at ${change.at}`;
 };
 const evenIn = (drive: Drive, cure: Cure, D: number): boolean =>
-  divide(dividerOf(cure.train, kinematics(cure.train), null)!, D).missingFactor === 1n;
+  divide(dividerOf(cure, kinematics(cure.train), null)!, D).missingFactor === 1n;
 
 describe('cures', () => {
   test('73 on the wheel cutter: a wheel of 73 before one more pair', () => {

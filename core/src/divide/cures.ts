@@ -10,6 +10,7 @@ import {
   type Stage,
   type Train,
 } from '../drive/index.ts';
+import { steeredCounts } from '../motion/index.ts';
 import { dividerOf } from './divisions.ts';
 
 /** Wheels that a cure may be made of, teeth, both ends included. */
@@ -70,7 +71,8 @@ export function cures(
   owns: Owns = OWNS_NOTHING,
 ): readonly Cure[] {
   const k = kinematics(drive.train);
-  const value = dividerOf(drive.train, k, null)?.stepsPerTurn;
+  // what an encoder divides by is not changed by what stands before it
+  const value = steeredCounts(drive, k) ? null : dividerOf(drive, k, null)?.stepsPerTurn;
   if (!value || targets.length === 0) return [];
   const weighed = asked.slice(0, WEIGHED);
   const evenNow = new Set(weighed.filter((D) => even(value, D)));

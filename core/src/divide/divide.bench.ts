@@ -12,7 +12,7 @@ export interface Bench {
   readonly wanted?: number;
 }
 
-const dividerFor = (d: Drive) => dividerOf(d.train, kinematicsOf(d), null)!;
+const dividerFor = (d: Drive) => dividerOf(d, kinematicsOf(d), null)!;
 const divider = dividerFor(wheelCutter());
 const open = dividerFor(driveOf(200, 16, [plainRatio('25792/405')]));
 const all = (d: typeof divider, n: number) => () => {

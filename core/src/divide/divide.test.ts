@@ -40,7 +40,7 @@ import { toleranceOf, within, type Tolerance } from '../motion/index.ts';
 import { columnsOf, foldedParts } from './ledger.ts';
 
 const dividerFor = (drive = wheelCutter(), tolerance: Tolerance | null = null): Divider =>
-  dividerOf(drive.train, kinematicsOf(drive), tolerance)!;
+  dividerOf(drive, kinematicsOf(drive), tolerance)!;
 const targets = (N: Rational, D: number): readonly Target[] =>
   Array.from({ length: D + 1 }, (_, i) =>
     targetAt({ by: 'step', perTurn: N, perStop: null, room: null }, D, i),

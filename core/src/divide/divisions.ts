@@ -10,15 +10,17 @@ import {
   div,
   type Rational,
 } from '../numbers/index.ts';
-import { countsPerTurn, type Encoder, type Kinematics, type Train } from '../drive/index.ts';
+import { countsPerTurn, type Encoder, type Kinematics } from '../drive/index.ts';
 import {
   doubtFrom,
-  doubtOf,
+  doubtOfStops,
   gradeRests,
   gradeSteps,
+  steeredCounts,
   stopsOf,
   type Doubt,
   type Grade,
+  type Steered,
   type StopBy,
   type Tolerance,
 } from '../motion/index.ts';
@@ -62,11 +64,13 @@ export interface Divider {
 }
 
 /** null when nothing holds the work: every division is then Unknown. With a wheel that locks the steps are its rests. */
-export function dividerOf(train: Train, k: Kinematics, tolerance: Tolerance | null): Divider | null {
-  const stops = stopsOf(train, k);
+export function dividerOf(drive: Steered, k: Kinematics, tolerance: Tolerance | null): Divider | null {
+  const stops = stopsOf(drive, k);
   if (!stops) return null;
-  const base = { by: stops.by, stepsPerTurn: stops.perTurn, doubt: doubtOf(k), tolerance };
-  return stops.by === 'rest' || !k.fullStepsPerTurn
+  const counted = steeredCounts(drive, k) !== null;
+  const doubt = doubtOfStops(drive, k);
+  const base = { by: stops.by, stepsPerTurn: stops.perTurn, doubt, tolerance };
+  return stops.by === 'rest' || counted || !k.fullStepsPerTurn
     ? { ...base, fullStepsPerTurn: stops.perTurn, modes: [1] }
     : { ...base, fullStepsPerTurn: k.fullStepsPerTurn, modes: k.modes };
 }

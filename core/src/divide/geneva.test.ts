@@ -5,7 +5,7 @@ import { SURE } from '../motion/index.ts';
 import { kinematics, readMoves, type Drive, type Output, type Stage, type Train } from '../drive/index.ts';
 import { counterOf, divide, dividerOf, judgeMove, stepsToArcsec } from './index.ts';
 
-const dividerFor = (drive: Drive) => dividerOf(drive.train, kinematics(drive.train), null)!;
+const dividerFor = (drive: Drive) => dividerOf(drive, kinematics(drive.train), null)!;
 
 const ring: Stage[] = [
   { kind: 'belt', z1: 20, z2: 50 },
@@ -77,7 +77,9 @@ describe('moves along a linear output', () => {
   const judge = (output: Output, text: string) => {
     const read = readMoves(text);
     if (!read.ok) throw new Error(read.refusal.code);
-    return read.value.map((move) => judgeMove(slide(output), kinematics(slide(output)), move, null)!);
+    return read.value.map((move) =>
+      judgeMove({ train: slide(output) }, kinematics(slide(output)), move, null)!,
+    );
   };
 
   test('on a screw of lead 4: 1 mm on whole steps, 1/8 in on a microstep, 2π never', () => {
@@ -125,7 +127,7 @@ describe('moves along a linear output', () => {
   test('a table makes no moves, and nonsense is refused by its piece', () => {
     const read = readMoves('1');
     const table = driveOf(1, 1, []).train;
-    expect(read.ok && judgeMove(table, kinematics(table), read.value[0]!, null)).toBeNull();
+    expect(read.ok && judgeMove({ train: table }, kinematics(table), read.value[0]!, null)).toBeNull();
     for (const text of ['far', '0', '-1', '0π', '1,5,x mm', '1e3'])
       expect([text, readMoves(text).ok]).toEqual([text, false]);
     expect(readMoves(' , ')).toEqual({ ok: true, value: [] });

@@ -64,11 +64,12 @@ export {
 export { MAX_GEARS, MAX_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';
-export { efficiencyOf } from './efficiency.ts';
+export { backEfficiencyOf, efficiencyOf } from './efficiency.ts';
 export { qualityOf } from './stages/common.ts';
 export { RUNOUT_MM, type Quality, type Wobble } from './stages/wobble.ts';
 export type { Stepper } from './sources/stepper.ts';
 export type { EncoderMotor } from './sources/encoder-motor.ts';
+export type { GearMotor } from './sources/gear-motor.ts';
 export type { LoadedTeeth, Material } from './stages/stage.ts';
 export { curveText, readCurve, type TorqueCurve } from './curve.ts';
 export { durationText } from './duration.ts';
@@ -122,7 +123,14 @@ export { isOutputKind, outputKindOf, outputs, type Output, type OutputKindId } f
 export { layerName, MAX_LAYER } from './stages/arbor.ts';
 export { planetOffsets } from './stages/stepped.ts';
 export type { Origin, Owned, Part, Provenance, StageKind } from './stages/stage.ts';
-export { knownModule, knownPitch, moduleOf, moduleOfPitch, type ModuleFrom, type ModuleSize } from './stages/module.ts';
+export {
+  knownModule,
+  knownPitch,
+  moduleOf,
+  moduleOfPitch,
+  type ModuleFrom,
+  type ModuleSize,
+} from './stages/module.ts';
 export type { FormToMake, Meshing, WheelToMake } from './stages/wheel.ts';
 export { runningSeconds, windingTurns } from './sources/spring.ts';
 export type { ArmKind, TangentArm } from './outputs/tangent-arm.ts';

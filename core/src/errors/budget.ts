@@ -2,7 +2,7 @@ import { div, rational, type Rational } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { errorContext } from './context.ts';
 import { causes } from './causes/index.ts';
-import { steadyNm } from './load.ts';
+import { steadyNm } from '../turning/index.ts';
 import type { ErrorTerm } from './term.ts';
 import type { Kinematics } from '../drive/index.ts';
 
@@ -16,7 +16,7 @@ export interface BudgetRow {
   readonly out: Taker | null;
   /** what goes into the sums, ″; null while it is not known */
   readonly counted: number | null;
-  /** it is told beside the sums whatever happens: dead band and load lag */
+  /** it is told beside the sums whatever happens: dead band, load lag, a polar axis that is out */
   readonly aside: boolean;
   /** largest value that it may have for the sum to keep the tolerance; null without one, or where the others exceed it alone */
   readonly mayBe: number | null;
@@ -93,7 +93,8 @@ export function budget(asked: BudgetAsked): Budget {
     asked.divisions === null ? asked.terms.filter((t) => !ONLY_DIVIDING.includes(t.kind)) : asked.terms;
   const judged = terms.map((term) => {
     const out = takerOf(asked, term);
-    const aside = term.kind === 'deadBand';
+    // a polar axis that is out drifts across and along by its direction: no error of the rate, and no train cures it
+    const aside = term.kind === 'deadBand' || term.kind === 'polar';
     const whole = term.kind === 'lostMotion' ? 0.5 : 1;
     const counted = out || aside ? 0 : term.arcsec === null ? null : term.arcsec * whole;
     return { term, out, aside, counted };

@@ -9,8 +9,8 @@ export {
   type BudgetRow,
   type Taker,
 } from './budget.ts';
-export { GRAVITY, imbalanceNm, steadyNm } from './load.ts';
 export { reachOf, resolutionOf, worstAt, type Reach, type Resolution } from './reach.ts';
 export { sampleOf, turningParts, type Sample, type Turning } from './samples.ts';
 export type { ErrorTerm, KnownFrom, TermField, TermKind, TermValue } from './term.ts';
+export { movedIn, movingOf, type Moving } from './seen.ts';
 export { motionOf, runningWaves, wavesOf, type Wave } from './waves.ts';

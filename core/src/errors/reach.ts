@@ -1,5 +1,7 @@
 import { abs, toNumber } from '../numbers/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
+import { halfStep, steeredCounts, stepAtWork } from '../motion/index.ts';
+import { heldNm } from '../turning/index.ts';
 import type { ErrorTerm } from './term.ts';
 
 /** Under this part of what the stages bring, what the source brings no longer matters. (handbook: errors) */
@@ -9,25 +11,31 @@ const NO_LONGER = 0.1;
 export interface Reach {
   /** of the stages and the output, ″ */
   readonly stages: number;
-  /** of the source at a ratio of 1: steps, waves, half a microstep, ″ */
+  /** of the source at a ratio of 1: steps, waves, half a microstep, stop window, marks, ″ */
   readonly source: number;
   /** the first whole ratio from which more of it no longer helps; null where nothing of the stages is known */
   readonly from: number | null;
   readonly ratio: number;
 }
 
+/** What goes down with more ratio, and what does not. */
+const SOURCE_OR_STAGE: readonly ErrorTerm['kind'][] = ['periodic', 'step', 'window', 'plate'];
+const isOfSource = ({ id, value }: ErrorTerm): boolean =>
+  id.startsWith('motor.') || value?.field.of === 'source';
+
 /** ″ of one turn. */
 const TURN = 1_296_000;
 
 /** (handbook: errors, more ratio no longer helps) */
 export function reachOf(drive: Drive, k: Kinematics, terms: readonly ErrorTerm[]): Reach | null {
-  if (k.fullStepsPerTurn === null || k.lock || k.hinge) return null;
+  const step = stepAtWork(drive, k);
+  // what an encoder corrects does not reach the work at any ratio
+  if (k.fullStepsPerTurn === null || k.lock || k.hinge || !step || steeredCounts(drive, k)) return null;
   const ratio = toNumber(abs(k.reduction));
-  const counted = terms.filter((t) => t.kind === 'periodic' || t.kind === 'step');
+  const counted = terms.filter((t) => SOURCE_OR_STAGE.includes(t.kind));
   const sum = (own: boolean): number =>
-    counted.reduce((n, t) => n + (t.id.startsWith('motor.') === own ? (t.arcsec ?? 0) : 0), 0);
-  const half = TURN / 2 / (toNumber(k.fullStepsPerTurn) / ratio) / k.mode;
-  const source = sum(true) * ratio + half;
+    counted.reduce((n, t) => n + (isOfSource(t) === own ? (t.arcsec ?? 0) : 0), 0);
+  const source = (sum(true) + halfStep(step)) * ratio;
   const stages = sum(false);
   return {
     stages,
@@ -55,9 +63,10 @@ export function resolutionOf(
   { train: { source } }: Drive,
   frictionAtMotorNm: number | null,
 ): Resolution | null {
-  if (source.kind !== 'stepper' || !source.holdingNm || frictionAtMotorNm === null) return null;
-  const { fullSteps, mode, modes, holdingNm } = source;
-  const part = frictionAtMotorNm / holdingNm;
+  const held = source.kind === 'stepper' ? heldNm(source) : null;
+  if (source.kind !== 'stepper' || held === null || frictionAtMotorNm === null) return null;
+  const { fullSteps, mode, modes } = source;
+  const part = frictionAtMotorNm / held;
   const pairs = fullSteps / 4;
   const angle = part >= 1 ? Math.PI / 2 : Math.asin(part);
   const electrical = Math.PI / 2 / mode;

@@ -121,7 +121,7 @@ describe('what is exported', () => {
 describe('tables', () => {
   test('CSV reads back with every number as it was', () => {
     const divider = dividerOf(
-      wheelCutter('60, 73, 95, 97').train,
+      wheelCutter('60, 73, 95, 97'),
       kinematicsOf(wheelCutter('60, 73, 95, 97')),
       null,
     )!;

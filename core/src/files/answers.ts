@@ -122,7 +122,7 @@ function moveAnswers(drive: Drive, k: Kinematics): readonly object[] {
   const read = readMoves(drive.job.moves ?? '');
   const tolerance = drive.job.toleranceMm === undefined ? null : exactly(drive.job.toleranceMm);
   return (read.ok ? read.value : []).flatMap((move) => {
-    const m = judgeMove(drive.train, k, move, tolerance);
+    const m = judgeMove(drive, k, move, tolerance);
     return m
       ? [
           {

@@ -176,7 +176,7 @@ describe('drive files', () => {
     [
       'train.source.kind',
       'treadle',
-      'train.source.kind: the kind "treadle" is not known to this version; the kinds known are stepper, encoderMotor, crank, spring, synchronous.',
+      'train.source.kind: the kind "treadle" is not known to this version; the kinds known are stepper, encoderMotor, gearMotor, crank, spring, synchronous.',
     ],
     [
       'train.source.mode',

@@ -54,18 +54,23 @@ export const armFor = (leadMm: number, turnsPerSecond: number, rate: number): nu
   (leadMm * turnsPerSecond) / rate;
 
 const ARCSEC = (180 / Math.PI) * 3600;
+/** Under this many ″ there is nothing. */
+const NOTHING = 1e-9;
 
 /** How far the arm is ahead after so many seconds of steady screw. */
 export function armError(arm: TurningArm, seconds: number): number {
   const travel = arm.leadMm * arm.turnsPerSecond * seconds;
-  return (angleOf(arm.kind, arm.radiusMm, travel) - arm.rate * seconds) * ARCSEC;
+  const ahead = (angleOf(arm.kind, arm.radiusMm, travel) - arm.rate * seconds) * ARCSEC;
+  // what doubles leave is no error
+  return Math.abs(ahead) < NOTHING ? 0 : ahead;
 }
 
 /** How fast the arm runs away from the sky at that moment, ″ a second, fast positive. */
 export function armDrift(arm: TurningArm, seconds: number): number {
   const angle = angleOf(arm.kind, arm.radiusMm, arm.leadMm * arm.turnsPerSecond * seconds);
   const speed = (arm.leadMm * arm.turnsPerSecond) / arm.radiusMm / speedAt(arm.kind, angle);
-  return (speed - arm.rate) * ARCSEC;
+  const ahead = (speed - arm.rate) * ARCSEC;
+  return Math.abs(ahead) < NOTHING ? 0 : ahead;
 }
 
 /** The speed of the screw that is right at θ = 0, turns a second: 2πρ/l turns for one of the hinge. */

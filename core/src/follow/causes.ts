@@ -70,9 +70,12 @@ export function causesOf(asked: RateAsked, off: Rational, own: 'rounding' | 'spe
   ];
 }
 
-/** The one that does most. */
+/** Those of the rate itself: what moves across the sky is no error of it. (handbook: errors, what a camera sees) */
+export const ofRate = (causes: readonly RateCause[]): readonly RateCause[] => causes.filter((c) => !c.across);
+
+/** The one that does most to the rate. */
 export const largestCause = (causes: readonly RateCause[]): RateCause =>
-  causes.reduce((a, b) => (Math.abs(b.ppm) > Math.abs(a.ppm) ? b : a));
+  ofRate(causes).reduce((a, b) => (Math.abs(b.ppm) > Math.abs(a.ppm) ? b : a));
 
 /** The arm of an output, its screw turning as it is right at the start: one turn of the hinge in `period` seconds. */
 export function turningArm(output: TangentArm, period: Rational): TurningArm {

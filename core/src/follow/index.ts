@@ -18,6 +18,7 @@ export {
   path,
   pointingOf,
   setsAfter,
+  fieldRotation,
   turningExposure,
   zenithCap,
   type AxisRates,
@@ -41,6 +42,7 @@ export {
 export {
   causesOf,
   largestCause,
+  ofRate,
   turningArm,
   type CauseId,
   type RateAsked,

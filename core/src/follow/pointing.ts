@@ -40,6 +40,14 @@ export function axisRates(latitudeDeg: number, { azimuthDeg, altitudeDeg }: Poin
   };
 }
 
+/** ″ a second that the picture of two axes turns at the start of its path: the same figure in ° an hour. */
+export const fieldRotation = (of: {
+  readonly latitudeDeg: number;
+  readonly hourAngleDeg: number;
+  readonly declinationDeg: number;
+}): number =>
+  axisRates(of.latitudeDeg, pointingOf(of.latitudeDeg, of.hourAngleDeg, of.declinationDeg)).turning;
+
 /** One moment of a path, hours from its start. */
 export interface PathPoint extends Pointing, AxisRates {
   readonly hours: number;

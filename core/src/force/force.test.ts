@@ -2,7 +2,6 @@ import { describe, expect, test } from '@jest/globals';
 import { kinematicsOf, newDrive, readCurve, type Drive, type Load, type Stage } from '../drive/index.ts';
 import {
   askedOf,
-  availableNm,
   batteryHours,
   bearsN,
   cantilever,
@@ -10,7 +9,6 @@ import {
   cutForce,
   forceOf,
   frictionWindow,
-  heatW,
   inclineN,
   pullTest,
   pushTest,
@@ -21,6 +19,7 @@ import {
   speedsAsked,
   tippingOf,
 } from './index.ts';
+import { availableNm, heatW } from '../turning/index.ts';
 
 const motor = {
   kind: 'stepper',
@@ -79,7 +78,7 @@ describe('torque, by hand', () => {
   test('a single start: 0.6492 oiled and slips, dry 0.3790 and holds', () => {
     expect(force([worm], load).efficiency).toBeCloseTo(0.6492, 4);
     expect(force([{ ...worm, dry: true }], load).efficiency).toBeCloseTo(0.379, 4);
-    expect(force([worm], load).backNm).toBeNull();
+    expect(force([worm], load).back).toEqual({ is: 'holds', by: 'stage' });
   });
   test('two motors on one wheel: 1.8 times the torque, twice the rotor', () => {
     const two = force([belt, worm], load, { ...motor, count: 2 });
@@ -134,7 +133,8 @@ describe('teeth', () => {
     expect(f.meshes[1]!.margin).toBeCloseTo(1.49, 2);
     expect(f.at(6).margin).toBeCloseTo(1.36, 2);
     expect(f.stallRpm).toBeCloseTo(61.2, 1);
-    expect(f.turnsBack).toBe(true);
+    // what hangs is more than its friction, and nobody gave the motor's detent torque
+    expect(f.turnsBack).toBeNull();
   });
   test('without a material there is no limit', () => {
     expect(force([{ kind: 'spur', z1: 20, z2: 60, moduleMm: 1 }], load).weakest).toBeNull();
@@ -239,9 +239,10 @@ describe('small tests', () => {
   });
 });
 
-test('the job’s speed: the load’s own, else the fastest and slowest of spins and rates', () => {
+test('the job’s speeds: the slowest and fastest of the load’s own, spins and rates', () => {
   const spins = drive([worm], {});
-  expect(speedsAsked(drive([worm], load), [5])).toEqual([2, 2]);
+  expect(speedsAsked(drive([worm], load), [5])).toEqual([2, 5]);
+  expect(speedsAsked(drive([worm], load), [])).toEqual([2, 2]);
   expect(
     speedsAsked({ ...spins, job: { ...spins.job, spins: [{ minRpm: '0.2', maxRpm: '4' }] } }, [0.0007]),
   ).toEqual([0.0007, 4]);
@@ -265,7 +266,7 @@ describe('carriages, cords and rails', () => {
       3 * 9.80665 * (Math.sin(Math.PI / 18) - 0.05 * Math.cos(Math.PI / 18)) * perNewton,
       9,
     );
-    expect(f.turnsBack).toBe(true);
+    expect([f.turnsBack, f.back.is]).toEqual([null, 'unknown']);
   });
   test('downhill asks nothing, and does not give', () => {
     expect(askedOf({ massKg: 3, inclineDeg: -20, slideMu: 0.05 }, 0.001)).toEqual([]);

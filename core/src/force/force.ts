@@ -1,7 +1,7 @@
 import { abs, exactly, piToNumber, toNumber } from '../numbers/index.ts';
 import { inclineN } from './slide.ts';
-import { imbalanceNm } from '../errors/index.ts';
 import {
+  backEfficiencyOf,
   efficiencyOf,
   kindOf,
   sourceKindOf,
@@ -10,7 +10,18 @@ import {
   type Load,
   type Material,
 } from '../drive/index.ts';
-import { availableNm, cornerRate, FELT, PULL_IN, resonanceOf, rotorKgM2, type Resonance } from './motor.ts';
+import {
+  availableNm,
+  cornerRate,
+  detentOf,
+  FELT,
+  imbalanceNm,
+  motorsOf,
+  PULL_IN,
+  resonanceOf,
+  rotorKgM2,
+  type Resonance,
+} from '../turning/index.ts';
 
 /** What the work asks, N·m at the output. */
 export interface AskedTorque {
@@ -44,6 +55,14 @@ export interface AtSpeed {
   readonly inBand: boolean;
 }
 
+/** What a torque at the work has to overcome to turn the motor, with its power off. (handbook: force) */
+export type Back =
+  /** a stage holds by itself, or the losses of all together do */
+  | { readonly is: 'holds'; readonly by: 'stage' | 'losses' }
+  | { readonly is: 'turns'; readonly nm: number }
+  /** the motor's own torque is not known: friction alone, at least */
+  | { readonly is: 'unknown'; readonly leastNm: number };
+
 export interface Force {
   readonly load: Load;
   readonly asked: readonly AskedTorque[];
@@ -62,12 +81,12 @@ export interface Force {
   readonly pullInRpm: number | null;
   readonly stallRpm: number | null;
   readonly at: (rpm: number) => AtSpeed;
-  /** N·m at the output that turns it back; null where a stage holds by itself */
-  readonly backNm: number | null;
+  /** what turns it back with the power off */
+  readonly back: Back;
   /** N·m at the output of what hangs there */
   readonly hangsNm: number;
-  /** does that turn it back with the power off? */
-  readonly turnsBack: boolean;
+  /** does that turn it back with the power off? null while it is not known */
+  readonly turnsBack: boolean | null;
 }
 
 /** What teeth bear, MPa, estimates. (handbook: force, tooth load) */
@@ -131,9 +150,7 @@ export function forceOf(drive: Drive, k: Kinematics): Force | null {
         resonance !== null && stepRate !== null && stepRate >= resonance.from && stepRate <= resonance.to,
     };
   };
-  const holds = stages.some((s) => kindOf(s).holds?.(s));
-  const detent = source.kind === 'stepper' ? (source.detentNm ?? 0) : 0;
-  const backNm = holds ? null : detent * ratio + (load.frictionNm ?? 0);
+  const back = backOf(drive, ratio);
   // a carriage runs back when its path is steeper than its friction
   const hangs =
     metres > 0
@@ -158,10 +175,28 @@ export function forceOf(drive: Drive, k: Kinematics): Force | null {
     pullInRpm: full === null ? null : toRpm(PULL_IN),
     stallRpm: stallOf(at),
     at,
-    backNm,
+    back,
     hangsNm: hangs,
-    turnsBack: backNm !== null && hangs > backNm,
+    turnsBack:
+      back.is === 'holds' || hangs === 0
+        ? false
+        : back.is === 'turns'
+          ? hangs > back.nm
+          : hangs > back.leastNm
+            ? null
+            : false,
   };
+}
+
+/** Detent and friction as the work meets them, through what the stages lose when they are driven from behind. */
+function backOf({ train: { source, stages }, job: { load } }: Drive, ratio: number): Back {
+  if (stages.some((s) => kindOf(s).holds?.(s))) return { is: 'holds', by: 'stage' };
+  const through = stages.reduce((n, s) => n * backEfficiencyOf(s), 1);
+  if (through <= 0) return { is: 'holds', by: 'losses' };
+  const [detent, friction] = [detentOf(source), load?.frictionNm ?? 0];
+  return detent === null
+    ? { is: 'unknown', leastNm: friction }
+    : { is: 'turns', nm: (detent * ratio) / through + friction };
 }
 
 /** Torque on the shaft each stage turns, and what it makes at the teeth. */
@@ -171,8 +206,10 @@ function meshesOf(drive: Drive, k: Kinematics, wantedNm: number): readonly Mesh[
     const behind = stages.slice(at + 1).reduce((n, s) => n * efficiencyOf(s), 1);
     const nm = wantedNm / toNumber(abs(k.shafts[at + 1]!.turnsPerOutputTurn)) / behind;
     const material: Material | null = stage.material ?? (stage.quality === 'printed' ? 'printed' : null);
+    // motors ganged on the first wheel each bring their own pinion: a mesh bears one motor's share
+    const shared = at === 0 ? motorsOf(drive.train.source) : 1;
     return (kindOf(stage).loads?.(stage) ?? []).map((m): Mesh => {
-      const forceN = nm * m.perNm;
+      const forceN = (nm * m.perNm) / shared;
       const bears = material && bearsN(material, m.teeth, m.moduleMm, stage.faceMm);
       return {
         stage: at,
@@ -205,11 +242,8 @@ function stallOf(at: (rpm: number) => AtSpeed): number | null {
 /** Speeds of the output that the job asks for, least and greatest, rpm; null where it asks for none. (docs: formats) */
 export function speedsAsked(drive: Drive, ratesRpm: readonly number[]): readonly [number, number] | null {
   const { load, spins = [] } = drive.job;
-  if (load?.speedRpm !== undefined) {
-    const rpm = toNumber(exactly(load.speedRpm));
-    return [rpm, rpm];
-  }
   const all = [
+    ...(load?.speedRpm === undefined ? [] : [toNumber(exactly(load.speedRpm))]),
     ...spins.flatMap((s) =>
       [s.minRpm, s.maxRpm].flatMap((r) => (r === undefined ? [] : [toNumber(exactly(r))])),
     ),

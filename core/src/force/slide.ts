@@ -1,4 +1,4 @@
-import { GRAVITY } from '../errors/index.ts';
+import { GRAVITY } from '../turning/index.ts';
 /** Carriages, cords and rails. (handbook: travel) */
 
 const RAD = Math.PI / 180;

@@ -1,4 +1,4 @@
-import { GRAVITY } from '../errors/index.ts';
+import { GRAVITY } from '../turning/index.ts';
 import type { Load } from '../drive/index.ts';
 
 /** Of a face that stands across the wind. */

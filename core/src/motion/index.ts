@@ -23,9 +23,17 @@ export {
   turnsOfTravel,
   type Landing,
   type Room,
-  type StopBy,
   type Stops,
 } from './land.ts';
+export {
+  doubtOfStops,
+  halfStep,
+  steeredCounts,
+  stepAtWork,
+  type Steered,
+  type StopBy,
+  type WorkStep,
+} from './step.ts';
 export {
   fails,
   gradeFrames,

@@ -18,9 +18,7 @@ import {
   type Rational,
 } from '../numbers/index.ts';
 import { sourceKindOf, type Kinematics, type Train } from '../drive/index.ts';
-
-/** What lets the work stop there: a step of the motor, a mark of a dial, a count of an encoder, a hole of a plate, a rest of a wheel that locks. */
-export type StopBy = 'step' | 'mark' | 'count' | 'hole' | 'rest';
+import { steeredCounts, type Steered, type StopBy } from './step.ts';
 
 /** How far the work may turn from home, turns, both 0 or more; exact. */
 export interface Room {
@@ -58,12 +56,15 @@ export function roomOf(train: Train): Room | null {
 }
 
 /**
- * Where the work of a train can stop. A wheel that locks decides alone: what stands before it does not reach the work. null when
- * nothing holds it: a source without steps and no lock, or a hinge, which does not turn round. (handbook: drive, Geneva)
+ * Where the work of a drive can stop. An encoder that corrects decides, as finely as it counts; a wheel that locks decides alone, for
+ * what stands before it does not reach the work. null when nothing holds it: a source without steps and no lock, or a hinge, which does not turn round. (handbook: drive, Geneva)
  */
-export function stopsOf(train: Train, k: Kinematics): Stops | null {
+export function stopsOf(drive: Steered, k: Kinematics): Stops | null {
   if (k.hinge) return null;
+  const { train } = drive;
   const room = roomOf(train);
+  const counts = steeredCounts(drive, k);
+  if (counts) return { by: 'count', perTurn: counts, perStop: rational(1n), room };
   if (k.lock)
     return {
       by: 'rest',

@@ -1,6 +1,6 @@
 import { exactly, toNumber } from '../numbers/index.ts';
-import { gradeWithin, type Grade } from '../motion/index.ts';
-import type { RunState } from '../run/index.ts';
+import { gradeWithin, toleranceArcsec, toleranceOf, type Grade } from '../motion/index.ts';
+import { stopsOfPlan, type RunState } from '../run/index.ts';
 import type { DrivenReport } from './driven.ts';
 import type { Graded } from './figure.ts';
 import { gradeWords } from './grades.ts';
@@ -29,6 +29,8 @@ export function benchError(
   driven: DrivenReport | null,
 ): BenchError {
   const [text, size] = driven?.error ? [driven.error.total, driven.error.size] : [row.error, row.off];
+  // a run keeps the numbers it began with, whatever its drive became
+  const halfStop = atWork(plan, 0.5 / toNumber(stopsOfPlan(plan).perTurn));
   const half = `half a ${sheet(plan).unit.replace(/s$/, '')}`;
   const graded = (tolerance: number | null): Graded => {
     const grade: Grade =
@@ -40,7 +42,7 @@ export function benchError(
   if (plan.scale) {
     const { toleranceMm } = report.drive.job;
     const tolerance = toleranceMm === undefined ? null : toNumber(exactly(toleranceMm));
-    const limit = tolerance ?? atWork(plan, 0.5 / toNumber(exactly(plan.stepsPerTurn)));
+    const limit = tolerance ?? halfStop;
     return {
       text,
       size,
@@ -50,9 +52,9 @@ export function benchError(
       graded: graded(tolerance),
     };
   }
-  const chart = report.chart(plan.divisions);
-  const tolerance = chart?.tolerance ?? null;
-  const limit = tolerance ?? chart?.halfMicrostep ?? 1;
+  const allowed = toleranceOf(report.drive.job);
+  const tolerance = allowed && toleranceArcsec(allowed);
+  const limit = tolerance ?? halfStop;
   return {
     text,
     size,

@@ -21,7 +21,7 @@ export function contextOf(drive: Drive): Context {
   const k = kinematicsOf(drive);
   const read = readDivisions(drive.job.divisions);
   const counts = read.ok ? read.value : [];
-  const divider = dividerOf(drive.train, k, toleranceOf(drive.job));
+  const divider = dividerOf(drive, k, toleranceOf(drive.job));
   const divisions = lazy(() => (divider ? counts.map((c) => divide(divider, c)) : []));
   const plates = lazy(() => platesReport(drive, k, counts));
   const byHand = lazy(() => (byPlates(drive) ? (plates()?.rows ?? null) : null));

@@ -34,11 +34,8 @@ const MAX_CURES = 6;
 const LISTED = 60;
 
 function cureReport(drive: Drive, cure: Cure, before: readonly Division[]): CureReport {
-  const divider = dividerOf(
-    cure.train,
-    kinematicsOf({ ...drive, train: cure.train }),
-    toleranceOf(drive.job),
-  );
+  const cured = { ...drive, train: cure.train };
+  const divider = dividerOf(cured, kinematicsOf(cured), toleranceOf(drive.job));
   const after = divider ? before.slice(0, LISTED).map((d) => divide(divider, d.divisions)) : [];
   const groups = new Map<Division['grade'], string[]>();
   for (const d of after) groups.set(d.grade, [...(groups.get(d.grade) ?? []), grouped(String(d.divisions))]);

@@ -32,7 +32,8 @@ export interface DrivenReport {
 
 /** Counts at the work: ″, or mm along a slide. */
 const countsAtWork = (plan: RunPlan, counts: number): number =>
-  atWork(plan, counts / toNumber(exactly(plan.stepsPerTurn)));
+  // behind a wheel that locks the work stands, whatever the source is off by
+  plan.places === undefined ? atWork(plan, counts / toNumber(exactly(plan.stepsPerTurn))) : 0;
 
 /** Where the work stands by the controller's own counts; null while none drives the run. */
 export function standsAt({ driven, plan }: RunState, counts: number): Place | null {

@@ -81,7 +81,14 @@ export { adjustersFor, readAdjusters, type Adjuster } from './make/adjusters.ts'
 export { feelWords, meshChoices, meshReport, type MeshChoice, type MeshReport } from './make/mesh.ts';
 export { BELT_HEAD, beltReports, beltRows, type BeltLine, type BeltReport } from './make/belts.ts';
 export { WHEEL_HEAD, WORK_HEAD, workRows, wheelRows } from './make/cut-list.ts';
-export { wheelReports, workReport, type PassRow, type SizeRow, type WheelEntry, type WheelReport } from './make/wheels.ts';
+export {
+  wheelReports,
+  workReport,
+  type PassRow,
+  type SizeRow,
+  type WheelEntry,
+  type WheelReport,
+} from './make/wheels.ts';
 export {
   whatIf,
   type WhatIf,

@@ -21,7 +21,7 @@ export function moveReports(drive: Drive, k: Kinematics): readonly MoveReport[] 
   if (!k.travel || !read.ok) return [];
   const tolerance = drive.job.toleranceMm === undefined ? null : exactly(drive.job.toleranceMm);
   return read.value.flatMap((move, i) => {
-    const judged = judgeMove(drive.train, k, move, tolerance);
+    const judged = judgeMove(drive, k, move, tolerance);
     return judged ? [moveReport(drive, k, judged, i)] : [];
   });
 }

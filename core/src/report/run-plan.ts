@@ -9,6 +9,7 @@ import {
   piText,
   rational,
   scalePi,
+  toNumber,
   toText,
   type PiValue,
   type Rational,
@@ -24,7 +25,7 @@ import {
   type Kinematics,
   type Move,
 } from '../drive/index.ts';
-import { doubtOf, roomOf, stopsOf, turnsOfTravel } from '../motion/index.ts';
+import { doubtOfStops, roomOf, steeredCounts, stopsOf, turnsOfTravel } from '../motion/index.ts';
 import { differentials, plateChart, turnsOf, wheelRatios } from '../divide/index.ts';
 import { passesRoom, type PlatePlan, type RunPlan } from '../run/index.ts';
 import { doubtText } from './doubt-words.ts';
@@ -48,12 +49,12 @@ export function planRun(drive: Drive, divisions: number): RunPlan | null {
 
 /** What every plan of a drive has: whose output, its ratio, its room and what all of it rests on. */
 function sharedOf(
-  { train }: Drive,
+  drive: Drive,
   k: Kinematics,
   as: 'arcsec' | 'ppm' = 'arcsec',
 ): Pick<RunPlan, 'train' | 'reduction' | 'room' | 'doubt'> {
-  const doubt = doubtText(doubtOf(k), as).trim();
-  const { limits, name } = train;
+  const doubt = doubtText(doubtOfStops(drive, k), as).trim();
+  const { limits, name } = drive.train;
   return {
     ...(name !== undefined && { train: name }),
     reduction: toText(k.reduction),
@@ -65,7 +66,7 @@ function sharedOf(
 }
 
 function stepPlan(drive: Drive, k: Kinematics, divisions: number): RunPlan | null {
-  const stops = stopsOf(drive.train, k);
+  const stops = stopsOf(drive, k);
   if (!stops) return null;
   if (stops.by === 'rest')
     return {
@@ -109,7 +110,7 @@ export function noScale(drive: Drive, move: Move, marks: number): Refusal | null
   if (!k.travel) return error('noSlide', drive.train.output.kind, { path: 'train.output' }).refusal;
   const one = turnsOfTravel(move.mm, k.travel);
   if (!one) return error('noTravel', move.text, { path: 'train.output' }).refusal;
-  if (!stopsOf(drive.train, k)) return noSteps(drive);
+  if (!stopsOf(drive, k)) return noSteps(drive);
   const room = roomOf(drive.train);
   const needs = scalePi(one, rational(marks - 1));
   return room && compare(nearPi(needs), room.forth) > 0
@@ -148,12 +149,15 @@ export function planAgain(drive: Drive, { divisions, scale }: RunPlan): RunPlan 
   return plan.ok ? plan.value : null;
 }
 
-/** Lost motion in counts of the source, rounded up; null while some of it is not known. */
+/** Lost motion in counts of what steers, rounded up; null while some of it is not known. */
 function playCounts(drive: Drive): number | null {
   const lost = lostMotion(drive.train);
+  if (lost.unknown > 0) return null;
+  const counts = steeredCounts(drive, kinematicsOf(drive));
+  if (counts) return Math.ceil(lost.atWork * toNumber(counts));
   const source = sourceKindOf(drive.train.source);
   const perTurn = (source.fullSteps(drive.train.source) ?? 0) * source.mode(drive.train.source);
-  return lost.unknown > 0 ? null : Math.ceil(lost.atSource * perTurn);
+  return Math.ceil(lost.atSource * perTurn);
 }
 
 function platePlan(drive: Drive, k: Kinematics, divisions: number): RunPlan | null {
@@ -220,7 +224,7 @@ export function noRun(drive: Drive, divisions: number): Refusal | null {
     if (!plateFor(drive, worm, divisions))
       return error('noCircle', count, { limit: turnsOf(worm, divisions).d.toString() }).refusal;
   } else if (k.hinge) return error('noTurn', drive.train.output.kind).refusal;
-  else if (!stopsOf(drive.train, k)) return noSteps(drive);
+  else if (!stopsOf(drive, k)) return noSteps(drive);
   const room = roomOf(drive.train);
   const passes = passesRoom(room, divisions);
   return passes

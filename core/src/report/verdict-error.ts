@@ -1,5 +1,5 @@
 import type { Division } from '../divide/index.ts';
-import { doubtOf } from '../motion/index.ts';
+import { doubtOfStops } from '../motion/index.ts';
 import { worstFigure } from './division-working.ts';
 import { doubtful } from './doubt-words.ts';
 import type { Budgeted } from './errors/budgets.ts';
@@ -37,7 +37,7 @@ function summed({ drive, k, divider, errors }: Judged, by: Budgeted, d: Division
     graded:
       arithmetic?.grade === 'misses' && grade !== 'misses'
         ? arithmetic
-        : doubtful({ grade, word }, doubtOf(k), 'arcsec'),
+        : doubtful({ grade, word }, doubtOfStops(drive, k), 'arcsec'),
     figure: {
       ...sum.figure,
       key: 'errors.all',

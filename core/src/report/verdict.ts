@@ -1,9 +1,10 @@
-import { isSure, SURE, worstGrade } from '../motion/index.ts';
+import { doubtOfStops, isSure, steeredCounts, SURE, worstGrade } from '../motion/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import type { PlateRow } from './duties/plates.ts';
 import { worstRate } from './duties/rates.ts';
 import type { Graded } from './figure.ts';
 import { doubtful } from './doubt-words.ts';
+import { encoderReport } from './encoder.ts';
 import { gradeOfDivision, gradeWords } from './grades.ts';
 import { stepsFigure, stepsGrade } from './train.ts';
 import type { Rich } from './rich.ts';
@@ -27,6 +28,16 @@ export function verdict(judged: Judged): readonly VerdictCell[] {
 /** What moves without steps has none to tell. */
 function stepsCell({ drive, k }: Judged): VerdictCell {
   const cell = empty('steps', 'built', k.lock ? 'indexed, no steps' : 'no steps');
+  // an encoder that corrects is what is divided by
+  const counts = steeredCounts(drive, k);
+  const counter = counts && encoderReport(drive, k, []);
+  if (counter) {
+    const graded: Graded =
+      counts.d === 1n
+        ? { grade: 'even', word: 'Even' }
+        : { grade: 'rounded', word: `Repeats after ${counts.d} turns` };
+    return { ...cell, figure: counter.counts, graded: doubtful(graded, doubtOfStops(drive, k), 'arcsec') };
+  }
   return k.stepsPerTurn ? { ...cell, figure: stepsFigure(drive, k), graded: stepsGrade(k) } : cell;
 }
 
@@ -34,7 +45,10 @@ function stepsCell({ drive, k }: Judged): VerdictCell {
 function rateCell({ rates }: Judged): VerdictCell {
   const worst = worstRate(rates);
   if (!worst) return empty('rate', 'asked', 'no rate asked');
-  const figure = worst.figures.find((f) => f.key === `${worst.key}.off`) ?? null;
+  // a rate that its steps keep shows what they leave; what a clock or a ratio brings on top stands in the working
+  const kept =
+    worst.graded.grade === 'even' ? worst.figures.find((f) => f.key === `${worst.key}.mean`) : null;
+  const figure = kept ?? worst.figures.find((f) => f.key === `${worst.key}.off`) ?? null;
   return {
     ...empty('rate', 'judged', worst.graded.word.toLowerCase()),
     group: 'rate',

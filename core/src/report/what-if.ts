@@ -1,5 +1,5 @@
 import { kindOf, qualityOf, applyEdit, type Drive, type Edit, type Quality } from '../drive/index.ts';
-import { steadyNm } from '../errors/index.ts';
+import { steadyNm } from '../turning/index.ts';
 import type { AskedTorque } from '../force/index.ts';
 import { marginText } from './force/words.ts';
 import type { Graded } from './figure.ts';

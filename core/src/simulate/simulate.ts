@@ -1,4 +1,4 @@
-import { toNumber } from '../numbers/index.ts';
+import { roundDiv, toNumber, type Rational } from '../numbers/index.ts';
 import type { BudgetRow } from '../errors/index.ts';
 import { seeded } from './random.ts';
 
@@ -14,7 +14,13 @@ export interface Simulated {
   readonly rows: readonly BudgetRow[];
   readonly seed: number;
   /** full steps of one turn of the output, and microsteps a full step; null for a source without any */
-  readonly steps: { readonly perTurn: number; readonly mode: number; readonly pattern: number } | null;
+  readonly steps: {
+    readonly perTurn: number;
+    readonly mode: number;
+    readonly pattern: number;
+    /** steps of one turn, exact: a place halfway between two goes where the table sends it */
+    readonly exact?: Rational | null;
+  } | null;
 }
 
 /** ″ a turn. */
@@ -73,11 +79,19 @@ export function simulatePlaces(of: Simulated, places: ArrayLike<number>): Float6
 }
 
 /** The error at each division as it would be cut, ″. */
-export const simulateDividing = (of: Simulated, divisions: number): Float64Array =>
-  simulatePlaces(
-    of,
-    Array.from({ length: divisions }, (_, i) => i / divisions),
-  );
+export function simulateDividing(of: Simulated, divisions: number): Float64Array {
+  const exact = of.steps?.exact;
+  const places = Array.from({ length: divisions }, (_, i) => i / divisions);
+  if (!exact) return simulatePlaces(of, places);
+  const model = modelOf(of);
+  const N = toNumber(exact);
+  // the step of each place is the table's own; a double would take a half either way
+  return Float64Array.from(places, (place, i) => {
+    const step = roundDiv(exact.n * BigInt(i), exact.d * BigInt(divisions));
+    const turns = Number(step) / N;
+    return errorAt(model, of.steps, turns) + (turns - place) * TURN;
+  });
+}
 
 export interface Tracked extends Simulated {
   /** one turn of the output */

@@ -221,7 +221,10 @@ function cuts(a: Gear, b: Gear, apart: number, turn: number, more: number): bool
     // the space of the ring stands at the tooth, and they turn the same way
     const ring = gearOutline(b, (turn * a.teeth) / b.teeth + own).map(([x, y]) => [x - apart, y] as const);
     const close = (r: number): Rim => ring.filter(([x, y]) => Math.hypot(x, y) < r);
-    return one.some((p) => Math.hypot(p[0] + apart, p[1]) > blankOf(b).outsideMm / 2 && !inside(ring, p)) || close(blankOf(a).outsideMm / 2).some((p) => inside(one, p));
+    return (
+      one.some((p) => Math.hypot(p[0] + apart, p[1]) > blankOf(b).outsideMm / 2 && !inside(ring, p)) ||
+      close(blankOf(a).outsideMm / 2).some((p) => inside(one, p))
+    );
   }
   const two = gearOutline(b, 0.5 + 0.5 / b.teeth - (turn * a.teeth) / b.teeth + own).map(
     ([x, y]) => [x + apart, y] as const,

@@ -65,7 +65,7 @@ export const loadInputs: readonly InputSpec[] = [
   number('elevationDeg', 'Axis at', '°', 90, {
     ...more,
     min: -90,
-    hint: 'above the horizon; 90 stands upright, and nothing hangs',
+    hint: 'above the horizon; upright, so that nothing hangs, unless given',
   }),
   number('windNm', 'Wind', 'N·m', 1e6, more),
   number('preloadNm', 'Preload', 'N·m', 1e6, {

@@ -226,6 +226,8 @@ export interface StageKind<D extends StageData> {
   readonly wobbles?: (stage: D) => readonly Wobble[];
   /** part of the torque that comes through when nobody says, an estimate; 0.9 unless said. (handbook: force) */
   readonly efficiency?: (stage: D) => number;
+  /** the same when its output drives it, where it is not what an equal loss would leave */
+  readonly backEfficiency?: (stage: D) => number;
   /** its meshes under load; none where they have no limit to go by, or a size is missing */
   readonly loads?: (stage: D) => readonly LoadedTeeth[];
   /** what it wants made besides wheels */

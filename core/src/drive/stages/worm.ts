@@ -185,6 +185,11 @@ export const worm: StageKind<Worm> = {
     const mu = frictionOf(s);
     return byWheel(s) ? Math.max(0, backwards(s, mu)) : lead / Math.tan(Math.atan(lead) + slope(mu));
   },
+  backEfficiency: (s) => {
+    const mu = frictionOf(s);
+    const lead = leadTangent(s);
+    return byWheel(s) ? lead / Math.tan(Math.atan(lead) + slope(mu)) : Math.max(0, backwards(s, mu));
+  },
   loads: (s) => {
     const moduleMm = knownModule(s);
     return moduleMm === null || byWheel(s)

@@ -1,6 +1,6 @@
 import { efficiencyOf } from '../../drive/index.ts';
 import { knownFrom, termId, type Cause } from '../context.ts';
-import { steadyNm } from '../load.ts';
+import { steadyNm } from '../../turning/index.ts';
 import { ARCSEC_PER_RADIAN } from '../term.ts';
 
 /** Wind-up T/K of belts, couplings and shafts; a belt always gives, others where somebody said by how much. (handbook: errors) */

@@ -1,7 +1,7 @@
 import { rational, mul } from '../../numbers/index.ts';
 import type { Stepper } from '../../drive/index.ts';
 import { knownFrom, termId, type Cause, type ErrorContext } from '../context.ts';
-import { steadyNm } from '../load.ts';
+import { detentOf, heldNm, motorsOf, steadyNm } from '../../turning/index.ts';
 import type { ErrorTerm, KnownFrom, TermField } from '../term.ts';
 
 /** Part of a full step by which one may stand off; it does not add up. An estimate. (handbook: errors, the motor) */
@@ -49,7 +49,8 @@ export const fullSteps: Cause = (of) => {
 export const microstepWave: Cause = (of) => {
   const s = stepperOf(of);
   if (!s || s.mode === 1) return [];
-  const share = s.holdingNm && s.detentNm !== undefined ? s.detentNm / s.holdingNm : null;
+  const [held, detent] = [heldNm(s), detentOf(s)];
+  const share = held !== null && detent !== null ? detent / held : null;
   const one = of.reflect(0) / polePairs(s);
   return [
     base('detentNm', {
@@ -60,7 +61,7 @@ export const microstepWave: Cause = (of) => {
       known: known(s, 'detentNm'),
       amount: s.detentNm ?? null,
       unit: 'N·m',
-      perUnit: s.holdingNm ? one / s.holdingNm : null,
+      perUnit: held === null ? null : (one * motorsOf(s)) / held,
     }),
   ];
 };
@@ -69,8 +70,9 @@ const known = (s: Stepper, key: string): KnownFrom => knownFrom(s, key);
 
 /** asin(T/T_h)/p: what friction lets the rotor be off by, and what a steady load holds it back by; never a part of a sum. */
 const lag = (of: ErrorContext, s: Stepper, torqueNm: number): number | null => {
-  if (!s.holdingNm) return null;
-  const at = torqueNm / of.efficiency / (of.reflect(0) === 0 ? 1 : turns(of)) / s.holdingNm;
+  const held = heldNm(s);
+  if (held === null) return null;
+  const at = torqueNm / of.efficiency / (of.reflect(0) === 0 ? 1 : turns(of)) / held;
   return at >= 1 ? Infinity : (Math.asin(at) / polePairs(s)) * of.reflect(0);
 };
 

@@ -30,6 +30,7 @@ import {
 } from '../../follow/index.ts';
 import { doubtText } from '../doubt-words.ts';
 import { lazy } from '../lazy.ts';
+import type { Graded } from '../figure.ts';
 import { angleText, grouped, limitText, measured, signedAngle } from '../text.ts';
 import { figureOf, line, worked, type DutyChart, type DutyReport, type DutyTable } from './duty.ts';
 import { ARM_ALLOWED, sessionOf } from './rates.ts';
@@ -47,6 +48,15 @@ const STARS = { kind: 'stars' } as const;
 const EVERY = 60;
 /** A table is made for at most so long, s. */
 const LONGEST = 24 * 3600;
+
+/** A steady screw against what is allowed; where nobody said what is, what it leaves is told and not judged. */
+function judged(end: number, passes: number | null, minutes: number, allowed: number | null): Graded {
+  if (end === 0) return { grade: 'passes', word: 'Keeps the rate' };
+  if (allowed === null) return { grade: 'rounded', word: `${signedAngle(end)} in ${measured(minutes)} min` };
+  return passes === null && gradeWithin(end, allowed) === 'passes'
+    ? { grade: 'passes', word: `Within ±${limitText(allowed)}` }
+    : { grade: 'misses', word: `Misses after ${measured((passes ?? 0) / 60)} min` };
+}
 
 /** The tangent arm that is the output: it follows the job's first rate, else the stars, through the whole train. (handbook: follow) */
 function armReport(drive: Drive, k: Kinematics): DutyReport | null {
@@ -73,10 +83,7 @@ function armReport(drive: Drive, k: Kinematics): DutyReport | null {
   return {
     key: 'arm',
     title: 'Tangent arm',
-    graded: {
-      grade: gradeWithin(end, allowed) === 'passes' && passes === null ? 'passes' : 'misses',
-      word: passes === null ? `Within ±${limitText(allowed)}` : `Misses after ${measured(passes / 60)} min`,
-    },
+    graded: judged(end, passes, minutes, tolerance && allowed),
     lines: [
       line(
         figureOf({

@@ -1,11 +1,17 @@
 import { pixelScale } from '../../drive/index.ts';
-import { motionOf, runningWaves } from '../../errors/index.ts';
-import { toNumber } from '../../numbers/index.ts';
-import { doubtOf } from '../../motion/index.ts';
+import { budget, errorTerms, movedIn, movingOf, type Moving } from '../../errors/index.ts';
+import { piToNumber, toNumber } from '../../numbers/index.ts';
+import { doubtOf, stepAtWork } from '../../motion/index.ts';
 import type { Drive, Kinematics } from '../../drive/index.ts';
-import { longestExposure, onChip, turningExposure, undrivenExposure } from '../../follow/index.ts';
+import {
+  fieldRotation,
+  longestExposure,
+  onChip,
+  turningExposure,
+  undrivenExposure,
+} from '../../follow/index.ts';
 import { doubtful, doubtText } from '../doubt-words.ts';
-import { measured, timeText } from '../text.ts';
+import { listed, measured, timeText } from '../text.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
 import { CAUSES } from './rate-causes.ts';
 import type { RateReport } from './rate-way.ts';
@@ -18,31 +24,33 @@ const CORNER = 2000;
 export const time = (seconds: number): string =>
   Number.isFinite(seconds) ? timeText(seconds).join('\u00a0') : 'as long as you like';
 
-/** What comes again with a shaft while it follows. */
-interface Wavering {
-  /** waves in force, and causes that nobody knows the size of */
-  readonly waves: number;
-  readonly unknown: number;
-  /** greatest less least in so many seconds from the worst start, ″ at the axis */
-  readonly motion: (seconds: number) => number;
-  readonly lines: readonly (readonly [string, string])[];
+/** What moves the picture to and fro while it follows: the rows of the same budget that Picture is drawn from. */
+function movingWith(drive: Drive, k: Kinematics, rate: RateReport | undefined): Moving {
+  if (!rate?.follows) return { waves: [], step: 0, fullStep: null, unknown: [] };
+  const { rows } = budget({ drive, terms: errorTerms(drive, k), divisions: null, toleranceArcsec: null });
+  const full = k.fullStepsPerTurn && k.stepsPerWorkTurn ? piToNumber(k.stepsPerWorkTurn) / k.mode : null;
+  return movingOf(rows, Math.abs(toNumber(rate.period)), stepAtWork(drive, k)?.arcsec ?? 0, full);
 }
 
-function wavering(drive: Drive, k: Kinematics, rate: RateReport | undefined): Wavering {
-  if (!rate?.chosen) return { waves: 0, unknown: 0, motion: () => 0, lines: [] };
-  const { waves, unknown } = runningWaves(drive, k, Math.abs(toNumber(rate.period)));
-  return {
-    waves: waves.length,
-    unknown,
-    motion: (t) => waves.reduce((n, w) => n + motionOf(w, t), 0),
-    lines: waves.map((w) => [w.title, `±${measured(w.arcsec)}″ every ${measured(w.periodSeconds)} s`]),
-  };
-}
+/** Its causes in words, for the working. */
+const movingLines = ({ waves, step, fullStep, unknown }: Moving): readonly (readonly [string, string])[] => [
+  ...(step > 0 ? [['one step', `${measured(step)}″, from step to step`] as const] : []),
+  ...(fullStep
+    ? [['full steps', `±${measured(fullStep.arcsec)}″ every ${measured(fullStep.seconds)} s`] as const]
+    : []),
+  ...waves.map((w) => [w.title, `±${measured(w.arcsec)}″ every ${measured(w.periodSeconds)} s`] as const),
+  ...(unknown.length > 0 ? [['not known', listed(unknown)] as const] : []),
+];
+
+/** Beyond this nothing is exposed, s. */
+const FOREVER = 1e6;
 
 /** Until when a motion that never grows less stays within what is allowed, s. */
 function roundUntil(moved: (seconds: number) => number, allowed: number, most: number): number {
-  if (moved(Math.min(most, 1e6)) <= allowed) return most;
-  let [low, high] = [0, Math.min(most, 1e6)];
+  if (moved(Math.min(most, FOREVER)) <= allowed) return most;
+  // one step alone is more than is allowed
+  if (moved(1e-6) > allowed) return 0;
+  let [low, high] = [0, Math.min(most, FOREVER)];
   for (let i = 0; i < 60; i++) {
     const middle = (low + high) / 2;
     if (moved(middle) <= allowed) low = middle;
@@ -50,6 +58,16 @@ function roundUntil(moved: (seconds: number) => number, allowed: number, most: n
   }
   return low;
 }
+
+/** Causes that nobody knows the size of: by name while they are few. */
+const unknownWords = (names: readonly string[]): string =>
+  names.length > 2 ? `${names.length} unknown` : listed(names);
+
+/** The longest exposure, as far as it is known. */
+const longestText = (seconds: number, unknown: string): string => {
+  if (!unknown) return time(seconds);
+  return Number.isFinite(seconds) ? `at most ${time(seconds)}` : `${time(seconds)}, without ${unknown}`;
+};
 
 /**
  * What a camera on the drive sees while it follows: every cause of the rate added at its worst, and the longest exposure that stays
@@ -64,35 +82,41 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
   const exposure = camera.exposureSeconds ?? 60;
   const scale = pixelScale(camera.pixelUm, camera.focalMm);
   const [rate] = rates;
-  const chosen = rate?.chosen ?? null;
   // a mirror at half the rate turns the picture twice as far as itself
   const mirror = rate?.rate.half ? 2 : 1;
   const cos = Math.cos((declination * Math.PI) / 180);
-  const causes = (chosen?.causes ?? [])
-    .filter((c, i) => i === 0 || c.arcsecPerSecond > 0)
+  const causes = (rate?.kept ?? [])
+    .filter((c) => c.arcsecPerSecond > 0 || c.id === 'rounding' || c.id === 'speed')
     .map((c) => {
       const axis = c.arcsecPerSecond * (c.across ? 1 : mirror);
       return {
         key: c.id,
         label: CAUSES[c.id].label,
+        across: c.across,
         axis: c.across ? 0 : axis,
         seen: c.across ? axis : axis * cos,
       };
     });
-  const all = causes.reduce((n, c) => n + c.seen, 0);
+  const sum = (across: boolean): number => causes.reduce((n, c) => n + (c.across === across ? c.seen : 0), 0);
+  const [along, across] = [sum(false), sum(true)];
+  const all = Math.hypot(along, across);
   const straight = longestExposure(all, trail, scale, 0);
-  // near the pole a trail shrinks, but the picture turns about it
+  // near the pole a trail shrinks, but the picture turns about it; on two axes it turns by itself
   const corner = drive.job.altAz?.cornerPx ?? CORNER;
-  const spin = causes.reduce((n, c) => n + c.axis, 0) * Math.abs(Math.sin((declination * Math.PI) / 180));
+  const field = drive.job.altAz ? Math.abs(fieldRotation(drive.job.altAz)) : 0;
+  const spin =
+    causes.reduce((n, c) => n + c.axis, 0) * Math.abs(Math.sin((declination * Math.PI) / 180)) + field;
   const turning = turningExposure(spin, corner, trail);
-  const longest = Math.min(straight, turning);
-  // worm and wheels, from the start at which they run fastest
-  const waver = wavering(drive, k, rate);
+  // steps, worm and wheels, from the start at which they run fastest
+  const moving = movingWith(drive, k, rate);
   const seenWaves = mirror * cos;
-  const moved = (seconds: number): number => all * seconds + waver.motion(seconds) * seenWaves;
-  const worst = Math.min(turning, waver.waves > 0 ? roundUntil(moved, trail * scale, straight) : straight);
+  const moved = (seconds: number): number =>
+    Math.hypot(movedIn(moving, seconds, seenWaves > 0 ? along / seenWaves : 0) * seenWaves, across * seconds);
+  const worst = Math.min(turning, roundUntil(moved, trail * scale, straight));
   const round = worst >= exposure;
-  const drift = chosen ? all : null;
+  const unknown = unknownWords(moving.unknown);
+  const wavers = moving.waves.length > 0 || moving.step > 0;
+  const drift = rate?.follows ? all : null;
   const px = (perSecond: number, seconds: number): number => onChip(perSecond * seconds, scale, 0);
   const base = [
     worked('one pixel', `206.264806 × ${camera.pixelUm} µm ÷ ${camera.focalMm} mm = ${measured(scale)}″`),
@@ -107,8 +131,21 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
         ? { grade: 'unknown', word: rate ? rate.graded.word : 'No rate asked' }
         : doubtful(
             round
-              ? { grade: 'passes', word: `Round for ${time(exposure)}` }
-              : { grade: 'misses', word: `Round only for ${time(worst)}` },
+              ? unknown
+                ? {
+                    grade: 'unknown',
+                    word: Number.isFinite(worst)
+                      ? `At most ${time(worst)}, without ${unknown}`
+                      : `Unknown, without ${unknown}`,
+                  }
+                : { grade: 'passes', word: `Round for ${time(exposure)}` }
+              : {
+                  grade: 'misses',
+                  word:
+                    worst === 0
+                      ? `Never round: a step is ${measured((moving.step * seenWaves) / scale)} px`
+                      : `Round only for ${time(worst)}`,
+                },
             doubtOf(k),
             'ppm',
           ),
@@ -150,47 +187,51 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
           Number.isFinite(alone) ? `round for ${time(alone)}` : 'never moves',
         );
       }),
-      line(
-        figureOf({
-          key: 'camera.longest',
-          label: 'longest exposure that stays round',
-          value: Number.isFinite(longest) ? longest : null,
-          text: [drift === null ? 'Unknown' : time(longest)],
-          from: [
-            ...base,
-            ...causes.map((c) => worked(c.label, `${measured(c.seen)}″ a second`)),
-            worked('all together', `${measured(all)}″ a second`),
-            ...(spin > 0
-              ? [
-                  worked(
-                    'field rotation',
-                    `a corner ${corner} px out stays within ${trail} px for ${time(turning)}`,
-                  ),
-                ]
-              : []),
-          ],
-        }),
-        'from the drift alone, all at its worst',
-      ),
-      ...(rate && waver.waves + waver.unknown > 0
+      ...(rate
         ? [
             line(
               figureOf({
-                key: 'camera.worst',
-                label: 'with worm and wheels, from the worst start',
-                value: Number.isFinite(worst) ? worst : null,
-                text: [drift === null ? 'Unknown' : time(worst)],
+                key: 'camera.longest',
+                label: 'longest exposure that stays round',
+                value: drift === null || !Number.isFinite(worst) ? null : worst,
+                text: [drift === null ? 'Unknown' : longestText(worst, unknown)],
                 from: [
                   ...base,
-                  worked('drift', `${measured(all)}″ a second`),
-                  ...waver.lines.map(([label, says]) => worked(label, says)),
+                  ...causes.map((c) =>
+                    worked(c.label, `${measured(c.seen)}″ a second${c.across ? ', across' : ''}`),
+                  ),
+                  ...movingLines(moving).map(([label, says]) => worked(label, says)),
+                  ...(spin > 0
+                    ? [
+                        worked(
+                          'field rotation',
+                          `a corner ${corner} px out stays within ${trail} px for ${time(turning)}`,
+                        ),
+                      ]
+                    : []),
                   worked(
                     `in ${time(exposure)}`,
                     `${measured(moved(exposure))}″ of motion is ${measured(moved(exposure) / scale)} px`,
                   ),
                 ],
               }),
-              `in ${time(exposure)} at most ${measured(moved(exposure) / scale)} px${waver.unknown > 0 ? `, without ${waver.unknown} unknown` : ''}; Picture tells how many starts stay round`,
+              `from the worst start; in ${time(exposure)} at most ${measured(moved(exposure) / scale)} px${unknown ? `, without ${unknown}` : ''}; Picture tells how many starts stay round`,
+            ),
+            line(
+              figureOf({
+                key: 'camera.drift',
+                label: 'of it from the drift alone',
+                value: Number.isFinite(straight) ? straight : null,
+                text: [drift === null ? 'Unknown' : time(straight)],
+                from: [
+                  ...base,
+                  ...causes.map((c) =>
+                    worked(c.label, `${measured(c.seen)}″ a second${c.across ? ', across' : ''}`),
+                  ),
+                  worked('along and across', `${measured(all)}″ a second`),
+                ],
+              }),
+              'all at its worst, nothing of steps and wheels',
             ),
           ]
         : []),
@@ -214,12 +255,12 @@ function cameraReport(drive: Drive, k: Kinematics, rates: readonly RateReport[])
           ...causes.map((c, i) => ({
             name: c.label,
             points: [0, 600].map((t): [number, number] => [t, px(c.seen, t)]),
-            look: (waver.waves > 0 ? LOOKS[i + 1] : LOOKS[i]) ?? 'third',
+            look: (wavers ? LOOKS[i + 1] : LOOKS[i]) ?? 'third',
           })),
-          ...(waver.waves > 0
+          ...(wavers
             ? [
                 {
-                  name: 'all, with worm and wheels',
+                  name: 'all, with steps and wheels',
                   points: Array.from({ length: 61 }, (_, i): [number, number] => [
                     i * 10,
                     moved(i * 10) / scale,

@@ -20,7 +20,7 @@ import {
   tickHz,
 } from '../../drive/index.ts';
 import { doubtOf, isSure } from '../../motion/index.ts';
-import { clockOff, largestCause, overheadSeconds, ppm, type Timing } from '../../follow/index.ts';
+import { clockOff, largestCause, ofRate, overheadSeconds, ppm, type Timing } from '../../follow/index.ts';
 import type { Figure, WorkingLine } from '../figure.ts';
 import type { Rich } from '../rich.ts';
 import { fraction, grouped, measured, mixed, signed, timeText, whole } from '../text.ts';
@@ -98,10 +98,34 @@ export function figuresOf(
     exact: false,
     from: [...turn, worked('steps a turn', stepsFigure(drive, k).text, true)],
   });
-  return [ticks, rateOf, ...(chosen ? [offFigure(key, chosen, wait, timing)] : [])];
+  return [
+    ticks,
+    rateOf,
+    ...(chosen ? [offFigure(key, chosen, wait, timing), meanFigure(key, chosen, wait)] : []),
+  ];
 }
 
-/** What the verdict shows: the largest of all causes, for a rate is no truer than that. */
+/** What the steps alone leave in the long run, with what comes on top of it in the working. */
+function meanFigure(key: string, chosen: RateWay, wait: readonly WorkingLine[]): Figure {
+  return figureOf({
+    key: `${key}.mean`,
+    label: 'rate, off by its steps',
+    value: ppm(chosen.off),
+    text: [chosen.ppm, { unit: 'ppm' }],
+    exact: isZero(chosen.off),
+    from: [
+      ...wait,
+      worked('waits', chosen.title, true),
+      ...ofRate(chosen.causes)
+        .filter((c) => c.id !== 'rounding' && c.ppm !== 0)
+        .map((c) =>
+          worked(`besides, ${CAUSES[c.id].label}`, `${c.sign === 'either' ? '±' : ''}${measured(c.ppm)} ppm`),
+        ),
+    ],
+  });
+}
+
+/** What the verdict shows where it is not even: the largest of all causes, for a rate is no truer than that. */
 function offFigure(key: string, chosen: RateWay, wait: readonly WorkingLine[], timing: Timing): Figure {
   const largest = largestCause(chosen.causes);
   const either = largest.sign === 'either';

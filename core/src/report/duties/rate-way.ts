@@ -34,6 +34,10 @@ export interface RateReport {
   readonly ways: readonly RateWay[];
   /** the way that is in force */
   readonly chosen: RateWay | null;
+  /** what puts it out: of the way in force, or while nobody gave a timer what is known without one */
+  readonly kept: readonly RateCause[];
+  /** the work turns at this rate at all */
+  readonly follows: boolean;
   readonly graded: Graded;
   readonly figures: readonly Figure[];
   /** each cause with what it does, the largest first, and the sentence that names it */

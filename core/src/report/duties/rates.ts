@@ -111,11 +111,14 @@ function rateReport(drive: Drive, k: Kinematics, rate: Rate, at: number): RateRe
     timing,
     ways,
     chosen,
+    // the timer only adds its own share
+    kept: chosen?.causes ?? (cannot ? [] : causesOf(asked, rational(0), 'rounding').slice(1)),
+    follows: cannot === null,
     graded: cannot?.graded ?? chosen?.graded ?? { grade: 'unknown', word: N ? 'No timer given' : 'Unknown' },
     figures: figuresOf(drive, k, { key, rate, period, timing, chosen }),
     causes: chosen ? causeLines(key, chosen.causes, period, k, asked.session) : [],
     get shafts() {
-      return chosen ? shaftLines(key, drive, k, period) : [];
+      return cannot ? [] : shaftLines(key, drive, k, period);
     },
     largest: chosen ? largestMessage(chosen, timer, k) : '',
     message: cannot ? [cannot.message] : sentences(timer, timing, period, N !== null),
@@ -186,23 +189,27 @@ function gradeOf(
     largest,
     allowed,
   );
-  const runsAway = armMisses(drive, asked);
+  const { misses: runsAway, off: armOff } = armMisses(drive, asked);
   if (timing && !timing.fits)
     return { grade, word: timing.fixed ? `Over ${counterBits(timer!)} bits` : 'Too fast' };
   if (timing?.tooFast) return { grade, word: `Over ${timer!.maxStepsPerSecond} steps/s` };
   if (grade === 'misses') return { grade, word: `Misses by ${measured(largest - (allowed ?? 0))} ppm` };
   if (runsAway > 0)
     return { grade: worstGrade([grade, 'misses']), word: `Misses by ${roughAngle(runsAway)}` };
+  // nobody has said what may be off: what the arm leaves is told, not judged
+  if (armOff !== 0) return { grade: 'rounded', word: `Off by ${roughAngle(armOff)}` };
   if (grade === 'rounded') return { grade, word: 'Rounded' };
   return { grade, word: timing === null || timing.even ? 'Even' : 'Even ±1 tick' };
 }
 
-/** By how much a steady screw passes what is allowed within the session, ″; 0 when it does not, or there is no arm. */
-function armMisses(drive: Drive, { arm, session }: RateAsked): number {
-  if (!arm) return 0;
+/** What a steady screw is off at the end of the session, ″ where nobody says what is allowed; and by how much it passes what is. */
+function armMisses(
+  drive: Drive,
+  { arm, session }: RateAsked,
+): { readonly misses: number; readonly off: number } {
+  const off = arm && arm.kind !== 'curved' ? Math.abs(armError(arm, session)) : 0;
   const tolerance = toleranceOf(drive.job);
-  const allowed = tolerance ? toleranceArcsec(tolerance) : ARM_ALLOWED;
-  return Math.max(0, Math.abs(armError(arm, session)) - allowed);
+  return tolerance ? { misses: Math.max(0, off - toleranceArcsec(tolerance)), off: 0 } : { misses: 0, off };
 }
 
 /** A source that runs by itself: its own speed against the one that is wanted. */

@@ -53,7 +53,7 @@ export function budgetsOf(of: Base): Budgets {
     };
   });
   const rate = of.duties.rates[0];
-  const tracking = rate?.chosen
+  const tracking = rate?.follows
     ? ((): Budgeted => {
         const all = [...terms(), ...trackingTerms(of, rate)];
         return {

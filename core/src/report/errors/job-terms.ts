@@ -1,6 +1,5 @@
-import { toNumber } from '../../numbers/index.ts';
-import { microstepArcsec, stepsToArcsec, type Division } from '../../divide/index.ts';
-import { doubtArcsec, doubtOf } from '../../motion/index.ts';
+import { stepsToArcsec, type Division } from '../../divide/index.ts';
+import { doubtArcsec, halfStep, stepAtWork, type StopBy } from '../../motion/index.ts';
 import type { ErrorTerm, TermKind } from '../../errors/index.ts';
 import type { CauseId } from '../../follow/index.ts';
 import type { Base } from '../base.ts';
@@ -30,9 +29,9 @@ const own = (
 
 /** What a count brings of its own: the rounding to whole stops, and what a measured ratio leaves. */
 export function dividingTerms(of: Base, d: Division): readonly ErrorTerm[] {
-  const { divider, k } = of;
+  const { divider } = of;
   if (!divider) return [];
-  const doubt = doubtArcsec(doubtOf(k));
+  const doubt = doubtArcsec(divider.doubt);
   return [
     own(
       of,
@@ -45,6 +44,15 @@ export function dividingTerms(of: Base, d: Division): readonly ErrorTerm[] {
     ...(doubt > 0 ? [own(of, 'measured', 'measured ratio', 'drift', doubt, 'measured')] : []),
   ];
 }
+
+/** What the work stops by, one of it. */
+const STEPS = {
+  step: 'microstep',
+  mark: 'mark',
+  count: 'count',
+  hole: 'hole',
+  rest: 'rest',
+} as const satisfies Record<StopBy, string>;
 
 /** How a cause of a rate stands in the budget. */
 const RATES: Readonly<Record<CauseId, readonly [string, TermKind, ErrorTerm['known']]>> = {
@@ -61,22 +69,11 @@ export const gathered = ({ drive }: Base): number => drive.job.camera?.exposureS
 
 /** What following brings of its own: half a microstep, and what drifts for as long as is exposed. */
 export function trackingTerms(of: Base, rate: RateReport): readonly ErrorTerm[] {
-  const { stepsPerTurn } = of.k;
+  const step = stepAtWork(of.drive, of.k);
   const seconds = gathered(of);
   return [
-    ...(stepsPerTurn
-      ? [
-          own(
-            of,
-            'rounding',
-            'half a microstep',
-            'rounding',
-            toNumber(microstepArcsec(stepsPerTurn)) / 2,
-            'exact',
-          ),
-        ]
-      : []),
-    ...(rate.chosen?.causes ?? []).map(({ id, arcsecPerSecond }) =>
+    ...(step ? [own(of, 'rounding', `half a ${STEPS[step.by]}`, 'rounding', halfStep(step), 'exact')] : []),
+    ...rate.kept.map(({ id, arcsecPerSecond }) =>
       own(
         of,
         id === 'rounding' ? 'drift' : id,

@@ -1,5 +1,5 @@
 import type { Drive } from '../../drive/index.ts';
-import { imbalanceNm, steadyNm } from '../../errors/index.ts';
+import { imbalanceNm, steadyNm } from '../../turning/index.ts';
 import { preloadOf } from '../../make/index.ts';
 import { cutForce, frictionWindow, pullTest, pushTest, roughTest } from '../../force/index.ts';
 import type { Report } from '../report.ts';
@@ -146,7 +146,7 @@ function window({ check: { force } }: Report): BenchForm | null {
         force.force.wantedNm,
         imbalanceNm(force.force.load),
         v['arm']! / 1000,
-        force.force.backNm === null,
+        force.force.back.is === 'holds',
       );
       return {
         text:

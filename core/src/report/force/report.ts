@@ -3,7 +3,6 @@ import { kindOf, type Drive, type Kinematics } from '../../drive/index.ts';
 import {
   batteryHours,
   forceOf,
-  heatW,
   shakes,
   speedsAsked,
   tippingOf,
@@ -12,6 +11,7 @@ import {
   type Force,
   type Mesh,
 } from '../../force/index.ts';
+import { elevationOf, heatW } from '../../turning/index.ts';
 import type { RateReport } from '../duties/rate-way.ts';
 import type { Graded } from '../figure.ts';
 import { measured, timeText } from '../text.ts';
@@ -82,7 +82,7 @@ function askedRow({ load }: Force, { id, nm }: AskedTorque): AskedRow {
   const says: Readonly<Record<AskedTorque['id'], string>> = {
     friction: measuredKeys.includes('frictionNm') ? 'measured' : 'typed',
     work: 'typed',
-    imbalance: `${load.massKg ?? 0} kg, ${load.offsetMm ?? 0} mm off, axis at ${load.elevationDeg ?? 0}°`,
+    imbalance: `${load.massKg ?? 0} kg, ${load.offsetMm ?? 0} mm off, axis at ${elevationOf(load)}°`,
     wind: 'typed',
     carriage: `${load.massKg ?? 0} kg up ${load.inclineDeg ?? 0}°, friction number ${load.slideMu ?? 0}`,
     pull: `${load.pullN ?? 0} N`,
@@ -161,21 +161,36 @@ function standRows(drive: Drive, force: Force, range: ForceReport['range']): rea
     {
       id: 'powerOff' as const,
       title: 'Power off',
-      message:
-        force.backNm === null
-          ? 'a worm holds by itself while it stands still'
-          : hangs > 0
-            ? `${force.turnsBack ? 'turns back' : 'stays'}: ${torqueText(hangs)} against ${torqueText(force.backNm)}`
-            : `turned back by ${torqueText(force.backNm)} at the work`,
+      message: backMessage(force),
       graded:
-        hangs > 0
-          ? force.turnsBack
-            ? { grade: 'short' as const, word: 'Not held' }
-            : { grade: 'enough' as const, word: 'Held' }
-          : null,
+        hangs === 0
+          ? null
+          : force.turnsBack === null
+            ? { grade: 'unknown' as const, word: 'Unknown' }
+            : force.turnsBack
+              ? { grade: 'short' as const, word: 'Not held' }
+              : { grade: 'enough' as const, word: 'Held' },
       value: '',
     },
   ];
+}
+
+/** What holds it with the power off, and what it takes to turn it back. */
+function backMessage({ back, hangsNm, turnsBack }: Force): string {
+  switch (back.is) {
+    case 'holds':
+      return back.by === 'stage'
+        ? 'a worm holds by itself while it stands still'
+        : 'the losses of its stages hold it: no torque at the work turns the motor';
+    case 'turns':
+      return hangsNm > 0
+        ? `${turnsBack ? 'turns back' : 'stays'}: ${torqueText(hangsNm)} against ${torqueText(back.nm)}`
+        : `turned back by ${torqueText(back.nm)} at the work`;
+    case 'unknown':
+      return turnsBack === false && hangsNm > 0
+        ? `stays: ${torqueText(hangsNm)} against a friction of ${torqueText(back.leastNm)}`
+        : `not known: give the motor’s detent torque${hangsNm > 0 ? `; ${torqueText(hangsNm)} hangs on it` : ''}`;
+  }
 }
 
 /** A closed plastic box wants no more, W, an estimate. */
@@ -192,6 +207,7 @@ function inRange(force: Force, range: readonly [number, number]): readonly AtSpe
 export function forceReport(drive: Drive, k: Kinematics, rates: readonly RateReport[]): ForceReport | null {
   const force = forceOf(drive, k);
   if (!force) return null;
+  const { load } = force;
   const range = speedsAsked(
     drive,
     rates.map((r) => toNumber(div(rational(60), abs(r.period)))),
@@ -244,6 +260,9 @@ export function forceReport(drive: Drive, k: Kinematics, rates: readonly RateRep
           : []),
         ...(margin === null && range !== null && force.asked.length > 0
           ? ['Give its holding torque, current, inductance and supply, or paste its torque curve.']
+          : []),
+        ...(load.massKg && load.offsetMm && load.elevationDeg === undefined && k.travel === null
+          ? ['Its axis is taken as upright, so nothing hangs: say at which angle it stands if it lies.']
           : []),
         ...(range === null ? ['Write the speed of the load, a speed range or a rate.'] : []),
         ...(byMesh && motor !== null ? [`The motor has ${marginText(motor)}.`] : []),

@@ -8,7 +8,12 @@ import { contextOf, type Context } from '../context.ts';
 export function simulatedSteps(k: Kinematics): Simulated['steps'] {
   if (k.fullStepsPerTurn === null || k.lock || k.hinge) return null;
   const perTurn = toNumber(k.fullStepsPerTurn);
-  return { perTurn, mode: k.mode, pattern: Math.max(1, Math.round(perTurn / toNumber(abs(k.reduction)))) };
+  return {
+    perTurn,
+    mode: k.mode,
+    exact: k.stepsPerTurn,
+    pattern: Math.max(1, Math.round(perTurn / toNumber(abs(k.reduction)))),
+  };
 }
 
 /** What following is simulated from. */
@@ -24,7 +29,7 @@ export interface Following {
 export function following(drive: Drive, seed: number): Following | null {
   const of = contextOf(drive);
   const by = of.errors.budgets.tracking;
-  const causes = of.duties.rates[0]?.chosen?.causes;
+  const causes = of.duties.rates[0]?.kept;
   if (!by || !causes) return null;
   const sum = (across: boolean): number =>
     causes.reduce((n, c) => n + (Boolean(c.across) === across ? c.arcsecPerSecond : 0), 0);

@@ -1,5 +1,5 @@
 import { pixelScale, type Drive } from '../../drive/index.ts';
-import { axisRates, pointingOf } from '../../follow/index.ts';
+import { fieldRotation } from '../../follow/index.ts';
 import { wavesOf, type Wave } from '../../errors/index.ts';
 import { shares, simulateTracking, starField, type ShareAt, type StarField } from '../../simulate/index.ts';
 import { fitWaves } from '../../measure/index.ts';
@@ -85,13 +85,6 @@ function cameraOf(drive: Drive, half: boolean): TrackingPicture['camera'] {
   const scale = pixelScale(camera.pixelUm, camera.focalMm);
   const seen = Math.cos(((camera.declinationDeg ?? 0) * Math.PI) / 180) * (half ? 2 : 1);
   return { scale, seen, allowed: (camera.trailPx ?? 1) * scale };
-}
-
-/** ° an hour that the picture turns at the start of the path of two axes; 0 for one polar axis. */
-function turningOf({ job: { altAz } }: Drive): number {
-  if (!altAz) return 0;
-  const at = pointingOf(altAz.latitudeDeg, altAz.hourAngleDeg, altAz.declinationDeg);
-  return axisRates(altAz.latitudeDeg, at).turning;
 }
 
 /** How finely a star's way is drawn. */
@@ -201,7 +194,7 @@ export function* trackingPicture(
     while (!at.done) at = search.next(yield 0.3 + at.value * 0.65);
     curve = at.value;
   }
-  const turnPerSecond = (turningOf(drive) * Math.PI) / 180 / 3600;
+  const turnPerSecond = ((drive.job.altAz ? fieldRotation(drive.job.altAz) : 0) * Math.PI) / 180 / 3600;
   const stars = camera
     ? EXPOSURES.flatMap((s) => {
         const at = curve.find((c) => c.seconds === s);

@@ -1,5 +1,5 @@
 import { exactly, toNumber } from '../numbers/index.ts';
-import type { EncoderMotor, Source, Stepper } from '../drive/index.ts';
+import type { EncoderMotor, GearMotor, Source, Stepper } from '../drive/index.ts';
 
 /** Below this a stepper starts without a ramp, full steps/s, an estimate. (handbook: force, pull-in) */
 export const PULL_IN = 500;
@@ -10,12 +10,23 @@ const TURNING = 0.9;
 /** Motors on one wheel share unevenly: from two on, each gives so much. */
 const SHARED = 0.9;
 
-const countOf = ({ count = 1 }: Stepper | EncoderMotor): number => count;
+const countOf = ({ count = 1 }: Stepper | EncoderMotor | GearMotor): number => count;
 const together = (n: number): number => (n < 2 ? 1 : SHARED * n);
 
 /** The part of the rated current that the driver is set to. */
 const currentPart = ({ currentLimitA, currentA }: Stepper): number =>
   currentLimitA !== undefined && currentA ? Math.min(1, currentLimitA / currentA) : 1;
+
+/** Torque with which a stepper's motors hold at the present current, all together, N·m; null while nobody gave it. (handbook: errors, one step at the work) */
+export const heldNm = (s: Stepper): number | null =>
+  s.holdingNm ? s.holdingNm * currentPart(s) * together(countOf(s)) : null;
+
+/** Torque felt with the power off, all motors together, N·m; null while nobody gave it: unknown, not none. */
+export const detentOf = (source: Source): number | null =>
+  source.kind === 'stepper' && source.detentNm !== undefined ? source.detentNm * countOf(source) : null;
+
+/** How many equal motors turn the first wheel: each pinion bears its share. */
+export const motorsOf = (source: Source): number => (source as { readonly count?: number }).count ?? 1;
 
 /** Full steps a second from which the torque falls: V/(2·L·I); null while one of them is not known. (handbook: force) */
 export function cornerRate(s: Stepper): number | null {
@@ -43,11 +54,11 @@ export function availableNm(source: Source, rpm: number): number | null {
     const rate = (rpm / 60) * source.fullSteps;
     const share = currentPart(source) * together(countOf(source));
     if (source.torqueCurve) return onCurve(source.torqueCurve, rate) * share;
-    const corner = cornerRate(source);
-    if (!source.holdingNm || corner === null) return null;
-    return TURNING * source.holdingNm * share * Math.min(1, corner / Math.max(rate, 1e-9));
+    const [corner, held] = [cornerRate(source), heldNm(source)];
+    if (held === null || corner === null) return null;
+    return TURNING * held * Math.min(1, corner / Math.max(rate, 1e-9));
   }
-  if (source.kind === 'encoderMotor') {
+  if (source.kind === 'encoderMotor' || source.kind === 'gearMotor') {
     const { maxRpm, stallNm, ratedV, supplyV } = source;
     const free = maxRpm === undefined ? null : toNumber(exactly(maxRpm));
     if (!free || !stallNm) return null;
@@ -76,13 +87,13 @@ export const FELT = 0.1;
 /** √(p·T_h/J)/2π; J the motor's and what the work reflects, kg·m². (handbook: force, resonance) */
 export function resonanceOf(source: Source, reflectedKgM2: number): Resonance | null {
   if (source.kind !== 'stepper') return null;
-  const { resonanceStepRate, holdingNm, rotorInertiaKgM2, fullSteps, mode } = source;
-  const n = countOf(source);
-  const inertia = (rotorInertiaKgM2 ?? 0) * n + reflectedKgM2;
+  const { resonanceStepRate, rotorInertiaKgM2, fullSteps, mode } = source;
+  const held = heldNm(source);
+  const inertia = rotorKgM2(source) + reflectedKgM2;
   const stepRate =
     resonanceStepRate ??
-    (holdingNm && rotorInertiaKgM2
-      ? Math.sqrt(((fullSteps / 4) * holdingNm * n) / inertia) / (2 * Math.PI)
+    (held !== null && rotorInertiaKgM2
+      ? Math.sqrt(((fullSteps / 4) * held) / inertia) / (2 * Math.PI)
       : null);
   return stepRate === null
     ? null
