@@ -68,7 +68,7 @@ export { backEfficiencyOf, efficiencyOf } from './efficiency.ts';
 export { qualityOf } from './stages/common.ts';
 export { RUNOUT_MM, type Quality, type Wobble } from './stages/wobble.ts';
 export type { Stepper } from './sources/stepper.ts';
-export type { EncoderMotor } from './sources/encoder-motor.ts';
+export { STOP_WINDOW, type EncoderMotor } from './sources/encoder-motor.ts';
 export type { GearMotor } from './sources/gear-motor.ts';
 export type { LoadedTeeth, Material } from './stages/stage.ts';
 export { curveText, readCurve, type TorqueCurve } from './curve.ts';

@@ -12,7 +12,15 @@ import {
 import { divide, type Divider } from '../divide/index.ts';
 import { writeCsv } from '../files/index.ts';
 import { exactPi, sequenceOf, type RunPlan, type Step } from '../run/index.ts';
-import { doubtText, gradeOfDivision, holeNumbers, stopWords } from '../report/index.ts';
+import {
+  doubtText,
+  gradeOfDivision,
+  holeNumbers,
+  plainText,
+  plateCrank,
+  plateSetup,
+  stopWords,
+} from '../report/index.ts';
 
 /** Turns as arcseconds, nine figures and more after the point. */
 const arcsec = (turns: Rational): string => decimal(mul(turns, rational(ARCSEC_PER_TURN)), 9);
@@ -77,6 +85,7 @@ export function sheetCsv(plan: RunPlan): string {
     travel
       ? [decimal(mul(s.error, travel), 9), decimal(mul(s.wanted, travel), 9)]
       : [arcsec(s.error), decimal(mul(s.wanted, rational(360)), 9)];
+  const setup = plan.plate ? plateSetup(plan.plate) : '';
   const rows = Array.from({ length: sequence.length }, (_, i) => {
     const s = sequence.at(i);
     return [
@@ -86,10 +95,12 @@ export function sheetCsv(plan: RunPlan): string {
       s.stop.toString(),
       exact(mul(s.error, stops.perTurn)),
       ...at(s),
-      exact(mul(stops.by === 'rest' ? s.at : s.wanted, R)),
+      plan.plate
+        ? plainText(plateCrank(plan.plate, s.gap - 1))
+        : exact(mul(stops.by === 'rest' ? s.at : s.wanted, R)),
       s.is,
       ...(counts ? [String(s.counts)] : []),
-      ...(plan.plate ? [holeNumbers(plan.plate, s.gap).join(' and ')] : []),
+      ...(plan.plate ? [holeNumbers(plan.plate, s.gap).join(' and '), setup] : []),
     ];
   });
   return writeCsv(
@@ -100,10 +111,10 @@ export function sheetCsv(plan: RunPlan): string {
       `target (${unit})`,
       `error (${unit})`,
       ...(travel ? ['error (mm)', 'place (mm)'] : ['error (arcsec)', 'angle (deg)']),
-      `${stopWords[stops.by].source} (turns)`,
+      plan.plate ? 'crank in all' : `${stopWords[stops.by].source} (turns)`,
       'is',
       ...(counts ? ['target (counts of the source)'] : []),
-      ...(plan.plate ? [`hole on ${plan.plate.circles.join(' and ')}`] : []),
+      ...(plan.plate ? [`hole on ${plan.plate.circles.join(' and ')}`, 'set'] : []),
     ],
     rows,
   );

@@ -1,6 +1,9 @@
 import { gcd } from '../numbers/index.ts';
 import {
-  placesOf,
+  gapStates,
+  gapTally,
+  leftPlaces,
+  placeWord,
   rowOf,
   rowsOf,
   sequenceOf,
@@ -11,7 +14,8 @@ import {
   type Step,
 } from '../run/index.ts';
 import { platePicture, type PlatePicture } from './duties/plate-picture.ts';
-import { sheet, type Place, type Sheet, type SheetRow } from './sheet.ts';
+import { tallyText } from './run-words.ts';
+import { plateSetup, sheet, type Place, type Sheet, type SheetRow } from './sheet.ts';
 import { whole } from './text.ts';
 
 /** What the bench shows of a run: what to do now, what was before, what comes then. (handbook: run) */
@@ -38,6 +42,8 @@ export interface BenchReport {
   } | null;
   /** what the large key does */
   readonly go: string;
+  /** at the end the first place that is bad or passed over: there the large key goes; null when nothing is left */
+  readonly left: { readonly gap: number; readonly row: number } | null;
   /** the crank by plates: the move, the hole it ends in, how it is made; null by motor */
   readonly plate: {
     readonly move: string;
@@ -72,18 +78,13 @@ export function benchReport(state: RunState): BenchReport {
     },
     last: back.slice(0, LAST).map((b, i) => ({ at: b.at, row: s.rowOf(b.step, back[i + 1]?.step ?? null) })),
     place: state.finished ? 'Done' : placeOf(step, plan),
-    title: state.finished
-      ? plan.scale
-        ? 'All marked'
-        : 'All cut'
-      : state.paused
-        ? 'Waiting'
-        : placeOf(step, plan),
+    title: state.finished ? endTitle(state) : state.paused ? 'Waiting' : placeOf(step, plan),
     message: nowMessage(state, row, s.unit),
     then: rowEnds(state, next) ?? thenMessage(next, s),
     grid: gridOf(state),
     go: goMessage(state, next),
-    plate: plan.plate ? plateMessage(plan.plate, step.gap, plan.divisions) : null,
+    left: leftAt(state),
+    plate: plan.plate ? plateMessage(plan.plate, row, step, came, plan.divisions) : null,
   };
 }
 
@@ -131,8 +132,7 @@ function moveMessage({ way }: SheetRow, unit: string): string {
 }
 
 function nowMessage(state: RunState, row: SheetRow, unit: string): string {
-  if (state.finished)
-    return `${placesOf(state.plan)} ${state.plan.rows ? 'places' : state.plan.scale ? 'marks' : 'gaps'} are done. Back takes you to the last one.`;
+  if (state.finished) return endMessage(state);
   if (state.paused) return 'P goes on where you were.';
   // the counts of a lock are the source's, whatever its rests are called
   const counted = unit === 'rests' ? 'counts of the source' : unit;
@@ -141,9 +141,44 @@ function nowMessage(state: RunState, row: SheetRow, unit: string): string {
     return state.plan.scale
       ? `${move}. The slide goes home, the work clear of the tool.`
       : `${move}. Wind it back slowly, the work clear of the cutter.`;
-  if (state.plan.plate) return 'Pin in the hole, clamp, cut.';
+  if (state.plan.plate)
+    return row.way ? `${plateWay(row)}; pin in the hole, clamp, cut.` : 'Pin in the hole, clamp, cut.';
   if (state.plan.scale) return move ? `${move}; clamp, mark.` : 'Clamp and make the first mark.';
   return move ? `${move}; clamp, cut.` : 'Clamp and cut the first gap.';
+}
+
+/** The move by plates in words: back goes past the place, by more than the backlash, and comes forward to it. */
+function plateWay({ moved }: SheetRow): string {
+  const back = moved.startsWith('back ');
+  return back ? `Back by ${moved.slice(5)}, past it, and forward to the hole` : `On by ${moved}`;
+}
+
+/** Places that an end names. */
+const NAMED_LEFT = 6;
+
+const endTitle = (state: RunState): string => {
+  const { cut, all } = gapTally(state);
+  if (cut < all) return 'At the end';
+  return state.plan.scale ? 'All marked' : 'All cut';
+};
+
+/** What the end says: how many are cut, and which are bad or passed over. (handbook: run, a gap is cut, or it is not) */
+function endMessage(state: RunState): string {
+  const left = leftPlaces(state, NAMED_LEFT + 1);
+  const word = placeWord(state.plan);
+  const of = gapStates(state);
+  const names = left
+    .slice(0, NAMED_LEFT)
+    .map((p) => `${placeName(state, p)}${of(p) === 'bad' ? ', bad' : ''}`);
+  const sentence = `${tallyText(state).replace(/^./, (c) => c.toUpperCase())}.`;
+  if (left.length === 0) return `${sentence} Back takes you to the last one.`;
+  return `${sentence} Left: ${word} ${names.join('; ')}${left.length > NAMED_LEFT ? '; and more' : ''}. The large key goes there.`;
+}
+
+/** "4", or in a later row or pass "4 in row 2". */
+function placeName({ plan }: RunState, place: number): string {
+  const [row, gap] = [Math.floor(place / plan.divisions) + 1, (place % plan.divisions) + 1];
+  return rowsOf(plan) > 1 ? `${gap} in ${plan.rows ? 'row' : 'pass'} ${row}` : String(gap);
 }
 
 function thenMessage(next: SheetRow | null, { unit, place }: Sheet): BenchReport['then'] {
@@ -154,7 +189,18 @@ function thenMessage(next: SheetRow | null, { unit, place }: Sheet): BenchReport
   return { title: `${place === 'mark' ? 'Mark' : 'Gap'} ${next.gap}`, message: next.moved };
 }
 
+/** Where the large key goes at the end. */
+function leftAt(state: RunState): BenchReport['left'] {
+  const [first] = state.finished ? leftPlaces(state, 1) : [];
+  const { divisions } = state.plan;
+  return first === undefined
+    ? null
+    : { gap: (first % divisions) + 1, row: Math.floor(first / divisions) + 1 };
+}
+
 function goMessage(state: RunState, next: SheetRow | null): string {
+  const [left] = state.finished ? leftPlaces(state, 1) : [];
+  if (left !== undefined) return `Go to ${placeWord(state.plan)} ${placeName(state, left)}`;
   const { rewinding, gap, plan } = state;
   const lastRow = rowOf(state) >= rowsOf(plan);
   const round = plan.rows ? 'next row' : 'next pass';
@@ -165,26 +211,27 @@ function goMessage(state: RunState, next: SheetRow | null): string {
   return `${done}, ${gap < plan.divisions ? 'go on' : 'finish'}`;
 }
 
-const turns = (n: number): string => (n === 0 ? '' : `${n} ${n === 1 ? 'turn' : 'turns'}`);
-
 /** Turns, holes and circle of the move that leads to a gap, and where the pin ends. */
-function plateMessage(plan: PlatePlan, gap: number, D: number): NonNullable<BenchReport['plate']> {
+function plateMessage(
+  plan: PlatePlan,
+  row: SheetRow,
+  { gap }: Step,
+  came: Step | null,
+  D: number,
+): NonNullable<BenchReport['plate']> {
   const { circles, holes, wholeTurns, way } = plan;
   const pins = circles.map((circle, i) => `${holeAt(holes[i]!, circle, gap - 1)} on ${circle}`);
-  const parts = circles.map((circle, i) => `${String(holes[i]!).replace('-', '−')} on ${circle}`);
-  const whole_ = turns(wholeTurns);
-  const single = holes[0] === 0 ? '' : parts[0]!;
-  const move =
-    way === 'compound' ? parts.join(' and ') : [whole_, single].filter(Boolean).join(' and ') || 'no move';
+  // one gap on is the move that the arms are set for
+  const usual = came !== null && gap - came.gap === 1;
   return {
-    move: gap === 1 ? 'Start' : move,
+    move: row.moved || 'Start',
     hole: pins.join(', '),
-    arms: way === 'compound' || holes[0] === 0 ? '' : `sector arms over ${holes[0]! + 1} holes`,
+    arms: way === 'compound' || holes[0] === 0 || !usual ? '' : `sector arms over ${holes[0]! + 1} holes`,
     check:
       gap === D
         ? 'One more move closes the turn: the pin must drop into hole 0.'
         : way === 'wheels'
-          ? `Divided as ${plan.near}: wheels ${plan.drivers!.join(' × ')} : ${plan.driven!.join(' × ')}${plan.against ? ' with an idler more' : ''}, the plate free to turn.`
+          ? `${plateSetup(plan).replace(/^./, (c) => c.toUpperCase())}.`
           : '',
     slip: slipAt(plan, gap),
     picture: platePicture(
@@ -192,7 +239,7 @@ function plateMessage(plan: PlatePlan, gap: number, D: number): NonNullable<Benc
       way === 'compound'
         ? { plate: 0, circles: circles as [number, number], holes: holes as [number, number] }
         : { plate: 0, circle: circles[0]!, holes: holes[0]!, wholeTurns },
-      Math.max(0, gap - 2),
+      Math.max(0, (came?.gap ?? gap) - 1),
     ),
   };
 }

@@ -149,7 +149,7 @@ export {
   type FramesReport,
 } from './sessions.ts';
 export { planFollowing, planFrames, sessionDiffers } from './session-plan.ts';
-export { clockText, runDone, runName, runPlace } from './run-words.ts';
+export { clockText, runDone, runName, runPlace, tallyText } from './run-words.ts';
 export { benchError, type BenchError } from './bench-error.ts';
 export { benchReport, type BenchReport } from './bench.ts';
 export {
@@ -164,6 +164,7 @@ export {
   type Place,
   type Sheet,
   type SheetRow,
+  plateSetup,
 } from './sheet.ts';
 export type { StageReport } from './train.ts';
 export type { ShaftReport } from './shafts.ts';

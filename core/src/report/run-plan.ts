@@ -21,6 +21,7 @@ import {
   lostMotion,
   readMoves,
   sourceKindOf,
+  STOP_WINDOW,
   type Drive,
   type Kinematics,
   type Move,
@@ -82,6 +83,7 @@ function stepPlan(drive: Drive, k: Kinematics, divisions: number): RunPlan | nul
     stepsPerTurn: toText(stops.perTurn),
     ...sharedOf(drive, k),
     playCounts: playCounts(drive),
+    ...windowOf(drive),
   };
 }
 
@@ -148,6 +150,10 @@ export function planAgain(drive: Drive, { divisions, scale }: RunPlan): RunPlan 
   const plan = planFor(drive, divisions, scale?.move);
   return plan.ok ? plan.value : null;
 }
+
+/** The stop window is the motor's: it stands on its card, and everywhere else is that one. (handbook: run) */
+const windowOf = ({ train: { source } }: Drive): Pick<RunPlan, 'windowCounts'> =>
+  source.kind === 'encoderMotor' ? { windowCounts: source.windowCounts ?? STOP_WINDOW } : {};
 
 /** Lost motion in counts of what steers, rounded up; null while some of it is not known. */
 function playCounts(drive: Drive): number | null {

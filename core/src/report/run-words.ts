@@ -1,14 +1,14 @@
 import {
-  doneGaps,
+  gapTally,
   followedSeconds,
   framesOf,
   isSession,
-  placesOf,
   placeWord,
   rowOf,
   rowsOf,
   type AnyRun,
   type RunPlan,
+  type RunState,
 } from '../run/index.ts';
 
 /** Seconds as a clock, from a minute on without a unit: 4.2 and "s", "1:24", "2:04:09". */
@@ -43,7 +43,7 @@ export function runName(state: AnyRun): string {
 export function runPlace(state: AnyRun, now: number): string {
   if (!isSession(state)) {
     const word = placeWord(state.plan);
-    if (state.finished) return `all ${placesOf(state.plan)} done`;
+    if (state.finished) return tallyText(state);
     const row = state.plan.rows ? `row ${rowOf(state)} of ${rowsOf(state.plan)}, ` : '';
     return `${row}${word} ${state.gap} of ${state.plan.divisions}`;
   }
@@ -55,13 +55,24 @@ export function runPlace(state: AnyRun, now: number): string {
   return state.finished ? `all ${all} exposed` : `frame ${state.frame} of ${all}`;
 }
 
-/** The same as a line of the log: "all 73 gaps", "frame 12 of 240", "2:10:00 followed, 9 exposures". */
+/** The same as a line of the log: "all 73 cut", "frame 12 of 240", "2:10:00 followed, 9 exposures". */
 export function runDone(state: AnyRun): string {
   if (isSession(state))
     return runPlace(
       state,
       state.session === 'following' ? (state.exposures.at(-1)?.at ?? state.since ?? 0) : state.startedAt,
     );
-  const [done, all] = [doneGaps(state), placesOf(state.plan)];
-  return `${done === all ? `all ${all}` : `${done} of ${all}`} ${placeWord(state.plan)}s`;
+  return tallyText(state);
+}
+
+/** "all 73 cut", "41 of 44 cut, 2 passed over, 1 bad": what became of the places of a run. (handbook: run) */
+export function tallyText(state: RunState): string {
+  const { cut, bad, passed, before, all } = gapTally(state);
+  const done = state.plan.scale ? 'made' : 'cut';
+  return [
+    `${cut === all ? `all ${all}` : `${cut} of ${all}`} ${done}`,
+    ...(passed > 0 ? [`${passed} passed over`] : []),
+    ...(bad > 0 ? [`${bad} bad`] : []),
+    ...(before > 0 ? [`${before} before it began`] : []),
+  ].join(', ');
 }

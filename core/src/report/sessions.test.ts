@@ -176,7 +176,7 @@ test('clocks, names and places of all kinds of run', () => {
   expect([runName(run), runPlace(run, 0), runDone(run)]).toEqual([
     '73 divisions',
     'gap 5 of 73',
-    '4 of 73 gaps',
+    '0 of 73 cut, 4 before it began',
   ]);
   const made = planFrames(slide(), report(slide()));
   const frames = startFrames(made.ok ? made.value : (null as never), 0);

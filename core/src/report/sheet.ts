@@ -113,7 +113,8 @@ export function sheet(plan: RunPlan): Sheet {
       move: step.gap - 1,
       target: plan.plate ? holeNumbers(plan.plate, step.gap).join(' and ') : whole(step.counts ?? step.stop),
       holes: plan.plate ? holeNumbers(plan.plate, step.gap) : [],
-      moved: way ? (plan.plate ? plainText(plateCrank(plan.plate, 1)) : signedCount(way.by)) : '',
+      moved:
+        way && before ? (plan.plate ? plateMove(plan.plate, way, before, step) : signedCount(way.by)) : '',
       way,
       exact: exactSteps(plan, step, stops.perTurn),
       error: step.is === 'gap' ? offText(plan, off) : '',
@@ -188,6 +189,36 @@ export function holeNumbers({ circles, holes }: PlatePlan, gap: number): readonl
   });
 }
 
+/**
+ * The move of the crank by plates from one place to another, as it is made: on one circle whole turns and holes, on two what each pin goes by;
+ * "back" where it goes back, past the place and forward again. (handbook: run, any move is told from where the work stands)
+ */
+function plateMove(plan: PlatePlan, { by }: Way, before: Step, step: Step): string {
+  // on one circle the way is holes; on two, and with wheels, it is so many single moves
+  const moves = plan.circles.length === 1 ? null : step.gap - before.gap;
+  const size =
+    moves === null
+      ? holesText(by < 0n ? -by : by, plan.circles[0]!)
+      : plainText(plateCrank(plan, Math.abs(moves)));
+  const back = moves === null ? by < 0n : moves < 0;
+  return back ? `back ${size}` : size;
+}
+
+/** "1 turn and 2 on 22" */
+function holesText(holes: bigint, circle: number): string {
+  const [turns, rest] = [holes / BigInt(circle), holes % BigInt(circle)];
+  const whole_ = turns === 0n ? '' : turns === 1n ? '1 turn' : `${whole(turns)} turns`;
+  const part = rest === 0n ? '' : `${whole(rest)} on ${circle}`;
+  return [whole_, part].filter(Boolean).join(' and ') || 'no move';
+}
+
+/** What must be set at the head before a run by plates: the circle, the wheels, what is free to turn; "" where nothing is. */
+export function plateSetup({ way, circles, near, drivers, driven, against }: PlatePlan): string {
+  if (way !== 'wheels')
+    return circles.length === 2 ? `two pins, on circles ${circles.join(' and ')}` : `circle ${circles[0]}`;
+  return `divided as ${near} on circle ${circles[0]}: change wheels ${drivers!.join(' × ')} : ${driven!.join(' × ')}${against ? ' with an idler more' : ''}, the plate free to turn`;
+}
+
 /** What the crank has made after so many moves: "12 turns and 24 on 61"; on two circles each for itself. */
 export function plateCrank({ circles, holes, wholeTurns }: PlatePlan, moves: number): Rich {
   if (circles.length === 2)
@@ -196,12 +227,9 @@ export function plateCrank({ circles, holes, wholeTurns }: PlatePlan, moves: num
         .map((circle, i) => `${grouped(String(holes[i]! * moves)).replace('-', '−')} on ${circle}`)
         .join(' and '),
     ];
-  const circle = BigInt(circles[0]!);
-  const all = BigInt(moves) * (BigInt(wholeTurns) * circle + BigInt(holes[0]!));
-  const [turns, rest] = [all / circle, all % circle];
-  if (rest === 0n) return [turns === 1n ? '1 turn' : `${whole(turns)} turns`];
-  const part = `${whole(rest)} on ${circle}`;
-  return [turns === 0n ? part : `${turns === 1n ? '1 turn' : `${whole(turns)} turns`} and ${part}`];
+  const circle = circles[0]!;
+  const all = BigInt(moves) * (BigInt(wholeTurns) * BigInt(circle) + BigInt(holes[0]!));
+  return [all === 0n ? '0 turns' : holesText(all, circle)];
 }
 
 /** "about 1 h 22 min", from seconds; "" when there is no pace yet. */

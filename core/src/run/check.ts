@@ -2,7 +2,7 @@ import { exactly } from '../numbers/index.ts';
 import { turnsOfTravel } from '../motion/index.ts';
 import { isDriven } from './driven.ts';
 import { exactPi, type PlatePlan, type RunPlan } from './plan.ts';
-import { rowsOf, type Move, type RunState } from './run.ts';
+import { rowsOf, type Move, type RunState } from './state.ts';
 
 const NUMBERS = ['divisions', 'by', 'stepsPerTurn', 'reduction', 'places', 'room', 'plate', 'scale'] as const;
 
@@ -49,6 +49,8 @@ export function isRunState(value: unknown): value is RunState {
     ) &&
     (plan.plate === undefined || isPlatePlan(plan.plate)) &&
     (s.driven === undefined || isDriven(s.driven)) &&
+    isPlaces(s.cut) &&
+    isPlaces(s.again) &&
     isPlaces(s.bad) &&
     isPlaces(s.skipped)
   );

@@ -1,3 +1,5 @@
+import { STOP_WINDOW } from '../drive/index.ts';
+
 /** What a run with a controller does now: it goes to its gap, waits for the clamp, or is being cut. */
 export type Phase = 'advance' | 'clamp' | 'cut';
 
@@ -18,8 +20,8 @@ export interface Driven {
   readonly error?: number;
 }
 
-/** ± counts that are usual. */
-export const WINDOW = 4;
+/** ± counts within which a controller counts as there, for a source whose card says none. (estimate) */
+export const WINDOW = STOP_WINDOW;
 
 export const isDriven = (value: unknown): value is Driven => {
   const d = value as Partial<Driven> | null;

@@ -33,21 +33,15 @@ export {
 } from './frames.ts';
 export { isAnyRun, isSession, nextSession, type AnyRun, type Session, type SessionEvent } from './session.ts';
 export { WINDOW, type Driven, type Phase } from './driven.ts';
-export { sequenceOf, wayBetween, type Sequence, type Step, type Way } from './sequence.ts';
+export { cutCount, cutInRow, gapStates, gapTally, leftPlaces, type GapState, type GapTally } from './gaps.ts';
 export {
-  beyondOf,
-  targetOf,
-  doneGaps,
-  doneInRow,
-  nextState,
-  placeNow,
-  placesOf,
-  rowOf,
-  rowsOf,
-  secondsLeft,
-  startRun,
-  stepsBack,
-  type RunEvent,
-  type RunSetup,
-  type RunState,
-} from './run.ts';
+  beyondAt,
+  overshoot,
+  sequenceOf,
+  wayBetween,
+  type Sequence,
+  type Step,
+  type Way,
+} from './sequence.ts';
+export { beyondOf, nextState, secondsLeft, startRun, stepsBack, targetOf, type RunEvent } from './run.ts';
+export { placeNow, placesOf, rowOf, rowsOf, type RunSetup, type RunState } from './state.ts';

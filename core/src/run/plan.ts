@@ -69,6 +69,8 @@ export interface RunPlan {
   readonly room?: { readonly back: string; readonly forth: string; readonly why?: string };
   /** lost motion at the source, in its counts, rounded up; null while it is not known */
   readonly playCounts?: number | null;
+  /** ± counts that its motor stops within; those of the motor's card */
+  readonly windowCounts?: number;
   readonly plate?: PlatePlan;
   /** `divisions` marks along a slide */
   readonly scale?: ScalePlan;

@@ -2,8 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { compare, neg, rational, sub, toText } from '../numbers/index.ts';
 import {
-  doneGaps,
-  doneInRow,
+  beyondOf,
+  gapStates,
+  gapTally,
+  leftPlaces,
+  cutCount,
   isRunState,
   mostRows,
   nextState,
@@ -36,7 +39,7 @@ describe('a run', () => {
   test('goes to gap 31 in thirty moves, and each is in the list', () => {
     let s = startRun(plan, 1000);
     for (let i = 0; i < 30; i++) s = say(s, 'next', 1000 + i);
-    expect([s.gap, doneGaps(s), s.moves.length]).toEqual([31, 30, 31]);
+    expect([s.gap, gapTally(s).cut, s.moves.length]).toEqual([31, 30, 31]);
   });
 
   test.each<[string, RunState, 'next' | 'back' | 'pause' | 'resume', Partial<RunState>]>([
@@ -107,6 +110,68 @@ describe('a run', () => {
   });
 });
 
+describe('a gap is cut, or it is not', () => {
+  const small: RunPlan = { ...plan, divisions: 8 };
+  const go = (state: RunState, ...events: readonly (string | number)[]): RunState =>
+    events.reduce<RunState>(
+      (s, e) =>
+        nextState(s, typeof e === 'number' ? { do: 'jump', gap: e, at: 1 } : { do: e as 'next', at: 1 }),
+      state,
+    );
+  const states = (s: RunState): string => Array.from({ length: 8 }, (_, i) => gapStates(s)(i)[0]).join('');
+
+  test('jumped over, skipped and bad ones are not cut, and the end says what is left', () => {
+    // 1 and 2 cut, from 3 to 6, 6 bad, 7 skipped, 8 cut
+    const end = go(startRun(small, 0), 'next', 'next', 6, 'bad', 'next', 'skip', 'next');
+    expect(end.finished).toBe(true);
+    expect(states(end)).toBe('ccpppbpc');
+    expect(gapTally(end)).toEqual({ cut: 3, bad: 1, passed: 4, before: 0, toDo: 0, all: 8 });
+    expect(leftPlaces(end)).toEqual([2, 3, 4, 5, 6]);
+  });
+  test('from the end what is left is gone to, one after the other, and a bad gap cut again is good', () => {
+    const end = go(startRun(small, 0), 'next', 'next', 6, 'bad', 'next', 'skip', 'next');
+    let s = go(end, 3);
+    const seen = [s.gap];
+    while (!s.finished) {
+      s = go(s, 'next');
+      if (!s.finished) seen.push(s.gap);
+    }
+    expect(seen).toEqual([3, 4, 5, 6, 7]);
+    expect(states(s)).toBe('cccccacc');
+    expect(gapTally(s)).toMatchObject({ cut: 8, bad: 0, passed: 0 });
+  });
+  test('going back and cutting again is cut once, told as again; a gap that is left without a cut stays to do', () => {
+    const s = go(startRun(small, 0), 'next', 'next', 'back', 'next');
+    expect(states(s)).toBe('catttttt');
+    expect(states(go(startRun(small, 0), 'next', 5))).toBe('cttttttt');
+  });
+  test('a run begun at 6 and ended at once has cut none', () => {
+    const s = startRun(small, 0, 6);
+    expect(gapTally(s)).toEqual({ cut: 0, bad: 0, passed: 0, before: 5, toDo: 3, all: 8 });
+  });
+  test('a run of an earlier version: what lies behind it was cut, but for what was passed over', () => {
+    const { cut: _, ...old } = { ...startRun(small, 0), gap: 5, skipped: [1] };
+    expect(gapTally(old)).toMatchObject({ cut: 3, passed: 1, toDo: 4 });
+  });
+  test('whatever is pressed, each place has one state and all together are all', () => {
+    const keys = fc.array(
+      fc.constantFrom<string | number>('next', 'back', 'skip', 'bad', 'pause', 'resume', 3, 8, 1),
+      {
+        maxLength: 80,
+      },
+    );
+    fc.assert(
+      fc.property(keys, (list) => {
+        const s = go(startRun(small, 0), ...list);
+        const t = gapTally(s);
+        expect(t.cut + t.bad + t.passed + t.before + t.toDo).toBe(8);
+        if (s.finished) expect(t.toDo).toBe(0);
+        expect(isRunState(JSON.parse(JSON.stringify(s)))).toBe(true);
+      }),
+    );
+  });
+});
+
 /** 200 steps at 1/16 on a worm of 40: 128 000 steps a turn. */
 const worm40 = (divisions: number, more: Partial<RunPlan> = {}): RunPlan => ({
   divisions,
@@ -142,7 +207,8 @@ describe('the sequence at the machine', () => {
     expect(wayBetween(four.plan, sequence, before, now)).toEqual({ by: -3459n, beyond: 51n, cramped: false });
     expect(wayBetween(four.plan, sequence, now, before)).toEqual({ by: 3459n, beyond: 0n, cramped: false });
     const unknown = { ...worm40(37), playCounts: null };
-    expect(wayBetween(unknown, sequenceOf(unknown), before, now).beyond).toBe(3459n);
+    // half a turn of the source
+    expect(wayBetween(unknown, sequenceOf(unknown), before, now).beyond).toBe(1600n);
   });
 
   test('with all the room behind, the first gap is cut at home and the rest a turn further back', () => {
@@ -218,7 +284,7 @@ describe('a grid of two axes', () => {
   test('row by row, and done after the last place of the last row', () => {
     const places = [0, 1, 2, 3, 4, 5, 6].map((n) => {
       const s = walk(n);
-      return [rowOf(s), s.gap, s.finished, doneGaps(s), doneInRow(s)];
+      return [rowOf(s), s.gap, s.finished, gapTally(s).cut, cutCount(s)];
     });
     expect(places).toEqual([
       [1, 1, false, 0, 0],
@@ -276,7 +342,7 @@ describe('marks, jumps, passes and a controller', () => {
     const s = at(startRun(twice, 0), { do: 'next' }, { do: 'next' }, { do: 'next' });
     expect([s.gap, s.row, s.finished]).toEqual([1, 2, false]);
     const end = at(s, { do: 'next' }, { do: 'next' }, { do: 'next' });
-    expect([end.finished, doneGaps(end)]).toEqual([true, 6]);
+    expect([end.finished, gapTally(end).cut]).toEqual([true, 6]);
     expect(at(s, { do: 'back' }).gap).toBe(3);
   });
   test('a gap is marked bad and good again, passed over, jumped to; nonsense does nothing', () => {
@@ -287,9 +353,8 @@ describe('marks, jumps, passes and a controller', () => {
   });
   test('attached, clamped, gone on: where it stood off is kept with the place that was left', () => {
     const s = at(
-      startRun(plan, 0),
+      startRun({ ...plan, windowCounts: 9 }, 0),
       { do: 'attach', boot: 'b', counts: 500 },
-      { do: 'window', counts: 9 },
       { do: 'holds', on: false },
       { do: 'clamp', raw: 500 },
       { do: 'next' },
@@ -315,5 +380,24 @@ describe('marks, jumps, passes and a controller', () => {
       { plan: { ...plan, passes: 0 } },
     ])
       expect([bad, isRunState({ ...good, ...bad })]).toEqual([bad, false]);
+  });
+});
+
+describe('one rule for hand and controller', () => {
+  const nine: RunPlan = { divisions: 9, stepsPerTurn: '34254', reduction: '4.5', playCounts: null };
+  const at = (p: RunPlan, gap: number): RunState => ({
+    ...startRun(p, 0),
+    gap,
+    moves: [{ gap, at: 0 }],
+  });
+  test('unknown play comes from behind by half a turn of the source, as by hand', () => {
+    expect(beyondOf(at(nine, 1))).toBe(3806);
+    const sequence = sequenceOf(nine);
+    expect(wayBetween(nine, sequence, sequence.at(2), sequence.at(0)).beyond).toBe(3806n);
+  });
+  test('a limit is never passed by the overshoot', () => {
+    const limited = { ...nine, playCounts: 73, room: { back: '0', forth: '1' } };
+    expect(beyondOf(at(limited, 1))).toBe(0);
+    expect(beyondOf(at(limited, 8))).toBe(74);
   });
 });

@@ -1,59 +1,17 @@
 import { WINDOW, type Driven } from './driven.ts';
 import type { RunPlan } from './plan.ts';
-import { sequenceOf, type Step } from './sequence.ts';
-
-export interface Move {
-  /** the gap that was reached */
-  readonly gap: number;
-  /** of a grid, the row it is in; the first unless said */
-  readonly row?: number;
-  /** it was wound back, towards that gap; D + 1 is home */
-  readonly rewind?: true;
-  /** milliseconds since 1970 */
-  readonly at: number;
-  /** counts that the work stood off when this place was left */
-  readonly off?: number;
-}
-
-/** How the set-up before a run went: minutes, or why it was skipped. */
-export interface RunSetup {
-  readonly minutes?: number;
-  readonly skipped?: string;
-}
-
-/**
- * A run at the machine: plain data, stored at each move. `gap` is where the work stands, 1…D; gaps before it are done.
- * `finished` after gap D. Paused runs do not go on. (handbook: run)
- */
-export interface RunState {
-  readonly plan: RunPlan;
-  readonly gap: number;
-  /** of a grid, the row it stands in, 1 and on; the first unless said */
-  readonly row?: number;
-  readonly finished: boolean;
-  /** it is being wound back before the next gap, or home after the last */
-  readonly rewinding?: boolean;
-  readonly paused: boolean;
-  readonly startedAt: number;
-  readonly setup?: RunSetup;
-  /** a controller drives it */
-  readonly driven?: Driven;
-  /** gaps that were marked as bad, or passed over; of all rounds together, from 0 */
-  readonly bad?: readonly number[];
-  readonly skipped?: readonly number[];
-  /** newest last; the first is the start */
-  readonly moves: readonly Move[];
-}
+import { gapTally, leftPlaces } from './gaps.ts';
+import { beyondAt, sequenceOf, type Step } from './sequence.ts';
+import { placeNow, placesOf, rowOf, rowsOf, type Move, type RunSetup, type RunState } from './state.ts';
 
 export type RunEvent =
   | { readonly do: 'next' | 'back' | 'pause' | 'resume' | 'skip' | 'bad'; readonly at: number }
-  | { readonly do: 'jump'; readonly gap: number; readonly at: number }
+  | { readonly do: 'jump'; readonly gap: number; readonly row?: number; readonly at: number }
   /** the controller stands where the run stands; or it is let go */
   | { readonly do: 'attach'; readonly boot: string; readonly counts: number; readonly at: number }
   | { readonly do: 'detach' | 'away'; readonly at: number }
   | { readonly do: 'reached'; readonly error: number; readonly at: number }
   | { readonly do: 'clamp'; readonly raw: number; readonly at: number }
-  | { readonly do: 'window'; readonly counts: number; readonly at: number }
   | { readonly do: 'holds'; readonly on: boolean; readonly at: number };
 
 /** A run that begins at a gap, 1…D: the work stands there, and the gaps before it count as done. */
@@ -64,6 +22,8 @@ export const startRun = (plan: RunPlan, at: number, gap = 1, setup: RunSetup = {
   paused: false,
   startedAt: at,
   ...(Object.keys(setup).length > 0 && { setup }),
+  ...(gap > 1 && { begun: gap - 1 }),
+  cut: [],
   moves: [{ gap, at }],
 });
 
@@ -87,45 +47,37 @@ export function nextState(state: RunState, event: RunEvent): RunState {
       return driven?.phase === 'clamp'
         ? { ...state, driven: { ...driven, phase: 'cut', raw: event.raw } }
         : state;
-    case 'window':
-      return driven ? { ...state, driven: { ...driven, window: event.counts } } : state;
     case 'holds':
       return driven ? { ...state, driven: { ...driven, holds: event.on } } : state;
     case 'bad': {
       const here = placeNow(state);
       const bad = state.bad ?? [];
-      const after = bad.includes(here) ? bad.filter((g) => g !== here) : [...bad, here];
-      return state.finished ? state : { ...state, bad: after };
+      if (state.finished) return state;
+      const { badHere: _, ...rest } = state;
+      return bad.includes(here)
+        ? { ...rest, bad: bad.filter((g) => g !== here) }
+        : { ...rest, bad: [...bad, here], badHere: true };
     }
     case 'skip': {
       if (state.paused || state.finished) return state;
-      const skipped = [...new Set([...(state.skipped ?? []), placeNow(state)])];
-      return nextState({ ...state, skipped }, { do: 'next', at: event.at });
+      if (state.rewinding) return onwards(state, event.at);
+      const here = placeNow(state);
+      const skipped = [...new Set([...(state.skipped ?? []), here])];
+      // what was cut before stays cut
+      return onwards((state.cut ?? []).includes(here) ? state : { ...state, skipped }, event.at);
     }
     case 'jump': {
       const there = Number.isSafeInteger(event.gap) && event.gap >= 1 && event.gap <= state.plan.divisions;
-      if (state.paused || !there || event.gap === state.gap) return state;
+      const row = event.row ?? state.row;
+      const stays = event.gap === state.gap && (row ?? 1) === rowOf(state) && !state.finished;
+      if (state.paused || !there || stays || (row ?? 1) > rowsOf(state.plan)) return state;
       const { rewinding: _, ...rest } = state;
-      return moved(
-        { ...rest, finished: false, gap: event.gap },
-        { gap: event.gap, ...inRow(state), at: event.at },
-      );
+      const to = { gap: event.gap, ...(row !== undefined && { row }) };
+      return moved({ ...rest, finished: false, ...to }, { ...to, at: event.at });
     }
     case 'next': {
       if (state.paused || state.finished) return state;
-      const { rewinding, ...rest } = state;
-      const next = state.gap + 1;
-      if (!rewinding && sequenceOf(state.plan).indexOf('rewind', next) >= 0)
-        return moved(
-          { ...state, rewinding: true },
-          { gap: next, ...inRow(state), at: event.at, rewind: true },
-        );
-      if (state.gap >= state.plan.divisions) {
-        const row = rowOf(state) + 1;
-        if (row > rowsOf(state.plan)) return { ...rest, finished: true };
-        return moved({ ...rest, gap: 1, row }, { gap: 1, row, at: event.at });
-      }
-      return moved({ ...rest, gap: next }, { gap: next, ...inRow(state), at: event.at });
+      return onwards(state.rewinding ? state : cutHere(state), event.at);
     }
     case 'back': {
       if (state.paused && !state.finished) return state;
@@ -146,17 +98,54 @@ export function nextState(state: RunState, event: RunEvent): RunState {
   }
 }
 
-/** Rows of a grid, or passes all the way round; 1 for a run of one axis that is cut once. */
-export const rowsOf = ({ rows, rowCount, passes }: RunPlan): number =>
-  rows ? (rowCount ?? rows.divisions) : (passes ?? 1);
+/** The place where the work stands is cut; a bad one that was come back to is cut again, and good. */
+function cutHere(state: RunState): RunState {
+  const here = placeNow(state);
+  const { cut, again = [], bad = [], skipped = [], badHere } = state;
+  if (cut === undefined) return state;
+  if (bad.includes(here) && badHere) return state;
+  const was = cut.includes(here) || bad.includes(here);
+  return {
+    ...state,
+    cut: cut.includes(here) ? cut : [...cut, here],
+    ...(was && !again.includes(here) && { again: [...again, here] }),
+    ...(bad.includes(here) && { bad: bad.filter((g) => g !== here) }),
+    ...(skipped.includes(here) && { skipped: skipped.filter((g) => g !== here) }),
+  };
+}
 
-/** The row a run stands in, from 1. */
-export const rowOf = (state: Pick<RunState, 'row'>): number => state.row ?? 1;
+/** To the next place, through what the limits put in between; once it came to its end only to what was left. */
+function onwards(state: RunState, at: number): RunState {
+  const { rewinding, ...rest } = state;
+  if (state.ended) {
+    const left = leftPlaces(state, 1)[0] === undefined ? undefined : nextLeft(state);
+    if (left === undefined) return { ...rest, finished: true };
+    const row = Math.floor(left / state.plan.divisions) + 1;
+    const gap = (left % state.plan.divisions) + 1;
+    return moved(
+      { ...rest, gap, ...(row !== rowOf(state) && { row }) },
+      { gap, ...(row > 1 && { row }), at },
+    );
+  }
+  const next = state.gap + 1;
+  if (!rewinding && sequenceOf(state.plan).indexOf('rewind', next) >= 0)
+    return moved({ ...state, rewinding: true }, { gap: next, ...inRow(state), at, rewind: true });
+  if (state.gap >= state.plan.divisions) {
+    const row = rowOf(state) + 1;
+    if (row > rowsOf(state.plan)) return { ...rest, finished: true, ended: true };
+    return moved({ ...rest, gap: 1, row }, { gap: 1, row, at });
+  }
+  return moved({ ...rest, gap: next }, { gap: next, ...inRow(state), at });
+}
+
+/** The next place behind this one that is bad or passed over, else the first of all; undefined when this is the only one. */
+function nextLeft(state: RunState): number | undefined {
+  const here = placeNow(state);
+  const left = leftPlaces(state).filter((p) => p !== here);
+  return left.find((p) => p > here);
+}
 
 const inRow = ({ row }: RunState): { readonly row?: number } => (row === undefined ? {} : { row });
-
-/** All places of a run, of all its rows. */
-export const placesOf = (plan: RunPlan): number => plan.divisions * rowsOf(plan);
 
 /** Where the controller is sent for the present gap, its own counts; null where the source has none. */
 export function targetOf(state: RunState): number | null {
@@ -164,13 +153,18 @@ export function targetOf(state: RunState): number | null {
   return counts === null ? null : Number(counts) + (state.driven?.zero ?? 0);
 }
 
-/** Counts past a place that take the lost motion up when it is come to from the wrong side. */
-export const beyondOf = ({ plan }: RunState): number => 2 * Math.max(0, plan.playCounts ?? 0);
+/** Counts past the present place that take the lost motion up when it is come to from the wrong side: by the same rule as by hand. */
+export function beyondOf(state: RunState): number {
+  const sequence = sequenceOf(state.plan);
+  const step = sequence.at(indexNow(state));
+  return step.is === 'rewind' ? 0 : Number(beyondAt(state.plan, sequence, step).counts);
+}
 
 /** The controller at this count stands where the run stands now. */
 function attached(state: RunState, boot: string, counts: number): RunState {
   const target = targetOf({ ...state, driven: undefined as never });
-  const { window = WINDOW, holds = true } = state.driven ?? {};
+  const { holds = true } = state.driven ?? {};
+  const window = state.plan.windowCounts ?? WINDOW;
   return {
     ...state,
     driven: { phase: 'clamp', zero: counts - (target ?? 0), boot, window, holds, error: 0 },
@@ -182,12 +176,9 @@ function onTheWay({ raw: _, error: __, ...driven }: Driven): Driven {
   return { ...driven, phase: 'advance' };
 }
 
-/** The present place among all of a run, from 0. */
-export const placeNow = (state: RunState): number =>
-  (rowOf(state) - 1) * state.plan.divisions + state.gap - 1;
-
 /** A move is kept, with how far the place that is left was off; a controller is on its way then. */
-function moved(state: RunState, move: Move): RunState {
+function moved(before: RunState, move: Move): RunState {
+  const { badHere: _, ...state } = before;
   const { driven } = state;
   if (!driven) return { ...state, moves: [...state.moves, move] };
   const off = driven.phase === 'cut' && driven.error ? { off: driven.error } : {};
@@ -215,13 +206,6 @@ function indexOfMove({ plan }: RunState, move: Move): number {
   return at >= 0 ? at : Math.max(0, sequence.indexOf('gap', Math.min(move.gap, plan.divisions)));
 }
 
-/** Gaps that are done: those before the present one, or all; of a grid those of the rows before, too. */
-export const doneGaps = (state: RunState): number =>
-  state.finished ? placesOf(state.plan) : (rowOf(state) - 1) * state.plan.divisions + state.gap - 1;
-
-/** The same of the present row of a grid alone: what the picture of the wheel shows. */
-export const doneInRow = (state: RunState): number => (state.finished ? state.plan.divisions : state.gap - 1);
-
 /** Moves needed before a pace is told. */
 const PACED = 3;
 
@@ -235,5 +219,5 @@ export function secondsLeft(state: RunState): number | null {
   if (spans.length < PACED) return null;
   const last = spans.slice(-21).sort((a, b) => a - b);
   const median = last[Math.floor(last.length / 2)]!;
-  return ((placesOf(state.plan) - doneGaps(state)) * median) / 1000;
+  return (gapTally(state).toDo * median) / 1000;
 }

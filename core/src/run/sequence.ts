@@ -82,10 +82,10 @@ export function sequenceOf(plan: RunPlan): Sequence {
   };
 }
 
-/** How far beyond a place it goes back before it comes forward, turns of the work: more than the lost motion; a gap while that is not known. */
+/** How far beyond a place it goes back before it comes forward, turns of the work: more than the lost motion; half a turn of the source while that is not known. */
 export function overshoot(plan: RunPlan, stops: Stops): Rational {
   if (stops.by === 'rest') return div(rational(1), stops.perTurn);
-  if (typeof plan.playCounts !== 'number') return turnsTo(plan, 2);
+  if (typeof plan.playCounts !== 'number') return abs(div(rational(1, 2), exactly(plan.reduction)));
   return div(rational(plan.playCounts + 1), exactly(plan.stepsPerTurn));
 }
 
@@ -104,6 +104,16 @@ export function wayBetween(plan: RunPlan, sequence: Sequence, from: Step, to: St
   const { stops } = sequence;
   const by = (to.counts ?? to.stop) - (from.counts ?? from.stop);
   if (by >= 0n || to.is === 'rewind' || stops.by === 'hole') return { by, beyond: 0n, cramped: false };
+  const { counts, cramped } = beyondAt(plan, sequence, to);
+  return { by, beyond: counts, cramped };
+}
+
+/** Counts of the source that a place may be passed by and come to forward, within the limits: one rule for hand and controller. (handbook: run) */
+export function beyondAt(
+  plan: RunPlan,
+  { stops }: Sequence,
+  to: Step,
+): { readonly counts: bigint; readonly cramped: boolean } {
   const over = overshoot(plan, stops);
   const behind = sub(to.at, over);
   const cramped = stops.room !== null && compare(behind, neg(stops.room.back)) < 0;
@@ -111,5 +121,5 @@ export function wayBetween(plan: RunPlan, sequence: Sequence, from: Step, to: St
   const turns = cramped ? (compare(room, ZERO) > 0 ? room : ZERO) : over;
   const per = stops.perStop ? mul(stops.perTurn, stops.perStop) : stops.perTurn;
   const counts = abs(mul(turns, per));
-  return { by, beyond: counts.n / counts.d, cramped };
+  return { counts: counts.n / counts.d, cramped };
 }

@@ -1,7 +1,7 @@
 import { isRunState } from './check.ts';
 import { isFollowingState, nextFollowing, type FollowingEvent, type FollowingState } from './following.ts';
 import { isFramesState, nextFrames, type FramesEvent, type FramesState } from './frames.ts';
-import type { RunState } from './run.ts';
+import type { RunState } from './state.ts';
 
 /** What is run on a clock instead of place by place. */
 export type Session = FramesState | FollowingState;

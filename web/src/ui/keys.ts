@@ -44,11 +44,17 @@ export function useKeys(acts: KeyActs, busy: () => boolean): void {
   listen(keyHandler(acts), (e) => e.ctrlKey || e.metaKey || (!typing(e) && !busy()));
 }
 
-/** Keys of one page while it is shown; not while something is typed, a key is held, or a control takes the key itself. */
-export function usePageKeys(acts: KeyActs): void {
+/**
+ * Keys of one page while it is shown; not while something is typed, a key is held, or a control takes the key itself. At the machine Space goes
+ * on `always`, whatever was clicked last: fingers there do not see the focus.
+ */
+export function usePageKeys(acts: KeyActs, { always = false }: { readonly always?: boolean } = {}): void {
   listen(keyHandler(acts), (e) => {
     if (e.repeat || typing(e) || document.querySelector('[role=dialog]')) return false;
     // A focused control is worked by Space itself.
-    return !(e.key === ' ' && e.target instanceof Element && e.target.closest('button, a, summary'));
+    if (e.key !== ' ' || !(e.target instanceof Element)) return true;
+    // what lies open over the page is worked by Space itself, and so is a focused control elsewhere
+    if (e.target.closest('[role=menu], [role=listbox], .v-overlay')) return false;
+    return always || !e.target.closest('button, a, summary, label, [role=checkbox]');
   });
 }

@@ -17,11 +17,12 @@ export interface CutRule {
 /** Marks that are seen at once. */
 const SEEN = 61;
 
-/** Mark `mark` of D is at the tool, `done` are made. Between x `left` and `right`, marks hang down from y `top`. Pixels. */
+/** Mark `mark` of D is at the tool, `isMade` tells of each whether it is made; `ended` that none is next. Between x `left` and `right`, marks hang down from y `top`. Pixels. */
 export function cutRule(
   D: number,
   mark: number,
-  done: number,
+  isMade: (mark: number) => boolean,
+  ended: boolean,
   left: number,
   right: number,
   top: number,
@@ -38,14 +39,14 @@ export function cutRule(
   let [made, marks] = ['', ''];
   const numbers = [];
   for (let i = first; i < first + seen; i++) {
-    if (i <= done) made += line(i);
-    else if (i !== mark) marks += line(i);
+    if (isMade(i)) made += line(i);
+    else if (ended || i !== mark) marks += line(i);
     if ((i - 1) % every === 0) numbers.push({ text: String(i - 1), x: x(i) });
   }
   return {
     made,
     marks,
-    next: done >= D ? '' : line(mark),
+    next: ended ? '' : line(mark),
     at: x(Math.min(mark, D)),
     numbers,
     from: left - (first > 1 ? 20 : 8),

@@ -71,7 +71,8 @@ describe('outlines', () => {
 });
 
 describe('the wheel under the cutter', () => {
-  const wheel = (D: number, gap: number, done: number) => cutWheel(D, gap, done, 220, 202, 148, 12);
+  const wheel = (D: number, gap: number, done: number) =>
+    cutWheel(D, gap, (g) => g <= done, done >= D, 220, 202, 148, 12);
 
   test('at the start nothing is cut, in the middle a part, at the end all', () => {
     const start = wheel(73, 1, 0);
@@ -114,6 +115,15 @@ describe('the wheel under the cutter', () => {
     }
   });
 
+  test('gaps that were jumped over are not drawn as cut, wherever the work stands', () => {
+    const some = new Set([1, 2, 20, 21, 22]);
+    const w = cutWheel(44, 23, (g) => some.has(g), false, 220, 202, 148, 12);
+    expect((w.cut.match(/L/g) ?? []).length).toBe(5 * 3);
+    expect((w.cutSector.match(/Z/g) ?? []).length).toBe(2);
+    expect((w.marks.match(/M/g) ?? []).length).toBe(44 - 5 - 1);
+    expect((w.blank.match(/M/g) ?? []).length).toBe(2);
+  });
+
   test('very many gaps are a sector, not a blur of teeth', () => {
     const many = wheel(5000, 2501, 2500);
     expect(many.cut.length).toBeLessThan(200);
@@ -123,7 +133,8 @@ describe('the wheel under the cutter', () => {
 });
 
 describe('the rule under the tool', () => {
-  const rule = (D: number, mark: number, done: number) => cutRule(D, mark, done, 32, 408, 120);
+  const rule = (D: number, mark: number, done: number) =>
+    cutRule(D, mark, (m) => m <= done, done >= D, 32, 408, 120);
   const lines = (path: string): number => path.split('M').length - 1;
 
   test('made, next and to go are all its marks; a long rule shows those about the tool', () => {

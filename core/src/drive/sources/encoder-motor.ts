@@ -22,6 +22,9 @@ export interface EncoderMotor extends SourceData {
   readonly dataSheet?: string;
 }
 
+/** ± counts that a motor stops within while nobody has said. (estimate; handbook: run) */
+export const STOP_WINDOW = 4;
+
 const counts = (s: EncoderMotor): number => s.lines * s.decode;
 
 /** DC motor that is positioned by its encoder: lines · decode counts a turn stand for steps. (handbook: drive, sources) */
@@ -55,7 +58,13 @@ export const encoderMotor: SourceKind<EncoderMotor> = {
     motor('stallNm', 'Stall torque', 'N·m', 1e5, 'by a stall test of a second, or the data sheet'),
     motor('ratedV', 'Rated voltage', 'V', 1000),
     motor('supplyV', 'Supply', 'V', 1000),
-    motor('windowCounts', 'Stop window', 'counts', 1e6, '± counts from where it should stop'),
+    motor(
+      'windowCounts',
+      'Stop window',
+      'counts',
+      1e6,
+      '± counts from where it should stop; 4 unless given, an estimate',
+    ),
     ...knownByInputs,
   ],
   step: 'count',

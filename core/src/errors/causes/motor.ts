@@ -1,5 +1,5 @@
 import { rational, mul } from '../../numbers/index.ts';
-import type { Stepper } from '../../drive/index.ts';
+import { STOP_WINDOW, type Stepper } from '../../drive/index.ts';
 import { knownFrom, termId, type Cause, type ErrorContext } from '../context.ts';
 import { detentOf, heldNm, motorsOf, steadyNm } from '../../turning/index.ts';
 import type { ErrorTerm, KnownFrom, TermField } from '../term.ts';
@@ -125,7 +125,7 @@ export const stopWindow: Cause = (of) => {
   if (source.kind !== 'encoderMotor' || of.k.lock) return [];
   const field = { of: 'source', at: 0, key: 'windowCounts' } as const;
   const one = ((2 * Math.PI) / (source.lines * source.decode)) * of.reflect(0);
-  const amount = source.windowCounts ?? null;
+  const amount = source.windowCounts ?? STOP_WINDOW;
   return [
     {
       id: termId(field),
@@ -133,9 +133,9 @@ export const stopWindow: Cause = (of) => {
       stage: null,
       shaft: 0,
       kind: 'window',
-      arcsec: amount === null ? null : amount * one,
+      arcsec: amount * one,
       turnsPerOutputTurn: null,
-      known: knownFrom(source, 'windowCounts'),
+      known: source.windowCounts === undefined ? 'estimate' : knownFrom(source, 'windowCounts'),
       value: { field, unit: 'counts', amount, perUnit: one },
     },
   ];

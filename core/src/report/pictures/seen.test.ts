@@ -67,7 +67,14 @@ test('the longest exposure is the simulated record’s first failing length with
         },
         timer: { tickHz: '16000000', bits: 32, tolerancePpm: clockPpm },
         train: {
-          source: { kind: 'stepper', fullSteps: 200, modes: [1, mode], mode, holdingNm: 0.4, detentNm: 0.004 },
+          source: {
+            kind: 'stepper',
+            fullSteps: 200,
+            modes: [1, mode],
+            mode,
+            holdingNm: 0.4,
+            detentNm: 0.004,
+          },
           stages: [
             { kind: 'belt', z1: 20, z2: belt, pitchMm: 2, runoutMm, beltErrorMm: 0 },
             { kind: 'worm', starts: 1, wheel, moduleMm: 1, runoutMm },

@@ -1,19 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiVibrate } from '@mdi/js';
-import {
-  readCount,
-  shakeMessage,
-  standsAt,
-  placeWord,
-  windowMeaning,
-  type Drive,
-  type Refusal,
-  type RunState,
-} from '@pendrix/core';
+import { shakeMessage, standsAt, placeWord, windowMeaning, type Drive, type RunState } from '@pendrix/core';
 import { useController } from '../../stores/controller.ts';
 import CheckField from '../../ui/CheckField.vue';
-import ReadField from '../../ui/ReadField.vue';
 import ControllerLink from './ControllerLink.vue';
 import PlaceText from './PlaceText.vue';
 import type { useDriven } from './use-driven.ts';
@@ -28,12 +18,6 @@ const link = useController();
 /** live: where the work stands by its counts */
 const stands = computed(() => (link.status ? standsAt(state, link.status.counts) : null));
 const d = computed(() => state.driven ?? null);
-function setWindow(text: string): Refusal | null {
-  const read = readCount(text, { min: 0, max: 1_000_000, unit: 'counts', example: '4' });
-  if (!read.ok) return read.refusal;
-  void driver.stored({ do: 'window', counts: read.value });
-  return null;
-}
 /** clamp, knock, watch: three seconds */
 const SHAKE_MS = 3000;
 const shaking = ref(false);
@@ -70,8 +54,12 @@ async function shakeTest(): Promise<void> {
       </p>
       <p v-if="stands">the work at <PlaceText class="mono" :of="stands" /></p>
       <div class="fields">
-        <ReadField label="Window ±" unit="counts" :value="String(d.window)" :commit="setWindow" />
-        <span class="quiet">{{ windowMeaning(drive, state.plan, d.window) }}</span>
+        <span
+          >Stop window ±{{ d.window }} {{ d.window === 1 ? 'count' : 'counts' }}
+          <span class="quiet"
+            >{{ windowMeaning(drive, state.plan, d.window) }}; it stands on the motor’s card</span
+          ></span
+        >
       </div>
       <CheckField
         label="hold the count while it is clamped"
@@ -79,7 +67,12 @@ async function shakeTest(): Promise<void> {
         @set="(on: boolean) => driver.stored({ do: 'holds', on })"
       />
       <div class="fields">
-        <v-btn variant="text" :prepend-icon="mdiVibrate" :loading="shaking" @click="shakeTest"
+        <v-btn
+          variant="text"
+          :prepend-icon="mdiVibrate"
+          :loading="shaking"
+          :disabled="link.moving"
+          @click="shakeTest"
           >Shake test</v-btn
         >
         <v-btn variant="text" @click="driver.letGo">Run without it</v-btn>

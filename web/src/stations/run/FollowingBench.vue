@@ -33,7 +33,10 @@ const note = computed(() => {
     .join(', ');
 });
 useBenchAids(() => report.value.title, go);
-usePageKeys({ next: go, pause: () => state.since !== null && say('stand'), back: () => say('undo') });
+usePageKeys(
+  { next: go, pause: () => state.since !== null && say('stand'), back: () => say('undo') },
+  { always: true },
+);
 </script>
 
 <template>

@@ -34,7 +34,7 @@ const note = computed(
 const done = computed(() => (state.finished ? all.value : state.frame - 1));
 const idle = computed(() => state.finished || (!state.paused && timed.value));
 useBenchAids(() => report.value.phase, go);
-usePageKeys({ next: go, back, pause });
+usePageKeys({ next: go, back, pause }, { always: true });
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { sheet, workReport, type Drive, type RunPlan } from '@pendrix/core';
+import { plateSetup, sheet, workReport, type Drive, type RunPlan } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import { MAX_PRINTED } from '../../ui/printing.ts';
 import RichText from '../../ui/RichText.vue';
@@ -28,6 +28,7 @@ const left = computed(() => whole.value.length - rows.value.length);
     {{ whole.place }}
     <RichText :text="whole.step" />
   </p>
+  <p v-if="plan.plate">Set at the head: {{ plateSetup(plan.plate) }}.</p>
   <table>
     <thead>
       <tr>

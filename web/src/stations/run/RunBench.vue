@@ -5,10 +5,9 @@ import {
   benchError,
   benchReport,
   placeSpoken,
-  doneGaps,
-  doneInRow,
+  gapTally,
   placeNow,
-  placesOf,
+  tallyText,
   secondsLeft,
   sheet,
   timeLeft,
@@ -58,9 +57,10 @@ const row = computed(() => bench.value.row);
 const plate = computed(() => bench.value.plate);
 const D = computed(() => state.plan.divisions);
 const left = computed(() => {
-  if (state.finished) return 'all done';
+  const { cut, all, toDo } = gapTally(state);
+  if (state.finished) return cut === all ? 'all done' : tallyText(state);
   const time = timeLeft(secondsLeft(state));
-  return `${placesOf(state.plan) - doneGaps(state)} to go${time ? `, ${time}` : ''}`;
+  return `${toDo} to go${time ? `, ${time}` : ''}`;
 });
 const isBad = computed(() => (state.bad ?? []).includes(placeNow(state)));
 const link = useController();
@@ -75,14 +75,19 @@ const pause = (): void => {
   if (state.driven && !state.paused) void driver.stop();
   emit('go', 'pauseOrGoOn');
 };
-const next = (): void => (state.driven ? void driver.go() : emit('go', 'next'));
+const next = (): void => {
+  const { left } = bench.value;
+  if (left) driver.either({ do: 'jump', ...left });
+  else if (state.driven) void driver.go();
+  else emit('go', 'next');
+};
 const back = (): void => (state.driven ? driver.either({ do: 'back' }) : emit('go', 'back'));
 const clamp = (): void => {
   if (state.driven?.phase === 'clamp') void driver.go();
 };
 useBenchAids(() => driven.value?.phases.find((p) => p.is === 'now')?.title ?? bench.value.title, next);
 
-usePageKeys({ next, back, pause, clamp });
+usePageKeys({ next, back, pause, clamp }, { always: true });
 </script>
 
 <template>
@@ -216,13 +221,13 @@ usePageKeys({ next, back, pause, clamp });
             <p class="small"><Digits :text="bench.then.message" /></p>
           </div>
         </div>
-        <RunStrip class="for-narrow" :divisions="D" :gap="state.gap" :done="doneInRow(state)" :left="left" />
+        <RunStrip class="for-narrow" :state="state" :left="left" />
       </div>
       <BenchKeys
         :go="driven && !state.finished ? driven.go : bench.go"
         :paused="state.paused"
         :off="{
-          go: state.paused || state.finished || driver.busy.value,
+          go: state.paused || (state.finished && !bench.left) || driver.busy.value,
           back: state.paused || (state.gap === 1 && !state.finished),
           pause: state.finished,
         }"

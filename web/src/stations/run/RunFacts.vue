@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { sheet, type Report, type RunPlan } from '@pendrix/core';
+import { plateSetup, sheet, type Report, type RunPlan } from '@pendrix/core';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import RichText from '../../ui/RichText.vue';
@@ -29,6 +29,10 @@ const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
     <div>
       <dt>{{ byHand ? 'Each move of the crank' : `The same in turns of the ${head.source}` }}</dt>
       <dd class="num"><RichText :text="head.crank" /></dd>
+    </div>
+    <div v-if="plan.plate">
+      <dt>Set at the head</dt>
+      <dd>{{ plateSetup(plan.plate) }}</dd>
     </div>
     <div v-if="onPlates">
       <dt>Grade</dt>

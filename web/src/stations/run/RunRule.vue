@@ -1,18 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { cutRule } from '@pendrix/core';
+import { cutCount, cutInRow, cutRule, type RunState } from '@pendrix/core';
 
 /** The rule under the tool: what is marked, what is next, what is to go. */
-const { marks, mark, done, left } = defineProps<{
-  marks: number;
-  mark: number;
-  done: number;
-  left: string;
-}>();
+const { state, left } = defineProps<{ state: RunState; left: string }>();
+const marks = computed(() => state.plan.divisions);
+const isMade = computed(() => cutInRow(state));
+const done = computed(() => cutCount(state));
 const W = 440;
 const TOP = 84;
-const rule = computed(() => cutRule(marks, mark, done, 32, W - 32, TOP));
-const alt = computed(() => `${done} of ${marks} marks made${left ? `, ${left}` : ''}`);
+const rule = computed(() => cutRule(marks.value, state.gap, isMade.value, state.finished, 32, W - 32, TOP));
+const alt = computed(() => `${done.value} of ${marks.value} marks made${left ? `, ${left}` : ''}`);
 </script>
 
 <template>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { doneInRow, type BenchReport, type Drive, type RunState } from '@pendrix/core';
+import type { BenchReport, Drive, RunState } from '@pendrix/core';
 import { timeOfDay } from '../../ui/clock.ts';
 import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
@@ -18,7 +17,6 @@ const { state, bench, left, drive, driver } = defineProps<{
   drive: Drive;
   driver: ReturnType<typeof useDriven>;
 }>();
-const done = computed(() => doneInRow(state));
 </script>
 
 <template>
@@ -51,15 +49,13 @@ const done = computed(() => doneInRow(state));
           :title="`Pin from where it is to hole ${bench.plate.hole}`"
         />
       </div>
-      <RunRule
-        v-else-if="state.plan.scale"
-        :marks="state.plan.divisions"
-        :mark="state.gap"
-        :done="done"
-        :left="left"
-      />
-      <RunWheel v-else :divisions="state.plan.divisions" :gap="state.gap" :done="done" :left="left" />
+      <RunRule v-else-if="state.plan.scale" :state="state" :left="left" />
+      <RunWheel v-else :state="state" :left="left" />
     </div>
+    <p v-if="driver.driven.value && driver.gone.value" class="gone" role="status">
+      The controller of this run is not connected.
+      <v-btn variant="text" @click="driver.letGo">Run without it</v-btn>
+    </p>
     <ControllerPanel v-if="!bench.plate" :state="state" :drive="drive" :driver="driver" />
     <div class="log scroll" tabindex="0" aria-label="Last moves">
       <table>
@@ -134,6 +130,10 @@ const done = computed(() => doneInRow(state));
 .dial > .wheel {
   flex: 1;
   min-height: 0;
+}
+.gone {
+  padding: 8px 16px 0;
+  color: var(--p-amber);
 }
 .log {
   flex: 1 1 160px;

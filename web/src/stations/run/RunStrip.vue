@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { cutCount, cutInRow, type RunState } from '@pendrix/core';
 
 /** The wheel unrolled: one tick a gap. For a phone. */
-const { divisions, gap, done, left } = defineProps<{
-  divisions: number;
-  gap: number;
-  done: number;
-  left: string;
-}>();
+const { state, left } = defineProps<{ state: RunState; left: string }>();
+const divisions = computed(() => state.plan.divisions);
+const gap = computed(() => state.gap);
+const isCut = computed(() => cutInRow(state));
+const done = computed(() => cutCount(state));
 const W = 358;
-const pitch = computed(() => W / divisions);
+const pitch = computed(() => W / divisions.value);
 const x = (i: number): string => (pitch.value * (i + 0.5)).toFixed(1);
-const single = computed(() => divisions <= 180);
-const path = (from: number, to: number, top: number): string =>
-  Array.from({ length: Math.max(0, to - from) }, (_, i) => `M${x(from + i)} 26V${top}`).join('');
-const cut = computed(() => (single.value ? path(0, done, 8) : ''));
-const togo = computed(() => (single.value ? path(Math.max(done, gap), divisions, 18) : ''));
+const single = computed(() => divisions.value <= 180);
+const path = (top: number, has: (gap: number) => boolean): string =>
+  Array.from({ length: divisions.value }, (_, i) => (has(i + 1) ? `M${x(i)} 26V${top}` : '')).join('');
+const cut = computed(() => (single.value ? path(8, isCut.value) : ''));
+const togo = computed(() =>
+  single.value ? path(18, (g) => !isCut.value(g) && (state.finished || g !== state.gap)) : '',
+);
 </script>
 
 <template>
@@ -28,7 +30,7 @@ const togo = computed(() => (single.value ? path(Math.max(done, gap), divisions,
       <path class="cut" :d="cut" />
       <path class="togo" :d="togo" />
       <path class="s2" d="M0 26.5H358" />
-      <template v-if="done < divisions">
+      <template v-if="!state.finished">
         <path class="now" :d="`M${x(gap - 1)} 26V2`" />
         <path :d="`M${x(gap - 1)} 26l-5 8h10z`" fill="var(--p-bright)" />
       </template>

@@ -1,21 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { cutWheel } from '@pendrix/core';
+import { cutCount, cutInRow, cutWheel, type RunState } from '@pendrix/core';
 
 /** The work under the cutter: what is cut, what is next, what is to go. */
-const { divisions, gap, done, left } = defineProps<{
-  divisions: number;
-  gap: number;
-  done: number;
-  left: string;
-}>();
+const { state, left } = defineProps<{ state: RunState; left: string }>();
+const divisions = computed(() => state.plan.divisions);
+const isCut = computed(() => cutInRow(state));
+const done = computed(() => cutCount(state));
 const W = 440;
 const H = 372;
 const CX = W / 2;
 const CY = 198;
 const R = 144;
-const wheel = computed(() => cutWheel(divisions, gap, done, CX, CY, R, 12));
-const alt = computed(() => `${done} of ${divisions} gaps cut${left ? `, ${left}` : ''}`);
+const wheel = computed(() =>
+  cutWheel(divisions.value, state.gap, isCut.value, state.finished, CX, CY, R, 12),
+);
+const alt = computed(() => `${done.value} of ${divisions.value} gaps cut${left ? `, ${left}` : ''}`);
 const hatch = Array.from({ length: 9 }, (_, i) => `M${CX - 16} ${20 + i * 5}L${CX + 16} ${i * 5}`).join('');
 </script>
 

@@ -51,8 +51,11 @@ export function useDriven(state: () => RunState, event: (e: RunEvent) => Promise
     if (told?.is !== 'refused' || link.lost === null) message.value = toldMessage(state(), told);
   }
   const away = (e: Untimed): Promise<void> => act(() => driving.away(e));
+  const gone = computed(() => link.controller === null);
   return {
     driven,
+    /** none is connected now */
+    gone,
     busy,
     message,
     strange,
