@@ -15,6 +15,7 @@ import {
   error,
   ok,
   toText,
+  withoutExponent,
   isZero,
   type Rational,
   type Refusal,
@@ -144,7 +145,9 @@ export function readInput(spec: InputSpec, typed: string): Result<InputValue> {
 /** What was typed, in the unit of the field. (handbook: numbers, reading input) */
 function withoutUnit(spec: InputSpec, text: string): string {
   if (!['count', 'size', 'number', 'exact', 'signed'].includes(spec.type)) return text;
-  const steps = spec.type === 'count' && spec.steps ? fromStepAngle(text) : text;
+  // what a size is shown as can be typed again
+  const plain = spec.type === 'size' || spec.type === 'number' ? withoutExponent(text) : text;
+  const steps = spec.type === 'count' && spec.steps ? fromStepAngle(plain) : plain;
   return inUnit(steps, spec.unit, spec.key.startsWith('module'));
 }
 

@@ -20,6 +20,9 @@ const MAX_MOVES = 40;
 /** 1,200: more likely one move than a move of 1 mm and one of 200. */
 const DOUBTFUL = /(?<![\d,./])\d,\d{3}(?![\d.,])/;
 
+/** 12,5: one comma in all, tight. */
+const ONE_DECIMAL = /^[^,]*\d,\d{1,2}(?!\d)[^,]*$/;
+
 /** "1, 0.5 mm, 1/8 in, 2π" → the moves, mm. π as "π" or "pi" after a number. Refuses what is not above 0 by its piece, and asks which is meant by 1,200. (handbook: numbers) */
 export function readMoves(text: string): Result<readonly Move[]> {
   const doubtful = DOUBTFUL.exec(text)?.[0];
@@ -28,7 +31,9 @@ export function readMoves(text: string): Result<readonly Move[]> {
       limit: doubtful.replace(',', ''),
       example: doubtful.replace(',', '.'),
     });
-  const pieces = text
+  // a comma that stands alone, tight between digits, is a decimal's
+  const said = ONE_DECIMAL.test(text) || text.includes(';') ? text.replace(/(?<=\d),(?=\d)/g, '.') : text;
+  const pieces = said
     .split(/[,;]+/)
     .map((p) => p.trim())
     .filter((p) => p !== '');

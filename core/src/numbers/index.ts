@@ -44,7 +44,15 @@ export { nearestFraction, simplestFirst } from './simplest.ts';
 export { firstInRange, worstResidue } from './residues.ts';
 export { at, error, ok, type Refusal, type RefusalCode, type Result } from './refusal.ts';
 export { refusalMessage, refusalSentence } from './refusal-text.ts';
-export { readCount, readNumber, readSigned, readSize, type Limits } from './read-number.ts';
+export {
+  readCount,
+  readingOf,
+  readNumber,
+  withoutExponent,
+  readSigned,
+  readSize,
+  type Limits,
+} from './read-number.ts';
 export { readRatio, readReduction, type ReadRatio } from './read-ratio.ts';
 export { fromStepAngle, inUnit } from './read-unit.ts';
 export {

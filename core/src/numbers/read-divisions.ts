@@ -15,16 +15,26 @@ export interface DivisionPiece {
   readonly instead?: string;
 }
 
+/** 1 094 400: groups of three of one number, for no count begins with a 0, and none has so many groups by chance. */
+const GROUPED = /(?<![\d,x-])(\d{1,3}(?: \d{3})* 0\d{2}(?: \d{3})*|\d(?: \d{3}){2,})(?!\d)/g;
+/** 12,5: tight, and nothing else in the list has a comma: more likely a decimal than two counts. */
+const ONE_DECIMAL = /^[^,;]*?(\d+),(\d{1,2})(?!\d)[^,;]*$/;
+
 /** A single digit and three more behind a comma or a space: more likely a thousand and some than two counts. */
 const ONE_COUNT = /(?<![\d,x-])(\d)[ ,](\d{3})(?!\d)/g;
 
 /**
  * The pieces of a division list, each read by itself: "55, 60-63, 2x36, 90" (handbook: numbers, reading input).
- * Commas, semicolons, spaces and new lines separate; `2x36` is 72; a range names both its ends.
+ * Commas, semicolons, spaces, new lines and "and" separate; `2x36` is 72; a range names both its ends.
  */
 export function divisionPieces(text: string): readonly DivisionPiece[] {
-  const s = plain(text).replace(/\s*([-x*])\s*(?=\d)/g, (_, sign: string) => (sign === '*' ? 'x' : sign));
+  const s = plain(text)
+    .replace(/\s*\b(?:and|&)\b\s*|\s+&\s+/gi, ', ')
+    .replace(/\s*([-x*])\s*(?=\d)/g, (_, sign: string) => (sign === '*' ? 'x' : sign))
+    .replace(GROUPED, (number) => number.replaceAll(' ', ''));
   const meant = new Map([...s.matchAll(ONE_COUNT)].map((m) => [m.index, `${m[1]}${m[2]}`]));
+  const decimal = ONE_DECIMAL.exec(s);
+  if (decimal) meant.set(s.indexOf(`${decimal[1]},${decimal[2]}`), `${decimal[1]}.${decimal[2]}`);
   return [...s.matchAll(/[^\s,;]+/g)].map((m) => {
     const piece = readPiece(m[0]);
     const instead = meant.get(m.index);

@@ -22,15 +22,16 @@ export const plain = (text: string): string =>
     .trim();
 
 const EXPONENT = /^[+-]?\d+(\.\d+)?[eE][+-]?\d+$/;
-const COMMA = /^[+-]?\d+,\d+$/;
+/** 12,5: a decimal comma */
+const COMMA = /^[+-]?\d*,\d+$/;
 /** 1 200, 12 000.5: one number, its digits in groups */
 const GROUPED = /^[+-]?\d{1,3}( \d{3})+(\.\d+)?$/;
 /** 1,200: a thousand and more to some, a little more than one to others */
 const DOUBTFUL = /^[+-]?\d{1,3},\d{3}$/;
 
 /**
- * A decimal or a fraction as people write it, exact: "76", "0.9", "1/8", "1 1/8", "1 200". Refuses exponents by name, and asks which is
- * meant by a comma. (handbook: numbers, reading input)
+ * A decimal or a fraction as people write it, exact: "76", "0.9", "12,5", "1/8", "1 1/8", "1 200". Refuses exponents by name, and asks which is
+ * meant by a comma before three digits; the reading is said beside the field. (handbook: numbers, reading input)
  */
 export function readNumber(text: string): Result<Rational> {
   const s = plain(text);
@@ -39,14 +40,40 @@ export function readNumber(text: string): Result<Rational> {
   if (EXPONENT.test(s)) return error('exponent', text);
   if (DOUBTFUL.test(s))
     return error('doubtfulComma', s, { limit: s.replace(',', ''), example: s.replace(',', '.') });
-  if (COMMA.test(s)) return error('decimalComma', s, { example: s.replace(',', '.') });
+  if (COMMA.test(s)) return readNumber(s.replace(',', '.'));
   if (/\/\s*0+(\.0+)?$/.test(s)) return error('zeroDenominator', text);
   const mixed = /^([+-]?)(\d+) +(\d+)\/(\d+)$/.exec(s);
   const spread = mixed
     ? `${mixed[1]}${BigInt(mixed[2]!) * BigInt(mixed[4]!) + BigInt(mixed[3]!)}/${mixed[4]}`
-    : (GROUPED.test(s) ? s.replaceAll(' ', '') : s).replace(/\s*\/\s*/, '/').replace(/^\./, '0.');
+    : (GROUPED.test(s) ? s.replaceAll(' ', '') : s).replace(/\s*\/\s*/, '/').replace(/^([+-]?)\./, '$10.');
   const r = parseRational(spread);
   return r ? ok(r) : error('notNumber', text);
+}
+
+/** How a text was read where it could be read otherwise: "12,5" as 12.5, "1 200" as 1200; null where it says itself. */
+export function readingOf(text: string): string | null {
+  const s = plain(text);
+  if (!/\d,\d|\d \d{3}(?!\d)/.test(s)) return null;
+  const [figure] = /^[+-]?[\d,. ]*\d/.exec(s) ?? [];
+  const read = figure === undefined ? null : readNumber(figure);
+  return read?.ok ? String(toNumber(read.value)) : null;
+}
+
+/** A physical size may be shown as a power of ten, and is then written so: 2e-7 is 0.0000002. */
+export function withoutExponent(text: string): string {
+  const [, sign, whole = '', part = '', power, rest = ''] =
+    /^\s*([+-]?)(\d*)(?:\.(\d+))?[eE]([+-]?\d{1,3})(\D.*)?$/.exec(text) ?? [];
+  if (power === undefined || whole + part === '') return text;
+  const by = Number(power);
+  const digits = whole + part;
+  const at = whole.length + by;
+  const plainText =
+    at <= 0
+      ? `0.${'0'.repeat(-at)}${digits}`
+      : at >= digits.length
+        ? digits.padEnd(at, '0')
+        : `${digits.slice(0, at)}.${digits.slice(at)}`;
+  return `${sign}${plainText}${rest}`;
 }
 
 /** Limits of a field; both ends are allowed. */

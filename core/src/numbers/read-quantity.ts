@@ -1,4 +1,4 @@
-import { add, isNegative, isZero, mul, rational, type Rational, ZERO } from './rational.ts';
+import { add, isNegative, isZero, mul, neg, rational, type Rational, ZERO } from './rational.ts';
 import { plain, readNumber } from './read-number.ts';
 import { error, ok, type Result } from './refusal.ts';
 
@@ -6,13 +6,7 @@ import { error, ok, type Result } from './refusal.ts';
 export const ARCSEC_PER_TURN = 1_296_000n;
 
 /** What a number itself is refused for goes before what is wrong with its unit. */
-export const SAID_BY_NUMBERS: readonly string[] = [
-  'empty',
-  'exponent',
-  'decimalComma',
-  'doubtfulComma',
-  'zeroDenominator',
-];
+export const SAID_BY_NUMBERS: readonly string[] = ['empty', 'exponent', 'doubtfulComma', 'zeroDenominator'];
 
 export const ANGLE_UNITS: Units = [
   [/^(″|''|"|arcsec|sec|s)$/, rational(1n)],
@@ -29,7 +23,7 @@ export const LENGTH_UNITS: Units = [
   [/^(in|inch|inches|"|″)$/, rational(254n, 10n)],
 ];
 
-const NUMBER = String.raw`[+-]?(?:\d+ +\d+\/\d+|\d*\.?\d+(?:\/\d+)?)`;
+const NUMBER = String.raw`(?:\d{1,3}(?: \d{3})+(?:\.\d+)?|\d+ +\d+\/\d+|\d*[.,]?\d+(?:\/\d+)?)`;
 
 /** How much each way of writing a unit is of the family's base. */
 export type Units = readonly (readonly [pattern: RegExp, size: Rational])[];
@@ -79,8 +73,11 @@ function readParts(
   known: string,
 ): Result<Rational> {
   if (s.length > 100) return error('tooLong', text, { limit: '100' });
-  const parts = [...s.matchAll(new RegExp(`(${NUMBER})\\s*([^\\d\\s.+-]+)\\s*`, 'g'))];
-  if (parts.length === 0 || parts.map((m) => m[0]).join('').length !== s.length) return error(code, text);
+  // one sign, for all of it: −21° 7′ is 7′ further back
+  const [, sign, figures] = /^([+-]?)\s*(.*)$/.exec(s)!;
+  const parts = [...figures!.matchAll(new RegExp(`(${NUMBER})\\s*([^\\d\\s.,+-]+)\\s*`, 'g'))];
+  if (parts.length === 0 || parts.map((m) => m[0]).join('').length !== figures!.length)
+    return error(code, text);
   let sum = ZERO;
   let last = -1;
   for (const [, figure, name] of parts) {
@@ -93,5 +90,5 @@ function readParts(
     last = size;
     sum = add(sum, mul(read.value, units[size]![1]));
   }
-  return ok(sum);
+  return ok(sign === '-' ? neg(sum) : sum);
 }

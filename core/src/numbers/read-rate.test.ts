@@ -30,6 +30,9 @@ describe('the time of one turn', () => {
     ['23:56:04.09', '8616409/100'],
     ['1 h 30 min', '5400'],
     ['1h30m', '5400'],
+    ['1,5 h', '5400'],
+    ['1h 5m', '3900'],
+    ['1:30', '5400'],
     ['2 turns in 24 h', '43200'],
     ['2 turns in 1 h 30 min', '2700'],
   ])('%s is %s s', (text, want) => expect(period(text)).toBe(want));
@@ -41,7 +44,6 @@ describe('the time of one turn', () => {
     ['fast', 'notPeriod'],
     ['5 parsecs', 'notPeriod'],
     ['3 °/fortnight', 'notPeriod'],
-    ['1,5 h', 'notPeriod'],
     ['30 min 1 h', 'notPeriod'],
     ['23:61:00', 'notPeriod'],
     ['0 turns in 5 s', 'zero'],

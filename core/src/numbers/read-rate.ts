@@ -59,15 +59,18 @@ export function readPeriod(text: string): Result<Rational> {
   return readTime(s!, text);
 }
 
-/** `23:56:04.09`, hours, minutes and seconds. */
+/** `23:56:04.09`, hours, minutes and seconds; `1:30` of two parts, the first of which is told. */
 const CLOCK_TIME = /^(\d+):([0-5]?\d):([0-5]?\d(?:\.\d+)?)$/;
-const TIME_PART = /(\d*\.?\d+)\s*([a-z]+)\s*/g;
+const TWO_PARTS = /^(\d+):([0-5]?\d(?:\.\d+)?)$/;
+const TIME_PART = /(\d*[.,]?\d+)\s*([a-z]+)\s*/g;
 
-/** A time of several parts, each of a lesser unit than the one before: `1 h 30 min`; null when it is none. */
-function timeOfParts(s: string): Rational | null {
-  const clock = CLOCK_TIME.exec(s);
+/** A time of several parts, each of a lesser unit than the one before, s: `1 h 30 min`; `1:30` begins with `first`. null when it is none. */
+export function timeOfParts(s: string, first: 'h' | 'min' = 'h'): Rational | null {
+  const two = TWO_PARTS.exec(s);
+  const clock = CLOCK_TIME.exec(s) ?? two;
+  const names = two ? (first === 'h' ? ['h', 'min'] : ['min', 's']) : ['h', 'min', 's'];
   const parts = clock
-    ? ['h', 'min', 's'].map((name, i) => [clock[i + 1]!, name])
+    ? names.map((name, i) => [clock[i + 1]!, name])
     : [...s.matchAll(TIME_PART)].map((m) => [m[1]!, m[2]!]);
   if (!clock && (parts.length < 2 || s.replace(TIME_PART, '') !== '')) return null;
   let sum = rational(0n);
@@ -90,7 +93,7 @@ function readTime(s: string, text: string): Result<Rational> {
     return { ok: false, refusal: { example: '24 h', ...bare.refusal } };
   const parts = timeOfParts(s);
   if (parts) return positive(parts, text);
-  const [, figure, name] = /^([+-]?[\d.][\d./ ]*?)\s*([^\d\s./].*)$/.exec(s) ?? [];
+  const [, figure, name] = /^([+-]?[\d.,][\d.,/ ]*?)\s*([^\d\s.,/].*)$/.exec(s) ?? [];
   const read = figure === undefined ? null : readNumber(figure);
   if (!read?.ok || name === undefined) return error('notPeriod', text);
   const checked = positive(read.value, text);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { divisionPieces, divisionRuns, readDivisions } from './read-divisions.ts';
-import { readCount, readNumber, readSize } from './read-number.ts';
+import { readCount, readingOf, readNumber, readSize, withoutExponent } from './read-number.ts';
 import { readAngle, readLength, readPositiveAngle } from './read-quantity.ts';
 import { readRatio, readReduction } from './read-ratio.ts';
 import { toText } from './rational.ts';
@@ -28,6 +28,9 @@ describe('ratios as people write them', () => {
     ['1/3', '1/3', 'number'],
     ['63 67/98', '6241/98', 'number'],
     [' 20 : 76 ', '19/5', 'teeth'],
+    ['13,5', '27/2', 'number'],
+    ['−.493', '-493/1000', 'number'],
+    ['+.243', '243/1000', 'number'],
     ['−60', '-60', 'number'],
     ['1:1', '1', 'turns'],
     ['20∶76', '19/5', 'teeth'],
@@ -45,7 +48,7 @@ describe('ratios as people write them', () => {
     ['abc', 'notRatio'],
     ['1:2:3', 'notRatio'],
     ['1e9', 'exponent'],
-    ['1,5', 'decimalComma'],
+    ['1,500', 'doubtfulComma'],
     ['5:x', 'notRatio'],
     ['9'.repeat(101), 'tooLong'],
   ])('%s is refused: %s', (text, want) => {
@@ -80,6 +83,12 @@ describe('division lists', () => {
     ['5-5', [5]],
     ['1\u2009200, 12\u202f000', [1200, 12000]],
     ['1 200', [1, 200]],
+    ['1 094 400', [1_094_400]],
+    ['60, 1 094 400, 73', [60, 1_094_400, 73]],
+    ['12 050', [12_050]],
+    ['60 120 180', [60, 120, 180]],
+    ['20, 30, 37 and 90', [20, 30, 37, 90]],
+    ['73 & 90', [73, 90]],
     ['1,200', [1, 200]],
     ['60,120,180', [60, 120, 180]],
   ])('%s', (text, want) => {
@@ -125,6 +134,8 @@ describe('division lists', () => {
   test.each([
     ['1,200', ['1200', undefined]],
     ['1 200, 60', ['1200', undefined, undefined]],
+    ['12,5', ['12.5', undefined]],
+    ['60,73,5', [undefined, undefined, undefined]],
     ['1, 200', [undefined, undefined]],
     ['60 120', [undefined, undefined]],
     ['2x 3 400', [undefined, undefined]],
@@ -164,6 +175,9 @@ describe('quantities', () => {
     ['1 1/2 °', '5400'],
     ['1 turn', '1296000'],
     ['-5"', '-5'],
+    ['−21° 7′ 4.1″', '-760241/10'],
+    ['45°30′', '163800'],
+    ['0,9°', '3240'],
   ])('angle %s is %s″', (text, want) => {
     const r = readAngle(text);
     expect(r.ok && toText(r.value)).toBe(want);
@@ -196,6 +210,10 @@ describe('quantities', () => {
     ['1 1/2 in', '381/10'],
     ['2 cm', '20'],
     ['0.02mm', '1/50'],
+    ['188 800 mm', '188800'],
+    ['80 cm', '800'],
+    ['0,5 mm', '1/2'],
+    ['0.8 m', '800'],
   ])('length %s is %s mm', (text, want) => {
     const r = readLength(text);
     expect(r.ok && toText(r.value)).toBe(want);
@@ -224,7 +242,7 @@ describe('counts and sizes', () => {
     ['', 'empty'],
     ['1e309', 'exponent'],
     ['abc', 'notNumber'],
-    ['1,5', 'decimalComma'],
+    ['1,5', 'notWhole'],
     ['9'.repeat(200), 'tooLong'],
     ['12/2', 'taken'],
     ['1 200', 'taken'],
@@ -268,6 +286,23 @@ describe('a number in the unit of its field', () => {
     ['4 kg·cm', 'N·m', '980665/2500000'],
     ['40 Ncm', 'N·m', '2/5'],
     ['90 s', 'min', '3/2'],
+    ['80 cm', 'mm', '800'],
+    ['0.8 m', 'mm', '800'],
+    ['1 turn/min', 'rpm', '1'],
+    ['90 turns a h', 'rpm', '90 turns a h'],
+    ['2 revs per min', 'rpm', '2'],
+    ['1h 5m', 's', '3900'],
+    ['1 h 30 min', 'min', '90'],
+    ['1:30', 's', '90'],
+    ['1:30', 'min', '90'],
+    ['45°30′', '°', '91/2'],
+    ['−21° 7′ 4.1″', '°', '-760241/36000'],
+    ['1 d', 's', '86400'],
+    ['144 d', 's', '12441600'],
+    ['1 d', '°', '1'],
+    ['30 mm/s', 'mm/s', '30'],
+    ['6 m/min', 'mm/s', '100'],
+    ['2,5 cm', 'mm', '25'],
     ['200 a turn', 'a turn', '200'],
     ['5 parsec', 'mm', '5 parsec'],
     ['5 mm', undefined, '5 mm'],
@@ -279,6 +314,26 @@ describe('a number in the unit of its field', () => {
     };
     expect(read(inUnit(text, unit))).toBe(read(want));
   });
+
+  test.each([
+    ['2e-7', '0.0000002'],
+    ['5.4E-6', '0.0000054'],
+    ['-1.25e3', '-1250'],
+    ['2e-7 kg·m²', '0.0000002 kg·m²'],
+    ['12', '12'],
+    ['e5', 'e5'],
+  ])('what a size is shown as can be typed: %s is %s', (text, want) =>
+    expect(withoutExponent(text)).toBe(want),
+  );
+
+  test.each([
+    ['12,5', '12.5'],
+    ['1 200', '1200'],
+    ['−0,5 mm', '-0.5'],
+    ['12.5', null],
+    ['1,200', null],
+    ['60', null],
+  ])('how %s was read is said: %s', (text, want) => expect(readingOf(text)).toBe(want));
 
   test.each([
     ['24 DP', '127/120'],

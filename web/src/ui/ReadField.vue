@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
 import { mdiAlertCircleOutline } from '@mdi/js';
-import { refusalMessage, type Refusal } from '@pendrix/core';
+import { readingOf, refusalMessage, type Refusal } from '@pendrix/core';
 import { useDraft } from './draft.ts';
 
 /**
@@ -35,6 +35,8 @@ const { id, text, refusal, input, focus, mouseup, blur, escape } = useDraft(
   () => value,
   (t, session) => commit(t, session),
 );
+/** "12,5" or "1 200": what it was taken for */
+const reading = computed(() => (refusal.value ? null : readingOf(text.value)));
 const words = computed(() => refusal.value && refusalMessage(refusal.value));
 const field = ref<{ readonly focus: () => void } | null>(null);
 onMounted(() => {
@@ -66,6 +68,7 @@ defineExpose({ text, refusal });
       @keydown.escape="escape"
     />
     <slot />
+    <p v-if="reading" class="quiet reading" role="status">read as {{ reading }}</p>
     <p v-if="words" :id="`${id}-message`" class="refusal" role="status">
       <v-icon :icon="mdiAlertCircleOutline" size="17" /><span
         ><b>{{ words.message }}</b> {{ words.cure }}</span

@@ -2,6 +2,7 @@ import {
   div,
   error,
   exactly,
+  inUnit,
   mul,
   ok,
   rational,
@@ -74,10 +75,17 @@ export const duty: EditKind<SetDuty> = {
   label: (edit) => `${duties[edit.duty].title}: ${inputLabel(duties[edit.duty].inputs, edit.key, edit.text)}`,
 };
 
+const SWEPT = { deg: '°', mm: 'mm', turns: 'turns' } as const;
+const sweepUnit = (drive: Drive, at: number): Sweep['unit'] =>
+  (dutiesIn(drive, 'sweeps')[at] as Sweep | undefined)?.unit ?? 'deg';
+
 /** What was typed, in the form that its field takes. */
-function written(drive: Drive, { duty: id, key, text }: SetDuty): Result<string> {
+function written(drive: Drive, { duty: id, at, key, text }: SetDuty): Result<string> {
   if (id === 'rates' && key === 'seconds') return asPeriod(drive, text);
   if (id === 'between' && key === 'wanted') return asRatioOfTimes(text);
+  // a sweep says itself in what its ends are
+  if (id === 'sweeps' && (key === 'from' || key === 'to'))
+    return ok(inUnit(text, SWEPT[sweepUnit(drive, at)]));
   if (id === 'between' && key === 'ppm') return asPpm(text);
   return ok(text);
 }
