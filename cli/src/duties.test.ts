@@ -176,7 +176,7 @@ describe('pendrix make', () => {
     const { out, code } = await run('make', CUTTER, '--as', 'csv');
     expect(code).toBe(0);
     expect(out.split('\n')[0]).toBe(
-      'wheel,teeth,outside (mm),root (mm),depth (mm),thickness (mm),shift,span teeth,span (mm),pins (mm),over pins (mm),cutter range,cutter custom A,cutter custom B',
+      'wheel,teeth,outside (mm),root (mm),depth (mm),thickness (mm),shift,span teeth,span (mm),pins (mm),over pins (mm),cutter range,cutter custom A,cutter custom B,module (mm),module from,helix (deg),distance (mm)',
     );
     expect(out.split('\n')[1]).toMatch(/^3,90,92,87\.5,2\.25,1\.5708,0,/);
     expect((await run('make', CUTTER, '--wheel', '3', '--as', 'dxf')).out).toContain('LWPOLYLINE');
@@ -241,7 +241,7 @@ describe('pendrix fit', () => {
     });
     const { out } = await run('fit', CRADLE, record);
     expect(out).toMatch(/Too short to tell: wheel run-out, 23\.9 h/);
-    expect(out).toMatch(/Drift .* an hour; left over/);
+    expect(out).toMatch(/Drift \+.* an hour, \+\d+ ppm, it runs fast; left over/);
   });
   test('a divided wheel in words and as JSON', async () => {
     const rows = Array.from({ length: 73 }, (_, i) => `${i},${i >= 30 ? 90 : 0}`);

@@ -1,11 +1,11 @@
 import {
-  angleText,
   componentRows,
   dividedBy,
   divisionRecordReport,
   error,
   ok,
   readableRate,
+  recordSentences,
   report,
   type Drive,
   type Result,
@@ -64,7 +64,7 @@ async function tracked(
   );
   if (!found) return error('tooFewReadings', String(record.value.times.length), { path: name, limit: '8' });
   if (json) return ok(JSON.stringify(answer(found), null, 2));
-  return ok(words(found).replaceAll('\u2009', ' '));
+  return ok(words(found, by.turnSeconds).replaceAll('\u2009', ' '));
 }
 
 const answer = (f: TrackingFit): object => ({
@@ -79,10 +79,15 @@ const answer = (f: TrackingFit): object => ({
     state: c.state,
   })),
   residualRmsArcsec: f.residualRmsArcsec,
-  unexplained: f.unexplained.map((p) => ({ periodS: p.periodS, amplitudeArcsec: p.amplitudeArcsec })),
+  unexplained: f.unexplained.map((p) => ({
+    periodS: p.periodS,
+    amplitudeArcsec: p.amplitudeArcsec,
+    ...(p.folded && { folded: p.folded }),
+  })),
+  outliers: f.outliers,
 });
 
-function words(f: TrackingFit): string {
+function words(f: TrackingFit, turnSeconds: number): string {
   const { rows, untold } = componentRows(f);
   return [
     table(
@@ -90,12 +95,8 @@ function words(f: TrackingFit): string {
       rows.map((r) => [r.cause, r.period, r.amplitude, r.error, r.share]),
       new Set([0]),
     ),
-    `Drift ${angleText(Math.abs(f.driftArcsecPerHour))} an hour${f.driftArcsecPerHour < 0 ? ', back' : ''}; left over ${angleText(f.residualRmsArcsec)} root mean square.`,
     ...untold.map((u) => `${u.reason.replace(/^./, (c) => c.toUpperCase())}: ${u.causes}.`),
-    ...f.unexplained.map(
-      (p) =>
-        `Unexplained: ±${angleText(p.amplitudeArcsec)} every ${p.periodS.toPrecision(4)} s${p.cause ? `; the nearest of the train is ${p.cause}` : ''}.`,
-    ),
+    ...recordSentences(f, turnSeconds),
   ].join('\n\n');
 }
 

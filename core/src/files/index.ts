@@ -1,4 +1,4 @@
-export { MAX_READINGS, readDivisionRecord, readTrackingRecord } from './record.ts';
+export { isTracking, MAX_READINGS, readDivisionRecord, readTrackingRecord } from './record.ts';
 export { driveFileName, readDrive, writeDrive } from './drive-file.ts';
 export {
   readWorkshop,

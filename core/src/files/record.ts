@@ -5,9 +5,64 @@ import type { DivisionRecord, TrackingRecord } from '../measure/index.ts';
 /** Rows of a record that is read. */
 export const MAX_READINGS = 1_000_000;
 
-/** The numbers of a table of readings, column by column under its heads. */
+/** What a column of a record holds, and how much one of it is: seconds, ″, pixels; of a date the seconds since 1970. */
+interface Column {
+  readonly is: 'time' | 'error' | 'gap' | 'return' | 'other';
+  readonly unit: 's' | 'arcsec' | 'px';
+  readonly scale: number;
+}
+
+const OTHER: Column = { is: 'other', unit: 's', scale: 1 };
+const TIMES: Readonly<Record<string, number>> = {
+  '': 1,
+  s: 1,
+  sec: 1,
+  seconds: 1,
+  ms: 0.001,
+  min: 60,
+  m: 60,
+  h: 3600,
+  utc: 1,
+  'hh:mm:ss': 1,
+};
+const ANGLES: Readonly<Record<string, number>> = {
+  '': 1,
+  arcsec: 1,
+  '"': 1,
+  '″': 1,
+  "''": 1,
+  arcmin: 60,
+  "'": 60,
+  '′': 60,
+  min: 60,
+  deg: 3600,
+  '°': 3600,
+};
+
+/** "Time (s)", "time_min", "RA [arcsec]", "error_px": what a head calls its column, and in which unit. */
+function columnOf(head: string): Column {
+  const [, name = '', unit = ''] =
+    /^(.*?)[\s_]*[([]?(?:(?<=[\s_([])(s|sec|seconds|ms|min|m|h|utc|hh:mm:ss|arcsec|arcmin|deg|px|pixels?|"|″|''|'|′|°))?[)\]]?$/.exec(
+      head.trim().toLowerCase(),
+    ) ?? [];
+  const of = name.replace(/[^a-z]/g, '');
+  if (/^(time|t|date|datetime|timestamp|clock|elapsed)$/.test(of) && unit in TIMES)
+    return { is: 'time', unit: 's', scale: TIMES[unit]! };
+  const is = /^(error|err|ra|raerror|deviation|dev|position|value)$/.test(of)
+    ? 'error'
+    : of === 'gap'
+      ? 'gap'
+      : /^(return|back)$/.test(of)
+        ? 'return'
+        : null;
+  if (!is) return OTHER;
+  if (/^(px|pixels?)$/.test(unit)) return { is, unit: 'px', scale: 1 };
+  return unit in ANGLES ? { is, unit: 'arcsec', scale: ANGLES[unit]! } : OTHER;
+}
+
+/** The numbers of a table of readings, column by column, and what each holds. */
 interface Columns {
-  readonly heads: readonly string[];
+  readonly kinds: readonly Column[];
   readonly columns: readonly Float64Array[];
 }
 
@@ -22,64 +77,119 @@ function numberOf(cell: string): number | null {
   return read.ok ? toNumber(read.value) : null;
 }
 
-/** Commas, semicolons or tabs, a byte-order mark; what cannot be read is told by its line and column. */
-function readColumns(text: string, wanted: readonly string[]): Result<Columns> {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const heads = (data[0] ?? []).map((h) => h.trim().toLowerCase());
-  if (!wanted.some((w) => heads.includes(w)))
-    return error('noColumn', heads.slice(0, 6).join(', ').slice(0, 80), {
-      limit: wanted.join(', '),
-      path: 'line 1',
-    });
-  const rows = data.length - 1;
-  if (rows > MAX_READINGS)
-    return error('tooLarge', String(rows), { limit: String(MAX_READINGS), unit: 'readings' });
-  const columns = heads.map(() => new Float64Array(rows));
-  for (let r = 0; r < rows; r++) {
-    const row = data[r + 1]!;
-    for (let c = 0; c < heads.length; c++) {
-      if (!wanted.includes(heads[c]!) && heads[c] !== 'time_s' && heads[c] !== 'return_arcsec') continue;
-      const n = numberOf(row[c] ?? '');
-      if (n === null)
-        return error('notNumber', (row[c] ?? '').slice(0, 40), {
-          path: `line ${r + 2}, column ${heads[c]}`,
-          example: '12.5',
-        });
-      columns[c]![r] = n;
-    }
-  }
-  return ok({ heads, columns });
+/** "20:15:03.5" s of the day; "2026-12-01 20:15:03" s since 1970, whatever the zone: only differences count. */
+function timeOf(cell: string): number | null {
+  const text = cell.trim();
+  const clock = /^(\d{1,2}):(\d\d):(\d\d(?:[.,]\d+)?)$/.exec(text);
+  if (clock) return Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3]!.replace(',', '.'));
+  const date = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::(\d\d(?:[.,]\d+)?))?Z?$/.exec(text);
+  if (!date) return null;
+  const [, y, mo, d, h, mi, sec = '0'] = date;
+  return (
+    Date.UTC(Number(y), Number(mo) - 1, Number(d), Number(h), Number(mi)) / 1000 +
+    Number(sec.replace(',', '.'))
+  );
 }
 
-/** A record of following: `time_s` with `error_arcsec`, or with `error_px` and what a pixel is at the axis. Put in the order of time. (docs: formats) */
+/** A day, s: a clock that passes midnight goes on. */
+const DAY = 86_400;
+
+/**
+ * Commas, semicolons or tabs, a byte-order mark, # lines; with heads or, of one or two columns, without. A line with an empty cell is left out;
+ * what cannot be read is told by its line and column.
+ */
+function readColumns(text: string, wanted: readonly Column['is'][]): Result<Columns> {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    comments: '#',
+  });
+  const first = data[0] ?? [];
+  const bare = first.length > 0 && first.every((c) => numberOf(c) !== null || timeOf(c) !== null);
+  const kinds = bare ? bareKinds(first.length) : first.map(columnOf);
+  if (!wanted.some((w) => kinds.some((k) => k.is === w)))
+    return error('noColumn', first.slice(0, 6).join(', ').slice(0, 80), {
+      limit: 'error_arcsec, error_px, gap_arcsec',
+      path: 'line 1',
+    });
+  const from = bare ? 0 : 1;
+  const rows = data.length - from;
+  if (rows > MAX_READINGS)
+    return error('tooLarge', String(rows), { limit: String(MAX_READINGS), unit: 'readings' });
+  const columns = kinds.map(() => new Float64Array(rows));
+  let kept = 0;
+  let passed = 0;
+  for (let r = 0; r < rows; r++) {
+    const row = data[r + from]!;
+    const needed = kinds.flatMap((k, c) => (k.is === 'other' ? [] : [c]));
+    if (needed.some((c) => (row[c] ?? '').trim() === '')) continue;
+    for (const c of needed) {
+      const cell = row[c]!;
+      const clock = kinds[c]!.is === 'time' ? timeOf(cell) : null;
+      const n = clock ?? numberOf(cell);
+      if (n === null)
+        return error('notNumber', cell.slice(0, 40), {
+          path: `line ${r + from + 1}, column ${bare ? c + 1 : first[c]!.trim()}`,
+          example: '12.5',
+        });
+      let value = n * (clock === null ? kinds[c]!.scale : 1);
+      if (clock !== null && clock < DAY) {
+        if (kept > 0 && value + passed < columns[c]![kept - 1]! - DAY / 2) passed += DAY;
+        value += passed;
+      }
+      columns[c]![kept] = value;
+    }
+    kept++;
+  }
+  return ok({ kinds, columns: columns.map((c) => c.slice(0, kept)) });
+}
+
+/** Without heads: one column is a wheel, two are time and error, as everybody writes them. */
+const bareKinds = (count: number): readonly Column[] => {
+  const error: Column = { is: 'error', unit: 'arcsec', scale: 1 };
+  if (count === 1) return [error];
+  return [{ is: 'time', unit: 's', scale: 1 }, error, ...Array.from({ length: count - 2 }, () => OTHER)];
+};
+
+/** Is it a record of following, by a column of times; else it is one of a divided wheel. */
+export function isTracking(text: string): boolean {
+  const read = readColumns(text.slice(0, 20_000).replace(/[^\n]*$/, ''), ['time']);
+  return read.ok;
+}
+
+/** A record of following: a column of times with errors in ″, ′, ° or, with what a pixel is at the axis, in px. Put in the order of time. (docs: formats) */
 export function readTrackingRecord(text: string, arcsecPerPx: number | null): Result<TrackingRecord> {
-  const read = readColumns(text, ['error_arcsec', 'error_px']);
+  const read = readColumns(text, ['error']);
   if (!read.ok) return read;
-  const { heads, columns } = read.value;
-  const times = columns[heads.indexOf('time_s')];
-  if (!times) return error('noColumn', heads.join(', ').slice(0, 80), { limit: 'time_s', path: 'line 1' });
-  const px = !heads.includes('error_arcsec');
+  const { kinds, columns } = read.value;
+  const at = (is: Column['is']): number => kinds.findIndex((k) => k.is === is);
+  const times = columns[at('time')];
+  if (!times) return error('noColumn', 'no times', { limit: 'time_s', path: 'line 1' });
+  const px = kinds[at('error')]!.unit === 'px';
   if (px && arcsecPerPx === null) return error('noCamera', '', { path: 'column error_px' });
-  const values = columns[heads.indexOf(px ? 'error_px' : 'error_arcsec')]!;
+  const values = columns[at('error')]!;
   const order = Array.from(times.keys());
   const sorted = times.every((t, i) => i === 0 || t >= times[i - 1]!);
   if (!sorted) order.sort((a, b) => times[a]! - times[b]!);
   const scale = px ? arcsecPerPx! : 1;
+  // dates are long: what counts is how far apart they are
+  const zero = times.length > 0 && times[order[0]!]! > DAY * 1000 ? times[order[0]!]! : 0;
   return ok({
-    times: sorted ? times : Float64Array.from(order, (i) => times[i]!),
+    times: Float64Array.from(order, (i) => times[i]! - zero),
     values: Float64Array.from(order, (i) => values[i]! * scale),
   });
 }
 
-/** A record of a divided wheel: `error_arcsec` at each place in order, or `gap_arcsec` from each to the next; `return_arcsec` come to from the other side. */
+/** A record of a divided wheel: errors at each place in order, or gaps from each to the next; `return_arcsec` come to from the other side. */
 export function readDivisionRecord(text: string): Result<DivisionRecord> {
-  const read = readColumns(text, ['error_arcsec', 'gap_arcsec']);
+  const read = readColumns(text, ['error', 'gap']);
   if (!read.ok) return read;
-  const { heads, columns } = read.value;
-  const errors = columns[heads.indexOf('error_arcsec')];
-  const back = columns[heads.indexOf('return_arcsec')] ?? null;
+  const { kinds, columns } = read.value;
+  const column = (is: Column['is']): Float64Array | null =>
+    columns[kinds.findIndex((k) => k.is === is)] ?? null;
+  const errors = column('error');
+  const back = column('return');
   if (errors) return ok({ errors, back });
-  const gaps = columns[heads.indexOf('gap_arcsec')]!;
+  const gaps = column('gap')!;
   const mean = gaps.reduce((n, g) => n + g, 0) / Math.max(1, gaps.length);
   let at = 0;
   return ok({

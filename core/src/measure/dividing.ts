@@ -1,3 +1,5 @@
+import { noiseOf } from './noise.ts';
+
 /** A wheel as it was measured: how far each place stands from where it should, ″, the mean counted in. */
 export interface DivisionRecord {
   readonly errors: Float64Array;
@@ -67,14 +69,37 @@ function along(
   return { rest: squares(record) - factor ** 2 * size, factor };
 }
 
-/** A wave of so many turns over the places. */
-function wave(record: Float64Array, turns: number): { readonly rest: number; readonly arcsec: number } {
-  const n = record.length;
+/** The two columns of a wave of so many turns over n places. */
+interface WaveColumns {
+  readonly s: Float64Array;
+  readonly c: Float64Array;
+  readonly ss: number;
+  readonly cc: number;
+  readonly sc: number;
+}
+
+/** Columns are the same for a record and for the noise that it must beat. */
+type Known = Map<number, WaveColumns>;
+
+function waveColumns(known: Known, n: number, turns: number): WaveColumns {
+  const found = known.get(turns);
+  if (found) return found;
   const of = (f: (a: number) => number): Float64Array =>
     centred(Array.from({ length: n }, (_, i) => f((2 * Math.PI * ((turns * i) % n)) / n)));
-  const s = of(Math.sin);
-  const c = of(Math.cos);
-  const [ss, cc, sc] = [squares(s), squares(c), dot(s, c)];
+  const [s, c] = [of(Math.sin), of(Math.cos)];
+  const made = { s, c, ss: squares(s), cc: squares(c), sc: dot(s, c) };
+  known.set(turns, made);
+  return made;
+}
+
+/** A wave of so many turns over the places. */
+function wave(
+  record: Float64Array,
+  turns: number,
+  known: Known,
+): { readonly rest: number; readonly arcsec: number } {
+  const n = record.length;
+  const { s, c, ss, cc, sc } = waveColumns(known, n, turns);
   const det = ss * cc - sc * sc;
   if (det < 1e-9 * n * n) {
     const one = along(record, ss > cc ? s : c);
@@ -149,7 +174,7 @@ function atOneTooth(record: Float64Array): readonly Tried[] {
 }
 
 /** Waves: of the blank itself, and of each shaft as the places see it. Shafts that stand alike at every place cannot be seen. */
-function waves(record: Float64Array, by: DividedBy): readonly Tried[] {
+function waves(record: Float64Array, by: DividedBy, columns: Known): readonly Tried[] {
   const n = record.length;
   const own = (
     [
@@ -162,7 +187,7 @@ function waves(record: Float64Array, by: DividedBy): readonly Tried[] {
     explains: 0,
     at: null,
     shaft: null,
-    ...wave(record, turns),
+    ...wave(record, turns, columns),
   }));
   const seen = (turns: number): number => {
     const r = ((turns % n) + n) % n;
@@ -174,7 +199,7 @@ function waves(record: Float64Array, by: DividedBy): readonly Tried[] {
     // as often as the work itself, or whole at every place
     if (at < 1e-9 || known.has(at.toPrecision(9))) return [];
     known.add(at.toPrecision(9));
-    return [{ shape: 'shaft', free: 3, explains: 0, at: null, shaft: name, ...wave(record, at) }];
+    return [{ shape: 'shaft', free: 3, explains: 0, at: null, shaft: name, ...wave(record, at, columns) }];
   });
   return [...own, ...shafts];
 }
@@ -195,9 +220,56 @@ function lostMotion({ errors, back }: DivisionRecord): ShapeFound | null {
   return { shape: 'lostMotion', explains, arcsec: Math.abs(size), at: null, shaft: null };
 }
 
+/** How well a shape tells the record, against what it could choose (Schwarz); the less the better. */
+const worthOf =
+  (n: number, floor: number) =>
+  ({ rest, free }: Pick<Tried, 'rest' | 'free'>): number =>
+    n * Math.log(Math.max(rest, floor) / n) + free * Math.log(n);
+
+/** Every way to read a record, freely chosen teeth included. */
+const readings = (values: Float64Array, by: DividedBy, columns: Known): readonly Tried[] => [
+  repeated(values),
+  ...sawtooth(values, by),
+  ...atOneTooth(values),
+  ...waves(values, by, columns),
+];
+
+/** So many series of pure noise are read the same way, and a shape must beat the best of all but so many of them. */
+const SERIES = 199;
+const BEATEN_BY = 6;
+/** Beyond so many numbers in all fewer series have to do. */
+const MOST_NOISE = 400_000;
+
+/**
+ * What a record of pure noise, read the same way, seems to gain by its best shape in 97 of 100: a shape that gains less is none.
+ * (handbook: errors, noise is not a shape)
+ */
+function noiseGain(n: number, by: DividedBy, columns: Known): number {
+  const known = gains.get(by)?.get(n);
+  if (known !== undefined) return known;
+  const least = reckonedGain(n, by, columns);
+  gains.set(by, new Map([...(gains.get(by) ?? []), [n, least]]));
+  return least;
+}
+
+/** What noise gains hangs on the drive and the count alone. */
+const gains = new WeakMap<DividedBy, ReadonlyMap<number, number>>();
+
+function reckonedGain(n: number, by: DividedBy, columns: Known): number {
+  const series = Math.max(39, Math.min(SERIES, Math.floor(MOST_NOISE / n)));
+  const noise = noiseOf(n);
+  const found = Array.from({ length: series }, () => {
+    const values = centred(Array.from({ length: n }, noise));
+    const worth = worthOf(n, 1e-18);
+    const none = worth({ rest: squares(values), free: 0 });
+    return Math.max(0, ...readings(values, by, columns).map((t) => none - worth(t)));
+  }).sort((a, b) => b - a);
+  return found[Math.floor((BEATEN_BY * series) / SERIES)]!;
+}
+
 /**
  * Which shape a division record has: each is fitted, and the one that leaves least for what it was free to choose is named, with how much of
- * the variance it takes. "none" where nothing is worth its freedom. Fewer than 6 places say nothing: null. (handbook: errors)
+ * the variance it takes. "none" where nothing beats what noise would seem to have. Fewer than 6 places say nothing: null. (handbook: errors)
  */
 export function fitDividing(record: DivisionRecord, by: DividedBy): DivisionFit | null {
   const n = record.errors.length;
@@ -205,16 +277,13 @@ export function fitDividing(record: DivisionRecord, by: DividedBy): DivisionFit 
   const values = centred(record.errors);
   const total = squares(values);
   const none: Tried = { shape: 'none', rest: total, free: 0, explains: 0, arcsec: 0, at: null, shaft: null };
+  const columns: Known = new Map();
+  const worth = worthOf(n, Math.max(total * 1e-12, 1e-18));
+  const least = noiseGain(n, by, columns);
   const tried = [
     none,
-    repeated(values),
-    ...sawtooth(values, by),
-    ...atOneTooth(values),
-    ...waves(values, by),
+    ...readings(values, by, columns).filter((t) => total > 0 && worth(none) - worth(t) > least),
   ];
-  // how well a shape tells the record, against what it could choose (Schwarz)
-  const floor = Math.max(total * 1e-12, 1e-18);
-  const worth = (t: Tried): number => n * Math.log(Math.max(t.rest, floor) / n) + t.free * Math.log(n);
   const found = tried
     .sort((a, b) => worth(a) - worth(b))
     .map(({ shape, rest, arcsec, at, shaft }): ShapeFound => ({
@@ -227,7 +296,7 @@ export function fitDividing(record: DivisionRecord, by: DividedBy): DivisionFit 
   const lost = lostMotion(record);
   const first = found[0]!;
   // what differs between the two ways is told first where it is the greater part
-  const best = lost && (first.shape === 'none' || lost.arcsec / 2 >= Math.abs(first.arcsec)) ? lost : first;
+  const best = lost && (first.shape === 'none' || lost.explains >= first.explains) ? lost : first;
   return {
     best,
     others: [

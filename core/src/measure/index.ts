@@ -6,7 +6,8 @@ export {
   type DivisionShape,
   type ShapeFound,
 } from './dividing.ts';
-export { divisionSample, noiseOf, trackingSample } from './instruments.ts';
+export { divisionSample, trackingSample } from './instruments.ts';
+export { noiseOf } from './noise.ts';
 export { highestPeak, lombScargle, type Peak } from './periodogram.ts';
 export { readBump, type Bump, type Shake } from './bump.ts';
 export { asAmplitude, lostMotionOf, settlingSeconds, speedPpm, wilson } from './tests.ts';

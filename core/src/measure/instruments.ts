@@ -1,15 +1,9 @@
 import { seeded } from '../simulate/index.ts';
+import { normal } from './noise.ts';
 import type { DividedBy, DivisionRecord, DivisionShape } from './dividing.ts';
 import type { TrackingRecord } from './tracking.ts';
 
 /** Stand-ins for instruments: records with faults that are known, so that reading them can be tried. One seed, one record. */
-
-/** Numbers about 0 with σ 1, that one seed always gives again. */
-export const noiseOf = (seed: number): (() => number) => normal(seeded(seed));
-
-function normal(random: () => number): () => number {
-  return () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-}
 
 /** A following drive seen by a guide camera: waves and drift with noise, readings not quite even, some of them lost behind a cloud. */
 export function trackingSample(asked: {

@@ -207,3 +207,51 @@ describe('small tests', () => {
       expect.closeTo(5.657, 3),
     ]));
 });
+
+describe('noise is no shape, and what lies far off is no reading', () => {
+  const by: DividedBy = {
+    stepsPerTurn: 1_094_400,
+    coarser: [1, 0.5, 0.25],
+    shafts: [
+      { name: 'worm', turns: 90 },
+      { name: 'motor', turns: 342 },
+    ],
+  };
+  test('1 000 wheels of pure noise: a shape is named in at most 5 in 100', () => {
+    let named = 0;
+    for (let seed = 1; seed <= 1000; seed++) {
+      const record = divisionSample({ seed, divisions: 40, fault: 'none', arcsec: 0, noise: 5, by });
+      if (fitDividing(record, by)!.best.shape !== 'none') named++;
+    }
+    expect(named).toBeLessThanOrEqual(50);
+  });
+  test('300 wheels with a lost motion of 2 σ: named right in 90 in 100', () => {
+    let right = 0;
+    for (let seed = 1; seed <= 300; seed++) {
+      const record = divisionSample({ seed, divisions: 60, fault: 'lostMotion', arcsec: 10, noise: 5, by });
+      if (fitDividing(record, by)!.best.shape === 'lostMotion') right++;
+    }
+    expect(right).toBeGreaterThanOrEqual(270);
+  });
+
+  test('five readings of 801 that lie far off are left out and named, and the wave is what it is', () => {
+    const record = sample(11, { every: 4.5, noise: 0.3 });
+    const values = Float64Array.from(record.values);
+    const far = [50, 200, 333, 500, 640];
+    for (const i of far) values[i] = values[i]! + (i % 2 ? 60 : -60);
+    const fit = fitted({ times: record.times, values }, PERIODS)!;
+    expect(fit.outliers).toEqual(far.map((i) => record.times[i]!));
+    const worm = fit.components.find((c) => c.cause === 'worm')!;
+    expect(Math.abs(worm.amplitudeArcsec! - 8)).toBeLessThan(3 * worm.amplitudeError!);
+  });
+
+  test('a motor of 265.94 s sampled each 150 s shows at 344 s, and is named', () => {
+    const motor = [{ cause: 'motor', periodS: 265.94 }];
+    const times = Float64Array.from({ length: 200 }, (_, i) => i * 150);
+    const values = times.map((t) => 3 * Math.sin((2 * Math.PI * t) / 265.94));
+    const fit = fitted({ times, values }, motor)!;
+    const [peak] = fit.unexplained;
+    expect(peak!.periodS).toBeCloseTo(1 / Math.abs(1 / 265.94 - 1 / 150), 0);
+    expect(peak!.folded).toEqual(motor[0]);
+  });
+});

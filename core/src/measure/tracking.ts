@@ -34,10 +34,18 @@ export interface TrackingFit {
   /** fitted ones first, the largest first */
   readonly components: readonly Component[];
   readonly residualRmsArcsec: number;
-  /** peaks that are no period of the train, above a false alarm of 1 % */
-  readonly unexplained: readonly (Period & { readonly amplitudeArcsec: number })[];
-  /** the curve that was fitted, at the readings */
+  /** peaks that are no period of the train as it was sampled, above a false alarm of 1 %; `folded` where a faster one shows so */
+  readonly unexplained: readonly (Period & {
+    readonly amplitudeArcsec: number;
+    readonly folded: Period | null;
+  })[];
+  /** the curve that was fitted, at the readings that were taken in */
   readonly fitted: Float64Array;
+  /** readings that lie so far off that they were left out, s */
+  readonly outliers: readonly number[];
+  /** times of the readings that were taken in, s, and their values, ″ */
+  readonly times: Float64Array;
+  readonly values: Float64Array;
 }
 
 /** A period of which fewer turns were recorded cannot be told. */
@@ -91,9 +99,48 @@ function statesOf(all: readonly Period[], span: number, spacing: number): readon
  * peaks. Gives way after each part with how far it has come, 0 to 1, and ends with null when it is told to stop. Null for fewer than 8 readings, or all at one time. (handbook: errors)
  */
 export function* fitTracking(
-  { times, values }: TrackingRecord,
+  record: TrackingRecord,
   periods: readonly Period[],
 ): Generator<number, TrackingFit | null, boolean> {
+  const first = yield* fitOnce(record, periods, 0, []);
+  if (!first) return null;
+  const far = outliersOf(first.residuals);
+  if (far.length === 0) return first.fit;
+  const kept = Array.from(record.times.keys()).filter((i) => !far.includes(i));
+  const without = {
+    times: Float64Array.from(kept, (i) => record.times[i]!),
+    values: Float64Array.from(kept, (i) => record.values[i]!),
+  };
+  const again = yield* fitOnce(
+    without,
+    periods,
+    0.5,
+    Array.from(far, (i) => record.times[i]!),
+  );
+  return again ? again.fit : null;
+}
+
+/** So many robust deviations off a reading is no reading. (handbook: errors, outliers) */
+const FAR = 5;
+/** A deviation from the median of absolute ones, for a normal scatter. */
+const ROBUST = 1.4826;
+
+/** Readings that lie beyond five robust deviations of what a fit leaves; none where they are more than a tenth: then it is no outlier. */
+function outliersOf(residuals: Float64Array): readonly number[] {
+  const all = Array.from(residuals);
+  const middle = median(all);
+  const deviation = ROBUST * median(all.map((r) => Math.abs(r - middle)));
+  const far = all.flatMap((r, i) => (Math.abs(r - middle) > FAR * deviation ? [i] : []));
+  return deviation > 0 && far.length <= all.length / 10 ? far : [];
+}
+
+function* fitOnce(
+  { times, values }: TrackingRecord,
+  periods: readonly Period[],
+  begun: number,
+  outliers: readonly number[],
+): Generator<number, { readonly fit: TrackingFit; readonly residuals: Float64Array } | null, boolean> {
+  const part = (done: number): number => begun + done / 2;
   const count = times.length;
   const span = count > 1 ? times[count - 1]! - times[0]! : 0;
   if (count < 8 || !(span > 0)) return null;
@@ -101,7 +148,7 @@ export function* fitTracking(
   const all = wanted(periods);
   const states = statesOf(all, span, spacing);
   const told = all.filter((_, i) => states[i] === 'ok').slice(0, Math.max(0, Math.floor(count / 2) - 2));
-  if (yield 0.05) return null;
+  if (yield part(0.05)) return null;
   const straight = fitWaves(times, values, [])!;
   let found: number[] = [];
   let fit: Fitted =
@@ -110,10 +157,10 @@ export function* fitTracking(
       values,
       told.map((p) => p.periodS),
     ) ?? straight;
-  if (yield 0.5) return null;
+  if (yield part(0.5)) return null;
   for (let i = 0; i < MAX_PEAKS; i++) {
     const peak = highestPeak(times, fit.residuals);
-    if (yield 0.5 + (0.5 * (i + 1)) / MAX_PEAKS) return null;
+    if (yield part(0.5 + (0.5 * (i + 1)) / MAX_PEAKS)) return null;
     if (!peak || peak.falseAlarm > ALARM) break;
     const next: Fitted | null = fitWaves(times, values, [
       ...told.map((p) => p.periodS),
@@ -137,7 +184,7 @@ export function* fitTracking(
       share: size === null || variance === 0 ? null : size ** 2 / 2 / variance,
     };
   });
-  return {
+  const made: TrackingFit = {
     offset: fit.offset,
     driftArcsecPerHour: fit.driftPerSecond * HOUR,
     driftError: fit.driftError * HOUR,
@@ -149,9 +196,31 @@ export function* fitTracking(
       cause: nearest(all, periodS),
       periodS,
       amplitudeArcsec: amplitude(told.length + i) ?? 0,
+      folded: foldedFrom(all, periodS, spacing),
     })),
     fitted: values.map((v, i) => v - fit.residuals[i]!),
+    outliers,
+    times,
+    values,
   };
+  return { fit: made, residuals: fit.residuals };
+}
+
+/** How near a folded period must lie to the peak, parts of it. */
+const FOLDED = 0.03;
+
+/** A wave that comes round faster than twice the samples shows as 1/|1/P − n/Δ|: the one of the train that this peak is. (handbook: errors, folded periods) */
+function foldedFrom(all: readonly Period[], periodS: number, spacing: number): Period | null {
+  let best: { readonly period: Period; readonly off: number } | null = null;
+  for (const period of all) {
+    if (spacing <= period.periodS / 2) continue;
+    const n = Math.round(spacing / period.periodS);
+    const rate = Math.abs(1 / period.periodS - n / spacing);
+    if (rate === 0) continue;
+    const off = Math.abs(1 / rate / periodS - 1);
+    if (off < FOLDED && (best === null || off < best.off)) best = { period, off };
+  }
+  return best?.period ?? null;
 }
 
 /** The nearest period of the train, for a peak that is none of it; empty without any. */

@@ -17,10 +17,6 @@ export const refusalWords = {
     message: (t) => `${t.given} is not a number`,
     cure: (t) => `write digits, with a point for decimals, ${eg(t, '76')}`,
   },
-  decimalComma: {
-    message: (t) => `${t.given} has a comma in it`,
-    cure: (t) => `write decimals with a point, ${eg(t, '13.7272')}`,
-  },
   doubtfulComma: {
     message: (t) =>
       `${t.given} can be ${t.limit ?? 'a thousand and more'} or ${t.example ?? 'one and a bit'}`,

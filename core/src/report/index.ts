@@ -38,6 +38,7 @@ export {
 export {
   clearComponents,
   componentRows,
+  recordSentences,
   recordValues,
   readableRate,
   recordChart,

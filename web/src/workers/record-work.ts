@@ -5,6 +5,8 @@ export type RecordRead =
   | {
       readonly is: 'tracking';
       readonly fit: TrackingFit;
+      /** drift, what was left out, what is not explained */
+      readonly says: readonly string[];
       readonly chart: DutyChart;
       readonly readings: number;
     }

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { dividedBy, error, readableRate, recordChart } from '@pendrix/core';
-import { readDivisionRecord, readTrackingRecord } from '@pendrix/core/files/record';
+import { dividedBy, error, readableRate, recordChart, recordSentences } from '@pendrix/core';
+import { isTracking, readDivisionRecord, readTrackingRecord } from '@pendrix/core/files/record';
 import { fitDividing, fitTracking } from '@pendrix/core/measure/index';
 import { sampleRecord } from '@pendrix/core/files/sample-record';
 import type { RecordRead, RecordWork } from './record-work.ts';
@@ -12,7 +12,7 @@ const few = (given: number, limit: string): RecordRead => ({
 
 const work: RecordWork = {
   read: (drive, text, rate, told) => {
-    if (!/^\uFEFF?[^\n]*time_s/i.test(text)) {
+    if (!isTracking(text)) {
       const record = readDivisionRecord(text);
       if (!record.ok) return { is: 'refused', refusal: record.refusal };
       const fit = fitDividing(record.value, dividedBy(drive));
@@ -33,7 +33,13 @@ const work: RecordWork = {
       }
       const fit = step.value;
       return fit
-        ? { is: 'tracking', fit, chart: recordChart(record.value, fit), readings: record.value.times.length }
+        ? {
+            is: 'tracking',
+            fit,
+            says: recordSentences(fit, by.turnSeconds),
+            chart: recordChart(record.value, fit),
+            readings: record.value.times.length,
+          }
         : few(record.value.times.length, '8');
     }
   },

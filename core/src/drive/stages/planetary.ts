@@ -48,7 +48,9 @@ const planetTeeth = (s: Planetary): number => (s.ring - s.sun) / 2;
 
 const sun = teeth('sun', 'Sun', 6, 12);
 const ring = teeth('ring', 'Ring', 12, 48);
-const planets = count('planets', 'Planets', 1, 24, 3);
+/** Most planets that a set is asked about. */
+const MOST_PLANETS = 24;
+const planets = count('planets', 'Planets', 1, MOST_PLANETS, 3);
 const module = size('moduleMm', 'Module', 1, 'pitch diameter over teeth, for the drawing');
 
 /** "12:60", sun to ring. */
@@ -160,7 +162,7 @@ export const planetary: StageKind<Planetary> = {
       ? [`(${s.sun} + ${s.ring})/${s.planets} = ${(s.sun + s.ring) / s.planets}: ${planetsFit(s)}.`]
       : []),
     ...(s.fixed === 'carrier'
-      ? ['With the carrier held the planets are idlers and the ring turns backwards.']
+      ? [`With the carrier held the planets are idlers and the ${s.out} turns backwards.`]
       : []),
   ],
   warns: (s) => [unbuildable(s)].filter((w) => w !== null),
@@ -201,10 +203,15 @@ const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eig
 const planetsFit = (s: Planetary): string =>
   `${WORDS[s.planets] ?? s.planets} ${s.planets === 1 ? 'planet fits' : 'planets fit'}`;
 
+/** Fewest teeth that are drawn and cut as a wheel. */
+const LEAST_PLANET = 4;
+
 /** Why it does not go together, the first reason alone; null when it does. (handbook: drive, planetary) */
 function unbuildable(s: Planetary): string | null {
   if (!Number.isInteger(planetTeeth(s)))
     return `${s.ring} − ${s.sun} is odd: a planet would need ${planetTeeth(s)} teeth; take one tooth more or less on ring or sun.`;
+  if (planetTeeth(s) < LEAST_PLANET)
+    return `A planet of ${planetTeeth(s)} ${planetTeeth(s) === 1 ? 'tooth' : 'teeth'} is none: give the ring at least ${s.sun + 2 * LEAST_PLANET} teeth.`;
   if (!fits(s))
     return `(${s.sun} + ${s.ring})/${s.planets} is not whole: ${s.planets} planets at equal angles do not go in${otherPlanets(s)}.`;
   return clear(s) ? null : fouls(s);
@@ -223,7 +230,9 @@ function fouls(s: Planetary): string {
 }
 
 function otherPlanets(s: Planetary): string {
-  const good = [2, 3, 4, 5, 6].filter((n) => fits({ ...s, planets: n }) && clear({ ...s, planets: n }));
+  const good = Array.from({ length: MOST_PLANETS - 1 }, (_, i) => i + 2).filter(
+    (n) => fits({ ...s, planets: n }) && clear({ ...s, planets: n }),
+  );
   return good.length > 0 ? `; ${good.join(' or ')} would` : '';
 }
 

@@ -6,7 +6,7 @@ import { contextOf } from '../context.ts';
 import type { DutyChart } from '../duties/duty.ts';
 import { errorRow } from '../errors/rows.ts';
 import { short } from '../force/bench-form.ts';
-import { angleText, measured, timeText } from '../text.ts';
+import { angleText, measured, signed, timeText } from '../text.ts';
 
 /** A rate that a record can be read against: a turn of the output in s, and everything of the train that comes again. */
 export interface Readable {
@@ -85,6 +85,8 @@ export function takenFrom(drive: Drive, component: Component): Taken | null {
   const left = component.amplitudeArcsec - others;
   const { perUnit, unit, amount } = row.term.value!;
   const text = short((left > 0 ? left : component.amplitudeArcsec) / perUnit!);
+  // taken already
+  if (row.term.known === 'measured' && amount !== null && short(amount) === text) return null;
   return {
     title: `${row.term.cause}: ${text} ${unit}`,
     message: `${amount === null ? 'not known before' : `${measured(amount)} ${unit} before`}${others > 0 && left > 0 ? `; ${angleText(others)} of it left to ${rows.length - 1} more of this period` : ''}`,
@@ -156,10 +158,10 @@ export function componentRows(fit: TrackingFit): {
 /** A record with its fit as a chart: readings, the fitted curve, the drift; thinned so that it can be drawn. */
 export function recordChart({ times, values }: TrackingRecord, fit: TrackingFit | null): DutyChart {
   const every = Math.max(1, Math.floor(times.length / 500));
-  const at = (of: Float64Array): readonly [number, number][] =>
-    Array.from({ length: Math.ceil(times.length / every) }, (_, i) => {
-      const k = Math.min(times.length - 1, i * every);
-      return [times[k]! / 60, of[k]!];
+  const at = (when: Float64Array, of: Float64Array): readonly [number, number][] =>
+    Array.from({ length: Math.ceil(when.length / every) }, (_, i) => {
+      const k = Math.min(when.length - 1, i * every);
+      return [when[k]! / 60, of[k]!];
     });
   const [first, last] = [times[0] ?? 0, times.at(-1) ?? 0];
   const drift = (t: number): number => (fit ? fit.offset + (fit.driftArcsecPerHour * t) / 3600 : 0);
@@ -169,10 +171,10 @@ export function recordChart({ times, values }: TrackingRecord, fit: TrackingFit 
     x: 'min',
     y: '″',
     series: [
-      { name: 'readings', points: at(values), look: 'second' },
+      { name: 'readings', points: at(times, values), look: 'second' },
       ...(fit
         ? [
-            { name: 'fit', points: at(fit.fitted), look: 'main' as const },
+            { name: 'fit', points: at(fit.times, fit.fitted), look: 'main' as const },
             {
               name: 'drift',
               points: [
@@ -186,6 +188,30 @@ export function recordChart({ times, values }: TrackingRecord, fit: TrackingFit 
     ],
     message: `${times.length} readings over ${timeText(last - first).join(' ')}.`,
   };
+}
+
+/** Outliers that are named. */
+const NAMED_OUTLIERS = 4;
+
+/** Drift with its sign and in parts of a million, what was left out, what is no period of the train as it was sampled; in sentences. */
+export function recordSentences(fit: TrackingFit, turnSeconds: number): readonly string[] {
+  const drift = fit.driftArcsecPerHour;
+  const ppm = (drift / 3600 / (1_296_000 / turnSeconds)) * 1e6;
+  const way = drift < 0 ? ', it runs slow' : drift > 0 ? ', it runs fast' : '';
+  const named = fit.outliers.slice(0, NAMED_OUTLIERS).map((t) => `${measured(t)} s`);
+  return [
+    `Drift ${signed(angleText(Math.abs(drift)), drift)} an hour, ${signed(measured(Math.abs(ppm)), ppm)} ppm${way}; left over ${angleText(fit.residualRmsArcsec)} root mean square.`,
+    ...(fit.outliers.length > 0
+      ? [
+          `${fit.outliers.length} ${fit.outliers.length === 1 ? 'reading lies' : 'readings lie'} far off and ${fit.outliers.length === 1 ? 'is' : 'are'} left out: at ${named.join(', ')}${fit.outliers.length > named.length ? ' and later' : ''}.`,
+        ]
+      : []),
+    ...fit.unexplained.map((p) =>
+      p.folded
+        ? `±${angleText(p.amplitudeArcsec)} every ${p.periodS.toPrecision(4)} s is ${shortCause(p.folded.cause)}, ${p.folded.periodS.toPrecision(4)} s, folded: it was sampled too seldom.`
+        : `Unexplained: ±${angleText(p.amplitudeArcsec)} every ${p.periodS.toPrecision(4)} s${p.cause ? `; the nearest of the train is ${shortCause(p.cause)}` : ''}.`,
+    ),
+  ];
 }
 
 /** Clear of its own scatter so many σ. */

@@ -6,9 +6,9 @@ import {
   componentRows,
   recordValues,
   divisionRecordReport,
-  measured,
   measureForms,
   refusalSentence,
+  signedAngle,
   takenFrom,
   angleText,
   bumpGiven,
@@ -130,9 +130,9 @@ function keepDividing(): void {
       <v-btn variant="text" :prepend-icon="mdiStop" @click="stop">Stop</v-btn>
     </p>
     <p v-else-if="!read" class="quiet says">
-      A CSV of <b>time_s</b> and <b>error_arcsec</b> (or <b>error_px</b>) of a drive that follows, or of
-      <b>error_arcsec</b> at each place of a wheel that was divided. It is read back to the parts of the train
-      that made it. Sample makes one up, so that you can try it.
+      A CSV of times and errors in ″, ′, ° or px (<b>time_s</b>, <b>error_arcsec</b>; also hh:mm:ss and dates)
+      of a drive that follows, or of <b>error_arcsec</b> at each place of a wheel that was divided. It is read
+      back to the parts of the train that made it. Sample makes one up, so that you can try it.
     </p>
     <p v-else-if="read.is === 'refused'" class="says refused" role="alert">
       {{ refusalSentence(read.refusal) }}
@@ -156,7 +156,7 @@ function keepDividing(): void {
           <tr>
             <th scope="row">drift, steady <small>an hour</small></th>
             <td />
-            <td class="num">{{ angleText(Math.abs(tracking.fit.driftArcsecPerHour)) }}</td>
+            <td class="num">{{ signedAngle(tracking.fit.driftArcsecPerHour) }}</td>
             <td class="num quiet">±{{ angleText(tracking.fit.driftError) }}</td>
             <td />
           </tr>
@@ -165,12 +165,7 @@ function keepDividing(): void {
       <p v-for="u in rows.untold" :key="u.reason" class="says">
         <b>{{ u.reason.replace(/^./, (c) => c.toUpperCase()) }}:</b> {{ u.causes }}.
       </p>
-      <p v-for="p in tracking.fit.unexplained" :key="p.periodS" class="says">
-        <b>Not explained:</b> ±{{ angleText(p.amplitudeArcsec) }} every {{ measured(p.periodS) }} s<template
-          v-if="p.cause"
-          >; the nearest of the train is {{ p.cause }}</template
-        >.
-      </p>
+      <p v-for="m in tracking.says" :key="m" class="says">{{ m }}</p>
       <div class="take">
         <p v-for="t in takes" :key="t.title">
           <span
