@@ -157,7 +157,7 @@ emptyTest('a kept worm, and the belts round it that serve two counts', async ({ 
 test('a printed box says "if exactly" on every page', async ({ page }) => {
   await beginAt(page, 'Planet dial head', 'Job');
   for (const id of ['steps', 'divisions', 'error'])
-    await expect(cell(page, id)).toContainText('if exactly 64 : 1');
+    await expect(cell(page, id)).toContainText('if exactly 45 : 1');
   await ask(page, 'Rate');
   await go(page, 'Check');
   await expect(page.getByRole('table', { name: 'Divisions' })).toContainText('if exactly');
@@ -173,7 +173,7 @@ test('a printed box says "if exactly" on every page', async ({ page }) => {
   await page.getByRole('button', { name: 'Start at gap 1' }).click();
   await expect(page.locator('.err')).toContainText('Exact');
   await page.keyboard.press('Space');
-  await expect(page.locator('.err')).toContainText('Even if exactly 64 : 1');
+  await expect(page.locator('.err')).toContainText('Even if exactly 45 : 1');
   await page
     .getByRole('navigation')
     .getByRole('link', { name: /Pendrix/ })

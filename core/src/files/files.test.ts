@@ -232,7 +232,7 @@ describe('drive files', () => {
     [
       'train.stages',
       [{ kind: 'box' }],
-      'train.stages[0].pairs: a box needs its tooth pairs or the ratio printed on it; write one of them, for example 9:32, 11:22 or 64:1.',
+      'train.stages[0].pairs: a box needs its tooth pairs or the ratio printed on it; write one of them, for example 9:28, 10:27 or 45:1.',
     ],
     [
       'train.stages',

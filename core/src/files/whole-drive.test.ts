@@ -140,7 +140,7 @@ describe('where the work stops', () => {
 });
 
 describe('how sure it is', () => {
-  const printed = { kind: 'box', ratio: '64', provenance: 'nominal' } as const;
+  const printed = { kind: 'box', ratio: '45', provenance: 'nominal' } as const;
 
   test('a printed box says so in the strip, the rate and the terminal', () => {
     const d = drive('96', [printed], {
@@ -148,9 +148,9 @@ describe('how sure it is', () => {
       job: { rates: [{ kind: 'stars' }] },
     });
     for (const id of ['steps', 'divisions', 'error', 'rate'] as const)
-      expect([id, cell(d, id).graded!.word]).toEqual([id, expect.stringContaining('if exactly 64 : 1')]);
+      expect([id, cell(d, id).graded!.word]).toEqual([id, expect.stringContaining('if exactly 45 : 1')]);
     expect(checkAnswer(d)).toMatchObject({ divisions: [{ ifExact: true }], rates: [{ ifExact: true }] });
-    expect(divisionsCsv(report(d).divider!, [96])).toContain('if exactly 64 : 1');
+    expect(divisionsCsv(report(d).divider!, [96])).toContain('if exactly 45 : 1');
   });
 
   test('a measured ratio keeps its ±', () => {

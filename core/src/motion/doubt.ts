@@ -6,7 +6,7 @@ import { kinematics, newDrive, type Kinematics, type Stage } from '../drive/inde
  * measured ratios may be off together. (handbook: numbers, where a ratio comes from)
  */
 export interface Doubt {
-  /** ratios that are printed, estimated, or measured without a ±: "64 : 1" */
+  /** ratios that are printed, estimated, or measured without a ±: "45 : 1" */
   readonly printed: readonly string[];
   /** measured ratios that have their ± */
   readonly measured: readonly string[];

@@ -124,7 +124,7 @@ export const refusalWords = {
   },
   noRatio: {
     message: () => 'a box needs its tooth pairs or the ratio printed on it',
-    cure: () => 'write one of them, for example 9:32, 11:22 or 64:1',
+    cure: () => 'write one of them, for example 9:28, 10:27 or 45:1',
   },
   ringTooSmall: {
     message: (t) => `a ring of ${t.given} teeth does not go around a sun of ${t.limit ?? 'as many'}`,

@@ -5,7 +5,7 @@ import { angleText, listed, measured } from './text.ts';
 
 /** The one wording of how sure a figure is: every page, file and drawing takes it from here. (handbook: numbers) */
 
-/** " if exactly 64 : 1": what a figure rests on that nobody has counted; "" when all of it was. */
+/** " if exactly 45 : 1": what a figure rests on that nobody has counted; "" when all of it was. */
 export function ifExactly({ printed }: Doubt): string {
   if (printed.length === 0) return '';
   return printed.length <= 2
@@ -21,7 +21,7 @@ export function plusMinus(doubt: Doubt, as: 'arcsec' | 'ppm'): string {
     : `±${measured(doubtPpm(doubt))} ppm as measured`;
 }
 
-/** Both, as they follow a word or a figure: " if exactly 64 : 1, ±15.4″ as measured". */
+/** Both, as they follow a word or a figure: " if exactly 45 : 1, ±15.4″ as measured". */
 export const doubtText = (doubt: Doubt, as: 'arcsec' | 'ppm'): string => {
   const also = plusMinus(doubt, as);
   return `${ifExactly(doubt)}${also && `, ${also}`}`;

@@ -16,7 +16,7 @@ export const gradeWords = {
   unknown: 'Unknown',
 } as const satisfies Record<Grade, string>;
 
-/** A division's grade in words, with what it rests on: "Even", "Even at 1/8 if exactly 64 : 1", "Rounded ±0.58″", "Misses by 31″". */
+/** A division's grade in words, with what it rests on: "Even", "Even at 1/8 if exactly 45 : 1", "Rounded ±0.58″", "Misses by 31″". */
 export const gradeOfDivision = (d: Division, divider: Divider): Graded =>
   doubtful(bare(d, divider), divider.doubt, 'arcsec');
 

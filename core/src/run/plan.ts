@@ -74,7 +74,7 @@ export interface RunPlan {
   readonly plate?: PlatePlan;
   /** `divisions` marks along a slide */
   readonly scale?: ScalePlan;
-  /** what all of it rests on: "if exactly 64 : 1" */
+  /** what all of it rests on: "if exactly 45 : 1" */
   readonly doubt?: string;
   /** of runs begun before limits were kept as `room`: the work is taken back to the start at the end */
   readonly rewind?: true;

@@ -222,14 +222,14 @@ describe('edits', () => {
 
   test('a box takes pairs, its label, or both, but not neither', () => {
     const box = after(base, { do: 'addStage', kind: 'box', at: 0 });
-    expect(box.train.stages[0]).toEqual({ kind: 'box', ratio: '64', provenance: 'nominal' });
+    expect(box.train.stages[0]).toEqual({ kind: 'box', ratio: '45', provenance: 'nominal' });
     const pairs = after(box, { do: 'stage', at: 0, key: 'pairs', text: '9:32, 11:22' });
     expect(pairs.train.stages[0]).toMatchObject({
       pairs: [
         [9, 32],
         [11, 22],
       ],
-      ratio: '64',
+      ratio: '45',
     });
     expect(refusal({ do: 'stage', at: 0, key: 'pairs', text: '9:32, 11' }, box)).toBe('notPair');
     expect(refusal({ do: 'stage', at: 0, key: 'ratio', text: '' }, box)).toBe('noRatio');

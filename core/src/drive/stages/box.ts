@@ -80,7 +80,7 @@ export const box: StageKind<Box> = {
       reduces: true,
       default: '',
       optional: true,
-      hint: 'the label, 64:1',
+      hint: 'the label, 45:1',
     },
     choice(
       'provenance',
@@ -93,7 +93,7 @@ export const box: StageKind<Box> = {
     plusMinusInput,
     wholeErrorInput,
   ],
-  fresh: { ratio: '64', provenance: 'nominal' },
+  fresh: { ratio: '45', provenance: 'nominal' },
   refuse: (s) =>
     s.pairs === undefined && s.ratio === undefined ? error('noRatio', '', { path: 'pairs' }).refusal : null,
   reduction,

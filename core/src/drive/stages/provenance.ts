@@ -39,7 +39,7 @@ export function originOf(
   }
 }
 
-/** "64 : 1", "−4 : 3" */
+/** "45 : 1", "−4 : 3" */
 export function ratioLabel(r: Rational): string {
   return `${isNegative(r) ? '−' : ''}${r.n} : ${r.d}`;
 }

@@ -49,7 +49,7 @@ export interface RateReport {
   readonly drift: DutyChart | null;
   /** the hinge that it opens; null for all other outputs */
   readonly arm: TurningArm | null;
-  /** what all of it rests on: "if exactly 64 : 1, ±11.9 ppm as measured" */
+  /** what all of it rests on: "if exactly 45 : 1, ±11.9 ppm as measured" */
   readonly doubt: string;
 }
 

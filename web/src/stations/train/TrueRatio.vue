@@ -88,7 +88,7 @@ const number =
 const setLabel = (text: string): Refusal | null => {
   const read = readReduction(text);
   if (!read.ok) return read.refusal;
-  if (isNegative(read.value.value)) return error('negative', text, { example: '64:1' }).refusal;
+  if (isNegative(read.value.value)) return error('negative', text, { example: '45:1' }).refusal;
   label.value = read.value.value;
   return null;
 };
