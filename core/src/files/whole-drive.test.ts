@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { newDrive, type Drive } from '../drive/index.ts';
-import { find, requestFor, runNow } from '../find/index.ts';
+import { find, findForm, requestFor, runNow } from '../find/index.ts';
 import {
   benchReport,
   findCertificate,
   plainText,
   planRun,
+  reasonMessage,
   report,
   sheet,
   type VerdictCell,
@@ -302,14 +303,47 @@ describe('Find', () => {
     expect(asked.ok && asked.value.asked).toMatchObject({ question: 'rate', bits: 16, tickHz: { n: 1000n } });
   });
 
-  test('the camera’s pixel limits the step', () => {
+  test('the camera’s pixel is where the steps begin, unless somebody typed where', () => {
     const d = {
       ...drive('', [], { job: { camera: { focalMm: 135, pixelUm: 3.9 } } }),
-      find: { question: 'rate' as const, steps: '1000-' },
+      find: { question: 'rate' as const },
+      timer: { tickHz: '1000000', bits: 32 },
     };
     const asked = requestFor(d, [], () => 0);
+    expect(findForm(d)).toMatchObject({ steps: '217495-4349900', stepsFrom: 'camera', periodSeconds: '86164.0905' });
+    const typed = requestFor({ ...d, find: { question: 'rate', steps: '1000-' } }, [], () => 0);
+    expect(typed.ok && Number(typed.value.steps[0]!.n)).toBe(1000);
     // 5.9588″ on a pixel: 217 495 steps at least
     expect(asked.ok && Number(asked.value.steps[0]!.n)).toBe(217_495);
+  });
+
+  test('a counter that cannot hold what the typed steps leave between two is the reason, not the wheels', () => {
+    const d: Drive = {
+      ...drive('', [], { job: { rates: [{ kind: 'stars' }] } }),
+      timer: { tickHz: '16000000', bits: 16 },
+      find: { question: 'rate', steps: '10000-200000', wheels: '20-40', maxStages: 2 },
+    };
+    const asked = requestFor(d, [], () => 0);
+    if (!asked.ok) throw new Error('refused');
+    const answer = runNow(find(asked.value));
+    // 86164.0905 s · 16 MHz / 65 535
+    expect(answer.rows).toEqual([]);
+    expect(answer.reason).toMatchObject({ why: 'counterForbids', bits: 16 });
+    expect(reasonMessage(asked.value, answer.reason!)).toContain('The counter of 16 bits wants at least');
+    expect(findForm({ ...d, find: { question: 'rate' } }).stepsFrom).toBe('counter');
+  });
+
+  test('what is found goes before a kept head, or where the maker has free stages behind what is kept', () => {
+    const worm = { kind: 'worm', starts: 1, wheel: 90, moduleMm: 1, kept: true };
+    const keptIn = (stages: readonly object[]): readonly number[] | null => {
+      const asked = requestFor(drive('73', stages as Stages), [], () => 0);
+      return asked.ok ? [asked.value.kit.kept!.first.length, asked.value.kit.kept!.last.length] : null;
+    };
+    expect(keptIn([worm])).toEqual([0, 1]);
+    expect(keptIn([{ kind: 'belt', z1: 20, z2: 40, pitchMm: 2 }, worm])).toEqual([0, 1]);
+    expect(keptIn([{ kind: 'box', ratio: '45', kept: true }, { kind: 'spur', z1: 20, z2: 60 }, worm])).toEqual([
+      1, 1,
+    ]);
   });
 });
 

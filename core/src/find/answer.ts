@@ -59,6 +59,9 @@ export type Reason =
   | { readonly why: 'tooFewStages'; readonly primes: readonly string[]; readonly stages: number }
   | { readonly why: 'stepsOutside'; readonly steps: string; readonly stages: number }
   | { readonly why: 'cannotCancel' }
+  /** the counter wants more steps a turn than were allowed, or the controller's speed fewer */
+  | { readonly why: 'counterForbids'; readonly least: string; readonly bits: number }
+  | { readonly why: 'speedForbids'; readonly most: string }
   | { readonly why: 'outOfReach'; readonly least: number; readonly most: number; readonly stages: number }
   | { readonly why: 'nothingNear'; readonly nearest: FoundRow | null };
 

@@ -3,6 +3,7 @@ import {
   abs,
   at,
   compare,
+  decimal,
   div,
   exactly,
   isZero,
@@ -60,6 +61,8 @@ export interface FindForm {
   readonly modes: readonly number[];
   readonly finest: number;
   readonly steps: string;
+  /** what set the lower end, where nobody typed any; null where somebody did */
+  readonly stepsFrom: StepBound['why'] | null;
   readonly between: string;
   readonly made: NonNullable<FindSettings['made']>;
   readonly wheels: string;
@@ -76,18 +79,26 @@ export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindFo
   const modes = kind.modes(source);
   const [rate] = drive.job.rates ?? [];
   const { timer } = drive;
+  const question = set.question ?? (rate && drive.job.divisions.trim() === '' ? 'rate' : 'divisions');
+  const periodSeconds = set.periodSeconds ?? (rate ? asWritten(periodOf(rate)) : '86164.0905');
+  const tick = set.tickHz ?? asWritten(tickHz(timer ?? USUAL_TIMER));
+  const bits = set.bits ?? counterBits(timer ?? USUAL_TIMER);
   return {
-    question: set.question ?? (rate && drive.job.divisions.trim() === '' ? 'rate' : 'divisions'),
+    question,
     divisions: set.divisions ?? drive.job.divisions,
-    target: set.target ?? toText(abs(kinematics(drive.train).reduction)),
+    target: set.target ?? asWritten(abs(kinematics(drive.train).reduction)),
     target2: set.target2 ?? '',
-    periodSeconds: set.periodSeconds ?? (rate ? toText(periodOf(rate)) : '86164.0905'),
-    tickHz: set.tickHz ?? toText(tickHz(timer ?? USUAL_TIMER)),
-    bits: set.bits ?? counterBits(timer ?? USUAL_TIMER),
+    periodSeconds,
+    tickHz: tick,
+    bits,
     fullSteps: set.fullSteps ?? kind.fullSteps(source) ?? 200,
     modes,
     finest: set.finest ?? Math.max(...modes),
-    steps: set.steps ?? FIND_STEPS,
+    steps: set.steps ?? (question === 'rate' ? usualSteps(drive, periodSeconds, tick, bits) : FIND_STEPS),
+    stepsFrom:
+      set.steps === undefined && question === 'rate'
+        ? rateSteps(drive, exactly(periodSeconds), exactly(tick), bits).least.why
+        : null,
     between: set.between ?? '',
     made,
     wheels: set.wheels ?? FIND_WHEELS,
@@ -147,7 +158,7 @@ export function requestFor(
       ...(set.holds === 'must' && { mustHold: true }),
     },
     maxStages: form.maxStages,
-    steps: finerThanPixel(drive, form, steps.value),
+    steps: steps.value,
     ratio: [between.value[0], reach(drive, set, between.value[1])],
     maxErrorPpm: errorOf(drive, form, set),
     interval: shortest(drive, form),
@@ -156,20 +167,77 @@ export function requestFor(
   });
 }
 
-/** The stages that stay, in their places: before everything that is searched for, and after it. */
+/**
+ * The stages that stay, in their places. A kept head stays at the work and what is found goes before it; where the maker has free stages behind
+ * kept ones, as after a one-piece gear motor, what is found takes their place. (handbook: find)
+ */
 function keptOf(stages: readonly Stage[]): NonNullable<FindRequest['kit']['kept']> {
   const free = stages.findIndex((s) => !s.kept);
-  const first = free < 0 ? stages : stages.slice(0, free);
+  const first = stages.slice(0, Math.max(0, free));
   return { first, last: stages.slice(first.length).filter((s) => s.kept) };
 }
 
-/** A camera wants no step to be seen: one is a pixel of the sky at most. (handbook: follow) */
-function finerThanPixel(drive: Drive, { question }: FindForm, steps: Between): Between {
+/** What bounds the steps of a turn for a rate, and by what: the job's camera, the controller's counter and its speed. */
+export interface StepBound {
+  readonly why: 'camera' | 'counter' | 'speed' | 'field';
+  readonly steps: Rational;
+}
+
+/** A whole number, or the first figures of a greater one. */
+const up = (r: Rational): Rational => rational((r.n + r.d - 1n) / r.d);
+
+/**
+ * The steps that a rate wants of a turn where nobody typed any: no fewer than let a camera see one pixel at a step, and than the counter holds
+ * between two; no more than the controller makes. (handbook: follow)
+ */
+export function rateSteps(
+  drive: Drive,
+  period: Rational,
+  ticks: Rational,
+  bits: number,
+): { readonly least: StepBound; readonly most: StepBound } {
   const { camera } = drive.job;
-  if (!camera || question !== 'rate') return steps;
-  const least = rational(Math.ceil(Number(ARCSEC_PER_TURN) / pixelScale(camera.pixelUm, camera.focalMm)));
-  const [low, high] = steps;
-  return [low && compare(low, least) > 0 ? low : least, high];
+  const [low, high] = FIND_STEPS.split('-').map((t) => exactly(t)) as [Rational, Rational];
+  const least: StepBound[] = [
+    { why: 'field', steps: low },
+    { why: 'counter', steps: up(div(mul(period, ticks), rational(2n ** BigInt(bits) - 1n))) },
+    ...(camera
+      ? [
+          {
+            why: 'camera' as const,
+            steps: rational(Math.ceil(Number(ARCSEC_PER_TURN) / pixelScale(camera.pixelUm, camera.focalMm))),
+          },
+        ]
+      : []),
+  ];
+  const first = least.reduce((a, b) => (compare(b.steps, a.steps) > 0 ? b : a));
+  // as wide as the field is when nothing bounds it
+  const wide = div(mul(first.steps, high), low);
+  const top = drive.timer?.maxStepsPerSecond;
+  const fastest = top === undefined ? null : mul(period, exactly(top));
+  return {
+    least: first,
+    most:
+      fastest && compare(fastest, wide) < 0
+        ? { why: 'speed', steps: fastest }
+        : { why: 'field', steps: wide },
+  };
+}
+
+/** The range of steps that is searched unless somebody typed one. */
+function usualSteps(drive: Drive, period: string, tick: string, bits: number): string {
+  const { least, most } = rateSteps(drive, exactly(period), exactly(tick), bits);
+  const whole = (r: Rational): string => String(r.n / r.d);
+  return compare(least.steps, most.steps) < 0
+    ? `${whole(least.steps)}-${whole(most.steps)}`
+    : whole(least.steps) + '-';
+}
+
+/** A number as people write it: a decimal where it ends. */
+function asWritten(r: Rational): string {
+  for (let places = 0; places <= 12; places++)
+    if (10n ** BigInt(places) % r.d === 0n) return decimal(r, places);
+  return toText(r);
 }
 
 /** Ticks between two steps at the controller's fastest, and what its counter holds. */

@@ -1,4 +1,15 @@
-import { factors, gcd, lcm, toText, toNumber, type Rational } from '../numbers/index.ts';
+import {
+  compare,
+  div,
+  factors,
+  gcd,
+  lcm,
+  mul,
+  rational,
+  toText,
+  toNumber,
+  type Rational,
+} from '../numbers/index.ts';
 import type { FindAnswer, Reason } from './answer.ts';
 import type { Workbench } from './kit.ts';
 import { partRatio } from './parts.ts';
@@ -25,7 +36,24 @@ export function reasonOf(
     if (target > high || target < Math.min(low, kept))
       return { why: 'outOfReach', least: low, most: high, stages: request.maxStages };
   }
-  return { why: 'nothingNear', nearest: null };
+  return (asked.question === 'rate' && clockReason(request, asked)) || { why: 'nothingNear', nearest: null };
+}
+
+/** Does the controller forbid all that the range of steps allows? Then that is the reason, whatever the wheels are. */
+function clockReason(
+  { interval, steps: [low, high] }: FindRequest,
+  asked: Extract<FindRequest['asked'], { question: 'rate' }>,
+): Reason | null {
+  const ticks = mul(asked.periodSeconds, asked.tickHz);
+  const { bits } = asked;
+  const most = interval?.[1] ?? (bits === null ? null : 2 ** bits - 1);
+  const least = most === null ? null : div(ticks, rational(most));
+  if (bits !== null && least && high && compare(high, least) < 0)
+    return { why: 'counterForbids', least: String((least.n + least.d - 1n) / least.d), bits };
+  const fastest = interval ? div(ticks, rational(interval[0])) : null;
+  return fastest && low && compare(low, fastest) > 0
+    ? { why: 'speedForbids', most: String(fastest.n / fastest.d) }
+    : null;
 }
 
 function divisionsReason(

@@ -169,6 +169,10 @@ export function reasonMessage(request: FindRequest, reason: Reason): string {
       return `With ${counted(reason.stages, word)} there are trains that come out even, but none with ${reason.steps} steps a turn: widen the limits.`;
     case 'cannotCancel':
       return 'The driven wheels can bring what is wanted, but no drivers leave a whole number of steps: allow finer modes, or more drivers.';
+    case 'counterForbids':
+      return `The counter of ${reason.bits} bits wants at least ${grouped(reason.least)} steps a turn between two ticks that it can hold: widen the steps, or take a wider counter or a coarser prescaler.`;
+    case 'speedForbids':
+      return `The controller’s greatest speed allows ${grouped(reason.most)} steps a turn at most: lower the steps, or let it step faster.`;
     case 'outOfReach':
       return `It is out of reach: ${counted(reason.stages, word)} of these give ${measured(reason.least)} to ${measured(reason.most)} at most. Allow more stages, larger wheels or a worm.`;
     case 'nothingNear':

@@ -54,6 +54,8 @@ export const sourceKind: EditKind<SetSourceKind> = {
 export interface SetModes {
   readonly do: 'modes';
   readonly text: string;
+  /** the one that was in use before they were typed: it stays wherever it is among them */
+  readonly mode?: number;
 }
 
 /** The driver's modes. When the one in use is no longer among them, the finest takes its place. */
@@ -64,7 +66,8 @@ export const modes: EditKind<SetModes> = {
     if (!before) return error('unknownEdit', 'modes');
     const read = readModes(edit.text);
     if (!read.ok) return read;
-    const mode = read.value.includes(before.mode) ? before.mode : read.value.at(-1)!;
+    const wanted = edit.mode ?? before.mode;
+    const mode = read.value.includes(wanted) ? wanted : read.value.at(-1)!;
     const { driverPartId: _, ...alone } = before;
     return ok(withSource(drive, { ...alone, modes: read.value, mode }));
   },

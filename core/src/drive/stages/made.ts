@@ -51,7 +51,7 @@ export const madeInputs: readonly InputSpec[] = [
     key: 'shiftBack',
     label: 'Shift given back',
     default: '',
-    hint: 'the mate takes back the shift that keeps a root whole, so that the distance stays m·(z1 + z2)/2',
+    hint: 'the mate takes back the shift that keeps a root whole, so that the distance stays that of the teeth alone',
     ...made,
   },
   {

@@ -1,5 +1,5 @@
 import type { Rational } from '../../numbers/index.ts';
-import { platesText, type Drive, type Kinematics } from '../../drive/index.ts';
+import { platesText, type Drive, type Edit, type Kinematics } from '../../drive/index.ts';
 import {
   compoundMoves,
   differentials,
@@ -71,6 +71,8 @@ export interface PlatesReport {
   readonly tally: { readonly circle: number; readonly compound: number; readonly none: number };
   readonly fresh: NewPlates;
   readonly freshMessage: { readonly strong: string; readonly rest: string } | null;
+  /** the source does not go by these plates, or goes by nothing: what would */
+  readonly offer: { readonly message: string; readonly title: string; readonly edit: Edit } | null;
   opened(divisions: number): OpenedPlate;
 }
 
@@ -78,6 +80,23 @@ export const CHART_TO = 400;
 const MAX_HOLES = 100;
 /** Ways of each kind that are listed. */
 const LISTED = 5;
+
+/** Plates are turned by a crank: with a motor the strip, the sheet and Run go by its steps. And back, where there are no circles. */
+function offerOf({ train: { source } }: Drive, circles: number): PlatesReport['offer'] {
+  if (circles > 0 && source.kind !== 'crank')
+    return {
+      message: 'A motor turns this head: strip, sheet and Run go by its steps, not by these plates.',
+      title: 'Turn it by a crank',
+      edit: { do: 'sourceKind', kind: 'crank' },
+    };
+  return circles === 0 && source.kind === 'crank'
+    ? {
+        message: 'A crank turns it, and there is no plate.',
+        title: 'Turn it by a stepper',
+        edit: { do: 'sourceKind', kind: 'stepper' },
+      }
+    : null;
+}
 
 /** How the plates make the wanted counts; null while there are none. (handbook: divide, index plates) */
 export function platesReport(drive: Drive, k: Kinematics, wanted: readonly number[]): PlatesReport | null {
@@ -107,6 +126,7 @@ export function platesReport(drive: Drive, k: Kinematics, wanted: readonly numbe
     gears: (set.gears ?? []).join(' '),
     mostHoles,
     message: `${circles} on ${counted(plates.length, 'plate')}`,
+    offer: offerOf(drive, circles),
     get rows() {
       return answers().map((a) => rowOf(a, worm, wheelsFor(a)));
     },

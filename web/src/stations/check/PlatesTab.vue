@@ -77,6 +77,10 @@ const copyWorking = async (): Promise<void> => {
         <v-btn @click="set('plates')(EXAMPLE)">Begin with three plates of 15 to 49</v-btn>
       </div>
       <template v-else>
+        <p v-if="plates.offer" class="offer">
+          {{ plates.offer.message }}
+          <v-btn variant="text" @click="edit(plates.offer.edit)">{{ plates.offer.title }}</v-btn>
+        </p>
         <div class="want">
           <ReadField
             class="worm"

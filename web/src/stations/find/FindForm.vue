@@ -54,6 +54,12 @@ function toggle(kind: StageKindId): void {
 }
 const from = computed(() => (set.value.divisions === undefined ? 'from the Job' : 'changed here'));
 const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
+/** What set the lower end of the steps, where nobody typed any. */
+const STEPS_FROM = {
+  camera: 'From where one step is a pixel of the camera at most.',
+  counter: 'From where the counter holds the time between two steps.',
+  speed: 'As the controller’s speed allows.',
+} as const;
 </script>
 
 <template>
@@ -111,6 +117,9 @@ const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
         :value="form.steps.replace('-', '–')"
         :commit="commit('steps')"
       />
+      <p v-if="form.stepsFrom && form.stepsFrom !== 'field'" class="quiet">
+        {{ STEPS_FROM[form.stepsFrom] }}
+      </p>
     </template>
     <ReadField
       v-if="form.question !== 'divisions'"

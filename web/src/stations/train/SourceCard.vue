@@ -42,8 +42,12 @@ const kinds = Object.entries(sources) as readonly (readonly [
 const stepper = computed(() => (source.kind === 'stepper' ? source : null));
 const set = (key: string, text: string, editSession?: string): Refusal | null =>
   edit({ do: 'source', key, text }, editSession);
-const setModes = (text: string, editSession: string): Refusal | null =>
-  edit({ do: 'modes', text }, editSession);
+/** the mode in use when the list was begun to be typed: half a list must not lose it */
+let typing = { session: '', mode: 1 };
+function setModes(text: string, editSession: string): Refusal | null {
+  if (typing.session !== editSession) typing = { session: editSession, mode: stepper.value?.mode ?? 1 };
+  return edit({ do: 'modes', text, mode: typing.mode }, editSession);
+}
 const modes = computed(() =>
   (stepper.value?.modes ?? []).map((m) => ({ value: String(m), title: m === 1 ? 'Full step' : `1/${m}` })),
 );
