@@ -38,7 +38,7 @@ module.exports = {
       from: {
         path: '^core/src/drive/stages/(?!(index|stage|pair|common|provenance|wobble|judged|made)\\.ts$)',
       },
-      to: { path: '^core/src/drive/stages/(?!(stage|pair|provenance|wobble|wheel)\\.ts$)' },
+      to: { path: '^core/src/drive/stages/(?!(stage|pair|provenance|wobble|wheel|module)\\.ts$)' },
     },
     {
       name: 'stores-know-no-page',

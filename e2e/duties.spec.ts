@@ -125,9 +125,9 @@ test('a camera and a range of speeds are given, judged and taken away', async ({
   await openTab(page, 'Camera');
   const seen = page.getByRole('region', { name: 'What the camera sees' });
   // the worm of a bought head wavers more than the sky may
-  await expect(seen).toContainText('Round only for 14.8 s');
+  await expect(seen).toContainText('Round only for 10.1 s');
   await typeInto(field(page, 'Exposure'), '10');
-  await expect(seen).toContainText('Round for 10.0 s');
+  await expect(seen).toContainText('At most 10.1 s, without belt, once round');
   await typeInto(seen.getByRole('textbox', { name: 'Declination' }), '95');
   await expect(seen.getByText('above 90')).toBeVisible();
   await openTab(page, 'Speed');

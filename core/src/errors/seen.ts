@@ -41,16 +41,22 @@ const LOOKS = 160;
  */
 export function movedIn({ waves, step, fullStep }: Moving, seconds: number, driftPerSecond = 0): number {
   if (seconds <= 0) return 0;
-  const full = fullStep ? 2 * fullStep.arcsec * Math.min(1, seconds / fullStep.seconds) : 0;
-  const fast = (w: Wave): boolean => w.periodSeconds < (4 * seconds) / LOOKS;
+  const often = (period: number): boolean => period < (4 * seconds) / LOOKS;
+  const fast = (w: Wave): boolean => often(w.periodSeconds);
+  // full steps stand off to and fro: all of it from one to the next, nothing from one to the next but one
+  const full = (t: number): number => {
+    if (!fullStep) return 0;
+    const steps = t / fullStep.seconds;
+    return 2 * fullStep.arcsec * (often(2 * fullStep.seconds) ? 1 : 1 - Math.abs((steps % 2) - 1));
+  };
   const slow = waves.filter((w) => !fast(w));
   const round = waves.reduce((n, w) => n + (fast(w) ? 2 * w.arcsec : 0), 0);
   let most = driftPerSecond * seconds;
   for (let i = 1; i <= LOOKS; i++) {
     const t = (seconds * i) / LOOKS;
-    let moved = driftPerSecond * t;
+    let moved = driftPerSecond * t + full(t);
     for (const w of slow) moved += 2 * w.arcsec * Math.abs(Math.sin((Math.PI * t) / w.periodSeconds));
     if (moved > most) most = moved;
   }
-  return step + full + round + most;
+  return step + round + most;
 }

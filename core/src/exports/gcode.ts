@@ -11,10 +11,10 @@ import {
   type Result,
 } from '../numbers/index.ts';
 import { kinematicsOf, type Drive, type Kinematics } from '../drive/index.ts';
-import { doubtOf } from '../motion/index.ts';
+import { doubtOf, stopsOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
 import { placeOfTarget, planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
-import { doubtText, noRun, planRun, shotAxes, type DriveAxis } from '../report/index.ts';
+import { doubtText, noRun, planRun, shotAxes, stopWords, type DriveAxis } from '../report/index.ts';
 import { plateNumber } from './circle-sheet.ts';
 import { drillingGcode } from './drilling.ts';
 import type { ExportFormat, ExportOptions } from './export.ts';
@@ -60,21 +60,25 @@ function divisionsGcode(drive: Drive, divisions: number, letter = 'A'): Result<s
   });
   const doubt = doubtText(doubtOf(k), 'arcsec');
   return ok(
-    [...head(drive, [`${letter} in degrees${perUnit(k, 'degree')}${doubt}`]), ...lines.flat(), 'M2', ''].join(
-      '\n',
-    ),
+    [
+      ...head(drive, [`${letter} in degrees${perUnit(drive, k, 'degree')}${doubt}`]),
+      ...lines.flat(),
+      'M2',
+      '',
+    ].join('\n'),
   );
 }
 
-/** ", 3040 microsteps a degree": what the machine must be set to. */
-function perUnit(k: Kinematics, unit: 'degree' | 'mm'): string {
-  const N = k.stepsPerTurn;
-  if (!N || k.hinge || k.lock) return '';
-  if (unit === 'degree') return `, ${toText(div(N, rational(360)))} microsteps a degree`;
+/** ", 3040 microsteps a degree": what the machine must be set to. Counts of an encoder, marks of a dial are called so. */
+function perUnit(drive: Drive, k: Kinematics, unit: 'degree' | 'mm'): string {
+  const stops = k.hinge || k.lock ? null : stopsOf(drive, k);
+  if (!stops) return '';
+  const [N, steps] = [stops.perTurn, stopWords[stops.by].unit];
+  if (unit === 'degree') return `, ${toText(div(N, rational(360)))} ${steps} a degree`;
   if (!k.travel) return '';
   return k.travel.piPower === 0
-    ? `, ${toText(div(N, k.travel.q))} microsteps a mm`
-    : `, ${toText(div(N, k.travel.q))}${k.travel.piPower === 1 ? ' / pi' : ' pi'} microsteps a mm`;
+    ? `, ${toText(div(N, k.travel.q))} ${steps} a mm`
+    : `, ${toText(div(N, k.travel.q))}${k.travel.piPower === 1 ? ' / pi' : ' pi'} ${steps} a mm`;
 }
 
 const LENGTHS = ['X', 'Y', 'Z', 'U', 'V', 'W'] as const;
@@ -137,7 +141,7 @@ function axisMessage(drive: Drive, { name, sweep, steps, k }: DriveAxis, letter:
   const what = sweep.unit === 'mm' ? 'mm' : 'degrees';
   const own = sweep.stepsPerUnit === undefined;
   const per = own
-    ? perUnit(k, sweep.unit === 'mm' ? 'mm' : 'degree')
+    ? perUnit(drive, k, sweep.unit === 'mm' ? 'mm' : 'degree')
     : `, ${sweep.unit === 'turns' ? toText(div(exactly(sweep.stepsPerUnit), rational(360))) : sweep.stepsPerUnit} microsteps a ${sweep.unit === 'mm' ? 'mm' : 'degree'}`;
   const doubt = own ? doubtText(doubtOf(k), 'ppm') : '';
   return `${letter}: ${name}, ${what}${per}, up to ${top} microsteps/s at ${accel}/s2, ${decimal(steps, 3)} microsteps in all${doubt}`;

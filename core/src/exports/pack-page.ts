@@ -13,6 +13,7 @@ import {
   partsRows,
   plainText,
   planRun,
+  plateSetup,
   sheet,
   treeReport,
   WHEEL_HEAD,
@@ -72,8 +73,8 @@ function runSheets({ report }: OutputReport): string {
       const s = sheet(plan);
       const rows = Array.from({ length: Math.min(s.length, MAX_ROWS) }, (_, i) => s.row(i));
       return [
-        `<h3>${count} divisions${plan.doubt ? `, ${esc(plan.doubt)}` : ''}</h3><p>${esc(plainText(s.steps))} ${esc(s.unit)} a turn of the work, ${esc(plainText(s.step))} from gap to gap.</p>${table(
-          ['gap', 'target', 'moved', 'error', 'crank', 'done'],
+        `<h3>${count} divisions${plan.doubt ? `, ${esc(plan.doubt)}` : ''}</h3><p>${esc(plainText(s.steps))} ${esc(s.unit)} a turn of the work, ${esc(plainText(s.step))} from gap to gap.${plan.plate ? ` Set at the head: ${esc(plateSetup(plan.plate))}.` : ''}</p>${table(
+          ['gap', 'target', 'moved', 'error', plan.plate ? 'crank in all' : `${s.source}, turns`, 'done'],
           rows.map((r) => [
             r.is === 'gap' ? String(r.gap) : r.is,
             r.target,

@@ -1,9 +1,6 @@
 import {
-  ARCSEC_PER_TURN,
   abs,
   at,
-  compare,
-  decimal,
   div,
   exactly,
   isZero,
@@ -12,31 +9,21 @@ import {
   readDivisions,
   error,
   ok,
-  toText,
   type Rational,
   type Result,
 } from '../numbers/index.ts';
 import {
-  searchedKinds,
-  FIND_STAGES,
-  FIND_STEPS,
-  FIND_WHEELS,
-  counterBits,
-  kinematics,
-  periodOf,
-  pixelScale,
   readBetween,
   readWheels,
   sourceKindOf,
-  tickHz,
   type Drive,
-  type StageKindId,
   type FindSettings,
   type Stage,
 } from '../drive/index.ts';
-import { partKindOf, type ShelfPart } from '../shelf/index.ts';
+import type { ShelfPart } from '../shelf/index.ts';
 import { kitOf } from './pool.ts';
-import type { Asked, Between, FindRequest } from './request.ts';
+import { findForm, type FindForm } from './form.ts';
+import type { Asked, FindRequest } from './request.ts';
 import type { TwoAsked } from './two-branches.ts';
 
 /** Pairs of branches that are kept. */
@@ -44,77 +31,6 @@ const BRANCH_ROWS = 30;
 
 /** Rows of one number of stages that are kept. */
 const ROWS = 24;
-
-/** A controller until somebody gives one: the same that Check would add. */
-const USUAL_TIMER = { tickHz: '1000000' };
-
-/** A search as it stands for a drive: every field as it is in force, and which of them come from elsewhere. */
-export interface FindForm {
-  readonly question: NonNullable<FindSettings['question']>;
-  readonly divisions: string;
-  readonly target: string;
-  readonly target2: string;
-  readonly periodSeconds: string;
-  readonly tickHz: string;
-  readonly bits: number;
-  readonly fullSteps: number;
-  readonly modes: readonly number[];
-  readonly finest: number;
-  readonly steps: string;
-  /** what set the lower end, where nobody typed any; null where somebody did */
-  readonly stepsFrom: StepBound['why'] | null;
-  readonly between: string;
-  readonly made: NonNullable<FindSettings['made']>;
-  readonly wheels: string;
-  readonly kinds: readonly StageKindId[];
-  readonly maxStages: number;
-}
-
-/** The fields of a drive's search with what the job, the train and custom say where nobody said otherwise. */
-export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindForm {
-  const set = drive.find ?? {};
-  const made = set.made ?? 'ranges';
-  const { source } = drive.train;
-  const kind = sourceKindOf(source);
-  const modes = kind.modes(source);
-  const [rate] = drive.job.rates ?? [];
-  const { timer } = drive;
-  const question = set.question ?? (rate && drive.job.divisions.trim() === '' ? 'rate' : 'divisions');
-  const periodSeconds = set.periodSeconds ?? (rate ? asWritten(periodOf(rate)) : '86164.0905');
-  const tick = set.tickHz ?? asWritten(tickHz(timer ?? USUAL_TIMER));
-  const bits = set.bits ?? counterBits(timer ?? USUAL_TIMER);
-  return {
-    question,
-    divisions: set.divisions ?? drive.job.divisions,
-    target: set.target ?? asWritten(abs(kinematics(drive.train).reduction)),
-    target2: set.target2 ?? '',
-    periodSeconds,
-    tickHz: tick,
-    bits,
-    fullSteps: set.fullSteps ?? kind.fullSteps(source) ?? 200,
-    modes,
-    finest: set.finest ?? Math.max(...modes),
-    steps: set.steps ?? (question === 'rate' ? usualSteps(drive, periodSeconds, tick, bits) : FIND_STEPS),
-    stepsFrom:
-      set.steps === undefined && question === 'rate'
-        ? rateSteps(drive, exactly(periodSeconds), exactly(tick), bits).least.why
-        : null,
-    between: set.between ?? '',
-    made,
-    wheels: set.wheels ?? FIND_WHEELS,
-    kinds: set.kinds ?? (made === 'ranges' ? ['spur'] : kindsOf(shelf)),
-    maxStages: set.maxStages ?? FIND_STAGES,
-  };
-}
-
-/** The kinds of stage that a shelf can make: what a search of it begins with. */
-function kindsOf(shelf: readonly ShelfPart[]): readonly StageKindId[] {
-  const there = new Set(
-    shelf.flatMap((p) => partKindOf(p).wheel?.(p).pair ?? partKindOf(p).stage?.(p).kind ?? []),
-  );
-  const kinds = searchedKinds.filter((k) => there.has(k));
-  return kinds.length > 0 ? kinds : ['spur'];
-}
 
 /**
  * What a drive's search asks of what there is. `used` tells how many of a line of the shelf other drives take.
@@ -175,69 +91,6 @@ function keptOf(stages: readonly Stage[]): NonNullable<FindRequest['kit']['kept'
   const free = stages.findIndex((s) => !s.kept);
   const first = stages.slice(0, Math.max(0, free));
   return { first, last: stages.slice(first.length).filter((s) => s.kept) };
-}
-
-/** What bounds the steps of a turn for a rate, and by what: the job's camera, the controller's counter and its speed. */
-export interface StepBound {
-  readonly why: 'camera' | 'counter' | 'speed' | 'field';
-  readonly steps: Rational;
-}
-
-/** A whole number, or the first figures of a greater one. */
-const up = (r: Rational): Rational => rational((r.n + r.d - 1n) / r.d);
-
-/**
- * The steps that a rate wants of a turn where nobody typed any: no fewer than let a camera see one pixel at a step, and than the counter holds
- * between two; no more than the controller makes. (handbook: follow)
- */
-export function rateSteps(
-  drive: Drive,
-  period: Rational,
-  ticks: Rational,
-  bits: number,
-): { readonly least: StepBound; readonly most: StepBound } {
-  const { camera } = drive.job;
-  const [low, high] = FIND_STEPS.split('-').map((t) => exactly(t)) as [Rational, Rational];
-  const least: StepBound[] = [
-    { why: 'field', steps: low },
-    { why: 'counter', steps: up(div(mul(period, ticks), rational(2n ** BigInt(bits) - 1n))) },
-    ...(camera
-      ? [
-          {
-            why: 'camera' as const,
-            steps: rational(Math.ceil(Number(ARCSEC_PER_TURN) / pixelScale(camera.pixelUm, camera.focalMm))),
-          },
-        ]
-      : []),
-  ];
-  const first = least.reduce((a, b) => (compare(b.steps, a.steps) > 0 ? b : a));
-  // as wide as the field is when nothing bounds it
-  const wide = div(mul(first.steps, high), low);
-  const top = drive.timer?.maxStepsPerSecond;
-  const fastest = top === undefined ? null : mul(period, exactly(top));
-  return {
-    least: first,
-    most:
-      fastest && compare(fastest, wide) < 0
-        ? { why: 'speed', steps: fastest }
-        : { why: 'field', steps: wide },
-  };
-}
-
-/** The range of steps that is searched unless somebody typed one. */
-function usualSteps(drive: Drive, period: string, tick: string, bits: number): string {
-  const { least, most } = rateSteps(drive, exactly(period), exactly(tick), bits);
-  const whole = (r: Rational): string => String(r.n / r.d);
-  return compare(least.steps, most.steps) < 0
-    ? `${whole(least.steps)}-${whole(most.steps)}`
-    : whole(least.steps) + '-';
-}
-
-/** A number as people write it: a decimal where it ends. */
-function asWritten(r: Rational): string {
-  for (let places = 0; places <= 12; places++)
-    if (10n ** BigInt(places) % r.d === 0n) return decimal(r, places);
-  return toText(r);
 }
 
 /** Ticks between two steps at the controller's fastest, and what its counter holds. */

@@ -24,7 +24,8 @@ export {
 export { run, runNow, type Progress, type Search, type Signal } from './search.ts';
 export { findShare } from './share.ts';
 export type { Share } from './ratio-question.ts';
-export { branchesAsked, findForm, requestFor, type FindForm } from './for-drive.ts';
+export { findForm, type FindForm } from './form.ts';
+export { branchesAsked, requestFor } from './for-drive.ts';
 export { kitOf, type Pool } from './pool.ts';
 export { findOthers } from './others.ts';
 export { twoBranches, type TwoAsked, type TwoBranches, type TwoPair } from './two-branches.ts';

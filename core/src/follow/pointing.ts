@@ -3,6 +3,8 @@ import { STAR_RATE } from './camera.ts';
 /** Two axes that are not polar. Angles in degrees, azimuth from north through east, rates in ″ a second. (handbook: follow) */
 
 const RAD = Math.PI / 180;
+/** Cosine of an altitude that is the zenith as far as doubles tell. */
+const AT_ZENITH = 1e-9;
 
 export interface Pointing {
   readonly azimuthDeg: number;
@@ -33,6 +35,9 @@ export function pointingOf(latitudeDeg: number, hourAngleDeg: number, declinatio
 /** Rates of both axes and of the picture; they grow without bound toward the zenith. */
 export function axisRates(latitudeDeg: number, { azimuthDeg, altitudeDeg }: Pointing): AxisRates {
   const [p, A, a] = [latitudeDeg * RAD, azimuthDeg * RAD, altitudeDeg * RAD];
+  // at the zenith itself no speed suffices
+  if (Math.cos(a) < AT_ZENITH)
+    return { azimuth: -Infinity, altitude: STAR_RATE * Math.cos(p) * Math.sin(A), turning: Infinity };
   return {
     azimuth: STAR_RATE * (Math.sin(p) - Math.cos(p) * Math.tan(a) * Math.cos(A)),
     altitude: STAR_RATE * Math.cos(p) * Math.sin(A),

@@ -1,11 +1,5 @@
-export {
-  fitDividing,
-  type DividedBy,
-  type DivisionFit,
-  type DivisionRecord,
-  type DivisionShape,
-  type ShapeFound,
-} from './dividing.ts';
+export { fitDividing, type DivisionFit, type DivisionRecord } from './dividing.ts';
+export type { DividedBy, DivisionShape, ShapeFound } from './readings.ts';
 export { divisionSample, trackingSample } from './instruments.ts';
 export { noiseOf } from './noise.ts';
 export { highestPeak, lombScargle, type Peak } from './periodogram.ts';

@@ -1,6 +1,7 @@
 import { seeded } from '../simulate/index.ts';
 import { normal } from './noise.ts';
-import type { DividedBy, DivisionRecord, DivisionShape } from './dividing.ts';
+import type { DivisionRecord } from './dividing.ts';
+import type { DividedBy, DivisionShape } from './readings.ts';
 import type { TrackingRecord } from './tracking.ts';
 
 /** Stand-ins for instruments: records with faults that are known, so that reading them can be tried. One seed, one record. */

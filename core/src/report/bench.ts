@@ -21,7 +21,8 @@ import { whole } from './text.ts';
 /** What the bench shows of a run: what to do now, what was before, what comes then. (handbook: run) */
 export interface BenchReport {
   readonly row: SheetRow;
-  readonly before: { readonly title: string; readonly target: string } | null;
+  /** where it came from; `cut` when that place is */
+  readonly before: { readonly title: string; readonly target: string; readonly cut: boolean } | null;
   /** whose turns are told: "motor", "crank" */
   readonly source: string;
   /** the last moves, newest first, with the time of each */
@@ -75,6 +76,7 @@ export function benchReport(state: RunState): BenchReport {
     before: came && {
       title: came.is === 'rewind' ? 'Rewound' : placeOf(came, plan),
       target: s.rowOf(came, null).target,
+      cut: came.is === 'rewind' || isCutAt(state, came),
     },
     last: back.slice(0, LAST).map((b, i) => ({ at: b.at, row: s.rowOf(b.step, back[i + 1]?.step ?? null) })),
     place: state.finished ? 'Done' : placeOf(step, plan),
@@ -93,6 +95,13 @@ const placeOf = (step: Step, { divisions, scale }: RunPlan): string => {
     return step.gap <= divisions ? 'Rewind' : scale ? 'Back to the start' : 'Rewind to the start';
   return `${scale ? 'Mark' : 'Gap'} ${step.gap}`;
 };
+
+/** Is the place of a step cut, in the row that the work was in when it left it? */
+function isCutAt(state: RunState, came: Step): boolean {
+  const row = state.moves.at(-2)?.row ?? 1;
+  const place = (row - 1) * state.plan.divisions + came.gap - 1;
+  return ['cut', 'again'].includes(gapStates(state)(place));
+}
 
 /** The other axis of a grid, where it stands in this row. */
 function gridOf(state: RunState): BenchReport['grid'] {

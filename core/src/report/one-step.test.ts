@@ -7,6 +7,7 @@ import { driveOf } from '../testing/samples.ts';
 import { benchError } from './bench-error.ts';
 import { contextOf } from './context.ts';
 import { report } from './report.ts';
+import { drivenReport, windowMeaning } from './driven.ts';
 import { planRun } from './run-plan.ts';
 import { sheet } from './sheet.ts';
 
@@ -78,7 +79,7 @@ describe('one step at the work, on every page', () => {
       train: {
         ...newDrive('x').train,
         source: stepper(16) as never,
-        stages: [{ kind: 'belt', z1: 20, z2: 60, pitchMm: 2 } as Stage],
+        stages: [{ kind: 'belt', z1: 20, z2: 60, pitchMm: 2 }],
         output: {
           kind: 'tangentArm',
           leadMm: '1',
@@ -109,7 +110,8 @@ describe('one step at the work, on every page', () => {
     });
     const bare = contextOf(without).errors.budgets.tracking!;
     const timed = contextOf({ ...without, timer: { ...timer, tolerancePpm: 20 } }).errors.budgets.tracking!;
-    expect(bare.budget.worst).toBeGreaterThan(0);
+    // by hand: half a microstep, 5 % of a full step, worm and wheel of 0.02 mm each
+    expect(bare.budget.worst).toBeCloseTo(0.5625 + 0.9 + 2 * ((0.01 / 180) * (648_000 / Math.PI)), 6);
     const ids = (b: typeof bare): readonly string[] => b.terms.map((t) => t.id);
     expect(
       ids(timed)
@@ -152,9 +154,9 @@ describe('the motor as it is driven now', () => {
 });
 
 test('more ratio no longer helps: the stop window counts, 500 × 4, window 6, belt 18 : 63, worm 110: 13 times as much', () => {
-  const of = (windowCounts: number | undefined): number => {
+  const of = (windowCounts: number): number => {
     const d = train(
-      { kind: 'encoderMotor', lines: 500, decode: 4, ...(windowCounts && { windowCounts }) },
+      { kind: 'encoderMotor', lines: 500, decode: 4, windowCounts },
       [
         { kind: 'belt', z1: 18, z2: 63, pitchMm: 2 },
         { kind: 'worm', starts: 1, wheel: 110, moduleMm: 1 },
@@ -165,7 +167,7 @@ test('more ratio no longer helps: the stop window counts, 500 × 4, window 6, be
     return reachOf(d, k, contextOf(d).errors.budgets.dividing!.terms)!.from!;
   };
   // half a count is 324″ of the motor, six of them ±3 888″
-  expect(of(6) / of(undefined)).toBeCloseTo((324 + 3888) / 324, 0);
+  expect(of(6) / of(0)).toBeCloseTo((324 + 3888) / 324, 0);
   expect(of(6)).toBeGreaterThan(400);
 });
 
@@ -183,4 +185,83 @@ test('backlash typed in mm counts at what it is measured at: friction 22 : 89, 0
   );
   // nobody said the pitch: not 0
   expect(lost({ kind: 'belt', z1: 20, z2: 60, playMm: 0.02 })).toBeNull();
+});
+
+describe('an encoder that corrects is what is divided by', () => {
+  const of = (more: Partial<Drive> = {}): Drive =>
+    train(
+      { kind: 'stepper', fullSteps: 512, modes: [1], mode: 1 },
+      [
+        {
+          kind: 'planetary',
+          sun: 12,
+          ring: 54,
+          planets: 3,
+          fixed: 'ring',
+          in: 'sun',
+          out: 'carrier',
+          moduleMm: 1,
+        },
+      ],
+      { job: { divisions: '29' }, encoder: { lines: 2500, decode: 4, shaft: 1, corrects: true }, ...more },
+    );
+  test('a motor coarser than one count decides itself', () => {
+    // 512 · 5.5 = 2 816 steps are fewer than 10 000 counts
+    expect(contextOf(of()).divider).toMatchObject({ by: 'step' });
+  });
+  const fine = of({
+    train: {
+      ...of().train,
+      source: { kind: 'stepper', fullSteps: 512, modes: [1, 16], mode: 16 },
+    },
+  });
+  test('counts, sheet, strip and budget: 10 000 a turn, half of one 64.8″', () => {
+    const { divider } = contextOf(fine);
+    expect(divider).toMatchObject({ by: 'count' });
+    expect(Number(divider!.stepsPerTurn.n)).toBe(10_000);
+    expect(sheet(planRun(fine, 29)!)).toMatchObject({ unit: 'counts' });
+    const half = 1_296_000 / 10_000 / 2;
+    const rounding = row(fine, 'job.rounding', 'divide.29').arcsec!;
+    expect(rounding).toBeGreaterThan(half * 0.9);
+    expect(rounding).toBeLessThanOrEqual(half);
+    const strip = report(fine).verdict;
+    expect(strip[0]!.figure!.key).toBe('encoder.counts');
+    // motor and set lie before it: nothing of them is left in the sum
+    const budgeted = contextOf(fine).errors.budgets.dividing!.budget;
+    expect(budgeted.worst).toBeCloseTo(rounding, 9);
+    expect(
+      benchError(report(fine), startRun(planRun(fine, 29)!, 0), sheet(planRun(fine, 29)!).row(0), null).limit,
+    ).toBeCloseTo(half, 9);
+  });
+});
+
+test('a polar axis that is out is no error of the rate, and stands beside the sum', () => {
+  const of = (polarArcmin?: number): Drive =>
+    train(stepper(16), [{ kind: 'worm', starts: 1, wheel: 360, moduleMm: 1 }], {
+      job: {
+        divisions: '',
+        rates: stars,
+        camera: { focalMm: 100, pixelUm: 3.9, ...(polarArcmin && { polarArcmin }) },
+      },
+      timer: { ...timer, withinPpm: 5 },
+    });
+  const rate = (d: Drive) => report(d).verdict.find((c) => c.cell === 'rate')!;
+  expect(rate(of(3)).graded).toEqual(rate(of()).graded);
+  expect(rate(of(3)).figure!.text).toEqual(rate(of()).figure!.text);
+  expect(contextOf(of(3)).errors.budgets.tracking!.budget.worst).toBeCloseTo(
+    contextOf(of()).errors.budgets.tracking!.budget.worst,
+    9,
+  );
+  expect(seen(of(3)).lines.some((l) => l.figure.key === 'camera.polar')).toBe(true);
+});
+
+test('behind a wheel that locks, counts that the motor is off by do not reach the work', () => {
+  const d = train(stepper(16), [{ kind: 'geneva', slots: 6, centreMm: 30 }], { job: { divisions: '6' } });
+  const run = startRun(planRun(d, 6)!, 0);
+  const driven = {
+    ...run,
+    driven: { phase: 'clamp', zero: 0, boot: 'b', window: 4, holds: true, error: 3 } as const,
+  };
+  expect(drivenReport(driven, false, 'cut')!.error!.size).toBe(0);
+  expect(windowMeaning(d, run.plan, 4)).toContain('±0″');
 });

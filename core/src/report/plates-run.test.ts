@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { newDrive, type Drive, type Stage } from '../drive/index.ts';
+import { newDrive, type Drive } from '../drive/index.ts';
 import { logLines } from '../log/index.ts';
 import { nextState, startRun, type RunState } from '../run/index.ts';
 import { benchReport } from './bench.ts';
@@ -11,11 +11,11 @@ import { plateSetup, sheet } from './sheet.ts';
 const head = (plates: readonly (readonly number[])[], ratio = '48', gears?: readonly number[]): Drive => ({
   ...newDrive('head'),
   job: { divisions: '44' },
-  plates: { plates, ...(gears && { gears }) } as never,
+  plates: { plates, ...(gears && { gears }) },
   train: {
     ...newDrive('x').train,
     source: { kind: 'crank', marks: 100 } as never,
-    stages: [{ kind: 'worm', starts: 1, wheel: Number(ratio), moduleMm: 1 } as Stage],
+    stages: [{ kind: 'worm', starts: 1, wheel: Number(ratio), moduleMm: 1 }],
   },
 });
 const go = (state: RunState, ...events: readonly (string | number)[]): RunState =>

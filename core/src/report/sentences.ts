@@ -1,6 +1,7 @@
 import { abs, compare, divisionRuns, rational, mul, isWhole, div } from '../numbers/index.ts';
 import type { Kinematics } from '../drive/index.ts';
 import { stepsToArcsec, type Divider, type Division } from '../divide/index.ts';
+import { UNITS } from './division-working.ts';
 import type { Rich } from './rich.ts';
 import { angleText, grouped, inLine, shortList, whole } from './text.ts';
 
@@ -40,7 +41,7 @@ export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonl
   if (k.turnsToClose !== null && k.turnsToClose > 1n)
     return [
       { strong: `One turn is ${N} steps, not a whole number:` },
-      ` nothing comes out even until ${whole(k.turnsToClose)} turns are done. Send each tooth to its own microstep and nothing adds up; ${repeat}.`,
+      ` nothing comes out even until ${whole(k.turnsToClose)} turns are done. Send each tooth to its own ${UNITS[divider.by]} and nothing adds up; ${repeat}.`,
     ];
   const lacking = [...new Set(off.map((d) => whole(d.missingFactor)))];
   const finer = finerMode(off, divider);
@@ -49,7 +50,7 @@ export function divisionsSay(k: Kinematics, divider: Divider, divisions: readonl
     : '';
   return [
     { strong: `${names} ${verb} not divide ${N}:` },
-    ` the train has no ${shortList(lacking, 5, 'or')}. Send each tooth to its own microstep and nothing adds up; ${repeat}.${cure}`,
+    ` the train has no ${shortList(lacking, 5, 'or')}. Send each tooth to its own ${UNITS[divider.by]} and nothing adds up; ${repeat}.${cure}`,
   ];
 }
 

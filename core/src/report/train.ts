@@ -1,6 +1,7 @@
 import {
   abs,
   div,
+  exactly,
   factors,
   frac,
   isNegative,
@@ -8,21 +9,23 @@ import {
   piText,
   piToNumber,
   rational,
+  toNumber,
   toText,
 } from '../numbers/index.ts';
 import {
   boreClashes,
   kindOf,
   sourceKindOf,
+  STOP_WINDOW,
   type Drive,
   type Kinematics,
   type Stage,
 } from '../drive/index.ts';
-import { doubtFrom, doubtOf, doubtOfAll, isSure } from '../motion/index.ts';
+import { doubtFrom, doubtOf, doubtOfAll, isSure, stepAtWork } from '../motion/index.ts';
 import { doubtful, doubtText } from './doubt-words.ts';
 import type { Figure, Graded, WorkingLine } from './figure.ts';
 import type { Piece, Rich } from './rich.ts';
-import { compact, grouped, mixed, powers, stacked, strong, whole } from './text.ts';
+import { angleText, compact, grouped, measured, mixed, powers, stacked, strong, whole } from './text.ts';
 
 /** "200 × 16 × 76/20 × 90": the steps of one turn as a product of what each part brings. */
 function product(drive: Drive, k: Kinematics): Rich {
@@ -192,8 +195,23 @@ export function sourceReport(
   return {
     steps: full === null ? ['none'] : [grouped(String(full * kind.mode(source)))],
     word: `${stepsWord(drive)} a turn`,
-    facts: [...kind.facts(source, k.reduction), ...gangedPinions(drive)],
+    facts: [...kind.facts(source, k.reduction), ...windowFacts(drive, k), ...gangedPinions(drive)],
   };
+}
+
+/** What its stop window is at the work, and along the pitch circle where a radius is given. (handbook: run, stop window) */
+function windowFacts({ train, job }: Drive, k: Kinematics): readonly string[] {
+  const { source } = train;
+  const count = source.kind === 'encoderMotor' ? stepAtWork({ train }, k) : null;
+  if (source.kind !== 'encoderMotor' || count?.by !== 'count') return [];
+  const counts = source.windowCounts ?? STOP_WINDOW;
+  const size = counts * count.arcsec;
+  const radius = job.radiusMm === undefined ? null : toNumber(exactly(job.radiusMm));
+  const along =
+    radius === null ? '' : `, ${measured((size / 206_264.806) * radius * 1000)} µm at ${measured(radius)} mm`;
+  return [
+    `It stops within ±${counts} counts${source.windowCounts === undefined ? ', an estimate' : ''}: ±${angleText(size)} at the work${along}.`,
+  ];
 }
 
 /** Equal pinions on one wheel mesh alike only if its teeth divide by their number; else each has a phase of its own. (handbook: drive, ganged pinions) */

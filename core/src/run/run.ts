@@ -2,7 +2,7 @@ import { WINDOW, type Driven } from './driven.ts';
 import type { RunPlan } from './plan.ts';
 import { gapTally, leftPlaces } from './gaps.ts';
 import { beyondAt, sequenceOf, type Step } from './sequence.ts';
-import { placeNow, placesOf, rowOf, rowsOf, type Move, type RunSetup, type RunState } from './state.ts';
+import { placeNow, rowOf, rowsOf, type Move, type RunSetup, type RunState } from './state.ts';
 
 export type RunEvent =
   | { readonly do: 'next' | 'back' | 'pause' | 'resume' | 'skip' | 'bad'; readonly at: number }

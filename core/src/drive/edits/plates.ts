@@ -12,6 +12,7 @@ export interface SetPlates {
 }
 
 const NO_PLATES: Plates = { plates: [] };
+const USUAL_WORM = { wormRatio: '40' } as const;
 
 const readers: Readonly<Record<keyof Plates, (text: string) => Result<unknown>>> = {
   wormRatio: readWorm,
@@ -27,7 +28,10 @@ export const plates: EditKind<SetPlates> = {
     const { [edit.key]: _, ...rest } = drive.plates ?? NO_PLATES;
     if (edit.text.trim() === '') return ok(kept(drive, { ...NO_PLATES, ...rest }));
     const read = readers[edit.key](edit.text);
-    return read.ok ? ok(kept(drive, { ...NO_PLATES, ...rest, [edit.key]: read.value })) : read;
+    if (!read.ok) return read;
+    // the first plates of a drive without any stage: a head has a worm, and 40 is the usual one
+    const worm = !drive.plates && drive.train.stages.length === 0 && edit.key === 'plates' ? USUAL_WORM : {};
+    return ok(kept(drive, { ...NO_PLATES, ...worm, ...rest, [edit.key]: read.value }));
   },
   label: (edit) =>
     `${{ wormRatio: 'worm', plates: 'circles', gears: 'change wheels', mostHoles: 'most holes' }[edit.key]} ${edit.text.trim() || 'none'}`,

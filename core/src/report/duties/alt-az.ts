@@ -14,7 +14,7 @@ import {
 import { doubtText } from '../doubt-words.ts';
 import type { Graded } from '../figure.ts';
 import { grouped, measured } from '../text.ts';
-import { time } from './camera.ts';
+import { time } from './camera-moving.ts';
 import { figureOf, line, worked, type DutyChart, type DutyReport, type DutyTable } from './duty.ts';
 import { only, type DutyKind } from './kind.ts';
 

@@ -1,8 +1,9 @@
 import { stepsToArcsec, type Division } from '../../divide/index.ts';
-import { doubtArcsec, halfStep, stepAtWork, type StopBy } from '../../motion/index.ts';
+import { doubtArcsec, halfStep, stepAtWork } from '../../motion/index.ts';
 import type { ErrorTerm, TermKind } from '../../errors/index.ts';
 import type { CauseId } from '../../follow/index.ts';
 import type { Base } from '../base.ts';
+import { UNITS } from '../division-working.ts';
 import type { RateReport } from '../duties/rate-way.ts';
 
 /** How long errors of a rate gather when no camera says. (docs: formats) */
@@ -45,15 +46,6 @@ export function dividingTerms(of: Base, d: Division): readonly ErrorTerm[] {
   ];
 }
 
-/** What the work stops by, one of it. */
-const STEPS = {
-  step: 'microstep',
-  mark: 'mark',
-  count: 'count',
-  hole: 'hole',
-  rest: 'rest',
-} as const satisfies Record<StopBy, string>;
-
 /** How a cause of a rate stands in the budget. */
 const RATES: Readonly<Record<CauseId, readonly [string, TermKind, ErrorTerm['known']]>> = {
   rounding: ['rate, rounded', 'drift', 'exact'],
@@ -72,7 +64,7 @@ export function trackingTerms(of: Base, rate: RateReport): readonly ErrorTerm[] 
   const step = stepAtWork(of.drive, of.k);
   const seconds = gathered(of);
   return [
-    ...(step ? [own(of, 'rounding', `half a ${STEPS[step.by]}`, 'rounding', halfStep(step), 'exact')] : []),
+    ...(step ? [own(of, 'rounding', `half a ${UNITS[step.by]}`, 'rounding', halfStep(step), 'exact')] : []),
     ...rate.kept.map(({ id, arcsecPerSecond }) =>
       own(
         of,

@@ -36,10 +36,16 @@ const entry = computed(
 const shown = computed(() => entry.value?.of() ?? null);
 const wheel = computed(() => entry.value?.wheel ?? null);
 
+/** two wheels side by side: only there one can give the other's shift back */
+const pairOfWheels = computed(() => {
+  const own = all.value.filter((w) => w.wheel.stage === wheel.value?.stage && w.wheel.stage !== null);
+  return own.length === 2 && own.every((w) => w.wheel.as === 'gear');
+});
+
 /** What of a stage says how this wheel is made. */
 const keysOf = ({ as, shiftKey, boreKey }: MadeWheel): readonly string[] => [
   ...(as === 'pulley' ? ['pitchMm'] : ['moduleMm', 'diametralPitch', 'pressureAngleDeg', shiftKey ?? '']),
-  ...(shiftKey && as === 'gear' ? ['shiftBack'] : []),
+  ...(pairOfWheels.value ? ['shiftBack'] : []),
   ...(as === 'gear' || as === 'ring' ? ['helixDeg', 'hand'] : []),
   ...(as === 'wormWheel' ? ['cut', 'threadPitchMm', 'wormDiameterMm'] : []),
   boreKey,

@@ -201,7 +201,8 @@ usePageKeys({ next, back, pause, clamp }, { always: true });
         <RunPhases v-if="driven && !state.finished" :report="driven" :paused="state.paused" />
         <div v-else class="seq">
           <div v-if="bench.before" class="sq done">
-            <p class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p>
+            <p v-if="bench.before.cut" class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p>
+            <p v-else class="n quiet">from</p>
             <h4>{{ bench.before.title }}</h4>
             <p class="mono small"><Digits :text="bench.before.target" /></p>
           </div>

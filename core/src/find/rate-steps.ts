@@ -1,0 +1,58 @@
+import { ARCSEC_PER_TURN, compare, div, exactly, mul, rational, type Rational } from '../numbers/index.ts';
+import { FIND_STEPS, pixelScale, type Drive } from '../drive/index.ts';
+
+/** What bounds the steps of a turn for a rate, and by what: the job's camera, the controller's counter and its speed. */
+export interface StepBound {
+  readonly why: 'camera' | 'counter' | 'speed' | 'field';
+  readonly steps: Rational;
+}
+
+/** A whole number, or the first figures of a greater one. */
+const up = (r: Rational): Rational => rational((r.n + r.d - 1n) / r.d);
+
+/**
+ * The steps that a rate wants of a turn where nobody typed any: no fewer than let a camera see one pixel at a step, and than the counter holds
+ * between two; no more than the controller makes. (handbook: follow)
+ */
+export function rateSteps(
+  drive: Drive,
+  period: Rational,
+  ticks: Rational,
+  bits: number,
+): { readonly least: StepBound; readonly most: StepBound } {
+  const { camera } = drive.job;
+  const [low, high] = FIND_STEPS.split('-').map((t) => exactly(t)) as [Rational, Rational];
+  const least: StepBound[] = [
+    { why: 'field', steps: low },
+    { why: 'counter', steps: up(div(mul(period, ticks), rational(2n ** BigInt(bits) - 1n))) },
+    ...(camera
+      ? [
+          {
+            why: 'camera' as const,
+            steps: rational(Math.ceil(Number(ARCSEC_PER_TURN) / pixelScale(camera.pixelUm, camera.focalMm))),
+          },
+        ]
+      : []),
+  ];
+  const first = least.reduce((a, b) => (compare(b.steps, a.steps) > 0 ? b : a));
+  // as wide as the field is when nothing bounds it
+  const wide = div(mul(first.steps, high), low);
+  const top = drive.timer?.maxStepsPerSecond;
+  const fastest = top === undefined ? null : mul(period, exactly(top));
+  return {
+    least: first,
+    most:
+      fastest && compare(fastest, wide) < 0
+        ? { why: 'speed', steps: fastest }
+        : { why: 'field', steps: wide },
+  };
+}
+
+/** The range of steps that is searched unless somebody typed one. */
+export function usualSteps(drive: Drive, period: string, tick: string, bits: number): string {
+  const { least, most } = rateSteps(drive, exactly(period), exactly(tick), bits);
+  const whole = (r: Rational): string => String(r.n / r.d);
+  return compare(least.steps, most.steps) < 0
+    ? `${whole(least.steps)}-${whole(most.steps)}`
+    : whole(least.steps) + '-';
+}
