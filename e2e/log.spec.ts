@@ -1,5 +1,5 @@
 import { expect, test } from './quiet.ts';
-import { beginAt, choose, download, field, go, saved, typeInto } from './bench.ts';
+import { beginAt, choose, chosen, download, field, go, saved, typeInto } from './bench.ts';
 
 test('a record is read back, its worm taken as measured, and the budget follows', async ({ page }) => {
   await beginAt(page, 'Night meadow camera cradle', 'Log');
@@ -32,13 +32,41 @@ test('a record is read back, its worm taken as measured, and the budget follows'
   await expect(record.getByRole('alert')).toContainText('line 3');
 });
 
+test('columns that their heads do not tell are asked for once, and known again', async ({ page }) => {
+  await beginAt(page, 'Night meadow camera cradle', 'Log');
+  const record = page.getByRole('region', { name: 'A record' });
+  const open = (name: string, first: number): Promise<void> =>
+    page.getByLabel('Record to read').setInputFiles({
+      name,
+      mimeType: 'text/csv',
+      buffer: Buffer.from(
+        `frame;minutes;dev x\n${Array.from({ length: 60 }, (_, i) => `${i};${i},0;${first + 3 * i}`).join('\n')}\n`,
+      ),
+    });
+  await open('a.csv', 0);
+  await expect(record.getByRole('alert')).toContainText('frame, minutes, dev x');
+  const columns = record.getByRole('table').first();
+  await expect(columns.getByRole('row', { name: /minutes/ })).toContainText('0,0, 1,0, 2,0');
+  await choose(columns.getByRole('combobox', { name: 'minutes holds' }), 'time, min');
+  await expect(record.getByRole('alert')).toBeVisible();
+  await choose(columns.getByRole('combobox', { name: 'dev x holds' }), 'error, ″');
+  const drift = record.getByRole('row', { name: /drift, steady/ });
+  // 3″ a minute, 3′ an hour
+  await expect(drift).toContainText('+3.00′');
+  await page.reload();
+  await open('b.csv', 40);
+  await expect(drift).toContainText('+3.00′');
+  await record.getByRole('button', { name: 'Which column is what' }).click();
+  await expect(chosen(columns.getByRole('combobox', { name: 'dev x holds' }))).toContainText('error, ″');
+});
+
 test('a design is kept, changed, compared and brought back; a cure that would go warns', async ({ page }) => {
   await beginAt(page, 'Orrery wheel cutter', 'Log');
   const revisions = page.getByRole('region', { name: 'Revisions' });
   const because = revisions.getByRole('textbox', { name: 'Keep the design, because' });
   await because.pressSequentially('first light');
   await revisions.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('img', { name: '1 revisions over time' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'one revision over time' })).toBeVisible();
 
   const entry = async (kind: string, words: string, figures = ''): Promise<void> => {
     await page.getByRole('button', { name: 'Add an entry' }).first().click();
@@ -73,10 +101,10 @@ test('a design is kept, changed, compared and brought back; a cure that would go
   await revisions.getByRole('button', { name: 'Go back to revision 1' }).click();
   await expect(revisions.getByRole('alertdialog')).toContainText('take back what cured “it knocks at 240°”');
   await revisions.getByRole('alertdialog').getByRole('button', { name: 'Go back' }).click();
-  await expect(page.getByRole('img', { name: '3 revisions over time' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'three revisions over time' })).toBeVisible();
   await saved(page);
   await page.reload();
-  await expect(page.getByRole('img', { name: '3 revisions over time' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'three revisions over time' })).toBeVisible();
   await go(page, 'Train');
   await expect(page.getByRole('textbox', { name: 'Wheel', exact: true })).toHaveValue('90');
   await page.keyboard.press('Escape');

@@ -28,6 +28,8 @@ for (let i = 0; i < rounds; i++) {
       env: {
         ...process.env,
         PENDRIX_SEED: String(seed),
+        // outlines are slow to roll: ten of each in `npm test`
+        PENDRIX_ROLLED: '200',
         NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
       },
     },

@@ -265,6 +265,16 @@ describe('pendrix fit', () => {
     const { code, err } = await run('fit', CRADLE, record);
     expect([code, err]).toEqual([2, expect.stringContaining(says)]);
   });
+  test('columns that the heads do not tell are said', async () => {
+    writeFileSync(
+      record,
+      `frame;min;dev x\n${Array.from({ length: 40 }, (_, i) => `${i};${i};${3 * i}`).join('\n')}\n`,
+    );
+    const { out } = await run('fit', CRADLE, record, '--columns', ',time_min,error_arcsec');
+    expect(out).toContain('Drift +3.00′ an hour');
+    const { code, err } = await run('fit', CRADLE, record, '--columns', 'minutes');
+    expect([code, err]).toEqual([2, expect.stringContaining('time_min')]);
+  });
   test('pixels want a camera, a rate its name, and two files', async () => {
     writeFileSync(record, 'time_s;error_px\n0;1,5\n1;2,5\n');
     expect((await run('fit', 'demo/tide-dial.pendrix.json', record)).err).toMatch(

@@ -68,7 +68,8 @@ async function ask(request: object): Promise<Answer> {
     out: (t) => out.push(t),
     err: (t) => err.push(t),
   });
-  expect(err).toEqual([]);
+  // how far it is, said on a slow machine, is no complaint
+  expect(err.filter((t) => !/ % checked$/.test(t.trim()))).toEqual([]);
   expect(code).toBe(0);
   return JSON.parse(out.join('')) as Answer;
 }

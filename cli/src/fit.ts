@@ -1,4 +1,5 @@
 import {
+  at,
   componentRows,
   dividedBy,
   divisionRecordReport,
@@ -11,18 +12,25 @@ import {
   type Result,
 } from '@pendrix/core';
 import { fitDividing, fitTracking, type TrackingFit } from '@pendrix/core/measure/index';
-import { readDivisionRecord, readTrackingRecord } from '@pendrix/core/files/index';
+import { readDivisionRecord, readHeads, readTrackingRecord, type Heads } from '@pendrix/core/files/index';
 import { runTold, table, type Command, type Told } from './command.ts';
 import { readOptions } from './options.ts';
 import { readNamedFile, readOutput } from './read.ts';
 
-/** `pendrix fit FILE RECORD.csv [--rate stars | --divisions] [--train NAME] [--json]`: what a record says of its drive. (handbook: errors) */
+/** `pendrix fit FILE RECORD.csv [--rate stars | --divided] [--columns HEADS] [--train NAME] [--json]`: what a record says of its drive. (handbook: errors) */
 export const fit: Command = {
   name: 'fit',
-  usage: 'fit FILE RECORD.csv [--rate stars | --divided] [--train NAME] [--json]',
+  usage:
+    'fit FILE RECORD.csv [--rate stars | --divided] [--columns time_min,error_px] [--train NAME] [--json]',
   message: 'what a record of following, or of a divided wheel, says of its drive',
   run: async (words, progress) => {
-    const given = readOptions(words, { rate: 'text', train: 'text', json: 'flag', divided: 'flag' });
+    const given = readOptions(words, {
+      rate: 'text',
+      columns: 'text',
+      train: 'text',
+      json: 'flag',
+      divided: 'flag',
+    });
     if (!given.ok) return given;
     const { files, flags, texts } = given.value;
     const [file, record, third] = files;
@@ -30,17 +38,26 @@ export const fit: Command = {
     if (record === undefined) return error('needsOption', 'the record', { example: 'record.csv' });
     const drive = await readOutput(file === undefined ? [] : [file], texts.get('train'));
     if (!drive.ok) return drive;
+    const heads = readHeads(texts.get('columns') ?? '');
+    if (!heads.ok) return { ok: false, refusal: at('--columns', heads.refusal) };
+    const asked = { name: record, heads: heads.value, json: flags.has('json') };
     return flags.has('divided')
-      ? divided(drive.value, record, flags.has('json'))
-      : tracked(drive.value, record, texts.get('rate'), flags.has('json'), progress);
+      ? divided(drive.value, asked)
+      : tracked(drive.value, asked, texts.get('rate'), progress);
   },
 };
 
+/** A record as it is asked for. */
+interface Asked {
+  readonly name: string;
+  readonly heads: Heads;
+  readonly json: boolean;
+}
+
 async function tracked(
   drive: Drive,
-  name: string,
+  { name, heads, json }: Asked,
   rate: string | undefined,
-  json: boolean,
   progress: Told,
 ): Promise<Result<string>> {
   const by = readableRate(drive, rate);
@@ -54,7 +71,7 @@ async function tracked(
             .join(', '),
         });
   const record = await readNamedFile([name], 'record.csv', (text) =>
-    readTrackingRecord(text, by.arcsecPerPx),
+    readTrackingRecord(text, by.arcsecPerPx, heads),
   );
   if (!record.ok) return record;
   const found = runTold(
@@ -100,8 +117,8 @@ function words(f: TrackingFit, turnSeconds: number): string {
   ].join('\n\n');
 }
 
-async function divided(drive: Drive, name: string, json: boolean): Promise<Result<string>> {
-  const record = await readNamedFile([name], 'record.csv', readDivisionRecord);
+async function divided(drive: Drive, { name, heads, json }: Asked): Promise<Result<string>> {
+  const record = await readNamedFile([name], 'record.csv', (text) => readDivisionRecord(text, heads));
   if (!record.ok) return record;
   const found = fitDividing(record.value, dividedBy(drive));
   if (!found) return error('tooFewReadings', String(record.value.errors.length), { path: name, limit: '6' });

@@ -1,4 +1,5 @@
-export { isTracking, MAX_READINGS, readDivisionRecord, readTrackingRecord } from './record.ts';
+export { columnsSeen, isTracking, MAX_READINGS, readDivisionRecord, readTrackingRecord } from './record.ts';
+export { COLUMN_HEADS, readHeads, type Heads } from './record-columns.ts';
 export { driveFileName, readDrive, writeDrive } from './drive-file.ts';
 export {
   readWorkshop,

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { isTracking, readDivisionRecord, readTrackingRecord } from './record.ts';
+import { COLUMN_HEADS, columnOf } from './record-columns.ts';
+import { columnsSeen, isTracking, readDivisionRecord, readTrackingRecord } from './record.ts';
 
 const tracked = (text: string, px: number | null = null): readonly (readonly number[])[] | string => {
   const read = readTrackingRecord(text, px);
@@ -55,6 +56,46 @@ describe('records as they come', () => {
   test('what cannot be read is told by its line and column', () => {
     const read = readTrackingRecord('time_s,error_arcsec\n0,1\n1,two\n', null);
     expect(!read.ok && read.refusal.path).toBe('line 3, column error_arcsec');
+    const remarked = readTrackingRecord('# dusk\n\ntime_s,error_arcsec\n0,1\n# cloud\n1,two\n', null);
+    expect(!remarked.ok && remarked.refusal.path).toBe('line 6, column error_arcsec');
     expect(tracked('a,b\nx,y\n')).toBe('noColumn');
+  });
+});
+
+describe('columns that their heads do not tell', () => {
+  const text = 'frame,hours,dev x\n1,0,1\n2,0.5,3\n';
+  test('are shown with what they begin with, and read as somebody says', () => {
+    expect(columnsSeen(text)).toEqual({
+      key: 'frame,hours,dev x',
+      columns: [
+        { head: 'frame', cells: ['1', '2'], guess: 'not read' },
+        { head: 'hours', cells: ['0', '0.5'], guess: 'not read' },
+        { head: 'dev x', cells: ['1', '3'], guess: 'not read' },
+      ],
+    });
+    expect(isTracking(text)).toBe(false);
+    const heads = ['', 'time_h', 'error_arcmin'];
+    expect(isTracking(text, heads)).toBe(true);
+    const read = readTrackingRecord(text, null, heads);
+    expect(read.ok && [[...read.value.times], [...read.value.values]]).toEqual([
+      [0, 1800],
+      [60, 180],
+    ]);
+  });
+  test('without heads they are numbered, and what is said goes before the guess', () => {
+    expect(columnsSeen('0,1,9\n60,2,8\n').columns.map((c) => [c.head, c.guess])).toEqual([
+      ['column 1', 'times'],
+      ['column 2', 'errors'],
+      ['column 3', 'not read'],
+    ]);
+    const read = readTrackingRecord('0,1,9\n1,2,8\n', null, ['time_min', 'other', 'error_arcsec']);
+    expect(read.ok && [[...read.value.times], [...read.value.values]]).toEqual([
+      [0, 60],
+      [9, 8],
+    ]);
+  });
+  test('every head that can be said is one that is read', () => {
+    for (const { value } of COLUMN_HEADS)
+      expect([value, columnOf(value).is]).toEqual([value, value.replace(/_.*/, '')]);
   });
 });

@@ -1,64 +1,10 @@
 import Papa from 'papaparse';
 import { error, ok, readNumber, toNumber, type Result } from '../numbers/index.ts';
 import type { DivisionRecord, TrackingRecord } from '../measure/index.ts';
+import { COLUMN_KINDS, columnOf, OTHER_COLUMN, type Column, type Heads } from './record-columns.ts';
 
 /** Rows of a record that is read. */
 export const MAX_READINGS = 1_000_000;
-
-/** What a column of a record holds, and how much one of it is: seconds, ″, pixels; of a date the seconds since 1970. */
-interface Column {
-  readonly is: 'time' | 'error' | 'gap' | 'return' | 'other';
-  readonly unit: 's' | 'arcsec' | 'px';
-  readonly scale: number;
-}
-
-const OTHER: Column = { is: 'other', unit: 's', scale: 1 };
-const TIMES: Readonly<Record<string, number>> = {
-  '': 1,
-  s: 1,
-  sec: 1,
-  seconds: 1,
-  ms: 0.001,
-  min: 60,
-  m: 60,
-  h: 3600,
-  utc: 1,
-  'hh:mm:ss': 1,
-};
-const ANGLES: Readonly<Record<string, number>> = {
-  '': 1,
-  arcsec: 1,
-  '"': 1,
-  '″': 1,
-  "''": 1,
-  arcmin: 60,
-  "'": 60,
-  '′': 60,
-  min: 60,
-  deg: 3600,
-  '°': 3600,
-};
-
-/** "Time (s)", "time_min", "RA [arcsec]", "error_px": what a head calls its column, and in which unit. */
-function columnOf(head: string): Column {
-  const [, name = '', unit = ''] =
-    /^(.*?)[\s_]*[([]?(?:(?<=[\s_([])(s|sec|seconds|ms|min|m|h|utc|hh:mm:ss|arcsec|arcmin|deg|px|pixels?|"|″|''|'|′|°))?[)\]]?$/.exec(
-      head.trim().toLowerCase(),
-    ) ?? [];
-  const of = name.replace(/[^a-z]/g, '');
-  if (/^(time|t|date|datetime|timestamp|clock|elapsed)$/.test(of) && unit in TIMES)
-    return { is: 'time', unit: 's', scale: TIMES[unit]! };
-  const is = /^(error|err|ra|raerror|deviation|dev|position|value)$/.test(of)
-    ? 'error'
-    : of === 'gap'
-      ? 'gap'
-      : /^(return|back)$/.test(of)
-        ? 'return'
-        : null;
-  if (!is) return OTHER;
-  if (/^(px|pixels?)$/.test(unit)) return { is, unit: 'px', scale: 1 };
-  return unit in ANGLES ? { is, unit: 'arcsec', scale: ANGLES[unit]! } : OTHER;
-}
 
 /** The numbers of a table of readings, column by column, and what each holds. */
 interface Columns {
@@ -94,18 +40,69 @@ function timeOf(cell: string): number | null {
 /** A day, s: a clock that passes midnight goes on. */
 const DAY = 86_400;
 
+const linesOf = (text: string): readonly string[][] =>
+  Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy', comments: '#' }).data;
+
+/** Where a kept line stands in its file, from 1: empty ones and remarks are counted too. */
+function lineOf(text: string, index: number): number {
+  let kept = -1;
+  const at = text
+    .split(/\r\n|\r|\n/)
+    .findIndex((line) => !line.startsWith('#') && /[^\s,;"]/.test(line) && ++kept === index);
+  return at < 0 ? index + 1 : at + 1;
+}
+
+/** A first line that is a reading already. */
+const isBare = (first: readonly string[]): boolean =>
+  first.length > 0 && first.every((c) => numberOf(c) !== null || timeOf(c) !== null);
+
+const kindsOf = (first: readonly string[], heads: Heads): readonly Column[] =>
+  (isBare(first) ? bareKinds(first.length) : first.map(columnOf)).map((own, i) =>
+    heads[i] ? columnOf(heads[i]) : own,
+  );
+
+/** A column of a record as somebody sees it who is asked what it holds. */
+export interface ColumnSeen {
+  /** its head, or which one it is where there are no heads */
+  readonly head: string;
+  /** its first cells, at most three */
+  readonly cells: readonly string[];
+  /** what it is read as while nobody says, in words */
+  readonly guess: string;
+}
+
+/** What a file's columns are known by again: the first line, or how many there are where it has no heads. */
+export interface ColumnsSeen {
+  readonly key: string;
+  readonly columns: readonly ColumnSeen[];
+}
+
+/** The first columns of a record, at most twelve, for somebody to say what they hold. (handbook: errors) */
+export function columnsSeen(text: string): ColumnsSeen {
+  const data = linesOf(text.slice(0, 20_000));
+  const first = data[0] ?? [];
+  const bare = isBare(first);
+  return {
+    key: bare ? `${first.length} columns` : first.join(','),
+    columns: kindsOf(first, [])
+      .slice(0, 12)
+      .map(({ is }, c) => ({
+        head: bare ? `column ${c + 1}` : first[c]!.trim() || `column ${c + 1}`,
+        cells: data.slice(bare ? 0 : 1, bare ? 3 : 4).map((row) => (row[c] ?? '').trim().slice(0, 24)),
+        guess: COLUMN_KINDS[is],
+      })),
+  };
+}
+
 /**
  * Commas, semicolons or tabs, a byte-order mark, # lines; with heads or, of one or two columns, without. A line with an empty cell is left out;
  * what cannot be read is told by its line and column.
  */
-function readColumns(text: string, wanted: readonly Column['is'][]): Result<Columns> {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    skipEmptyLines: 'greedy',
-    comments: '#',
-  });
+function readColumns(text: string, wanted: readonly Column['is'][], heads: Heads = []): Result<Columns> {
+  const data = linesOf(text);
   const first = data[0] ?? [];
-  const bare = first.length > 0 && first.every((c) => numberOf(c) !== null || timeOf(c) !== null);
-  const kinds = bare ? bareKinds(first.length) : first.map(columnOf);
+  const bare = isBare(first);
+  const kinds = kindsOf(first, heads);
   if (!wanted.some((w) => kinds.some((k) => k.is === w)))
     return error('noColumn', first.slice(0, 6).join(', ').slice(0, 80), {
       limit: 'error_arcsec, error_px, gap_arcsec',
@@ -128,7 +125,7 @@ function readColumns(text: string, wanted: readonly Column['is'][]): Result<Colu
       const n = clock ?? numberOf(cell);
       if (n === null)
         return error('notNumber', cell.slice(0, 40), {
-          path: `line ${r + from + 1}, column ${bare ? c + 1 : first[c]!.trim()}`,
+          path: `line ${lineOf(text, r + from)}, column ${bare ? c + 1 : first[c]!.trim()}`,
           example: '12.5',
         });
       let value = n * (clock === null ? kinds[c]!.scale : 1);
@@ -147,18 +144,26 @@ function readColumns(text: string, wanted: readonly Column['is'][]): Result<Colu
 const bareKinds = (count: number): readonly Column[] => {
   const error: Column = { is: 'error', unit: 'arcsec', scale: 1 };
   if (count === 1) return [error];
-  return [{ is: 'time', unit: 's', scale: 1 }, error, ...Array.from({ length: count - 2 }, () => OTHER)];
+  return [
+    { is: 'time', unit: 's', scale: 1 },
+    error,
+    ...Array.from({ length: count - 2 }, () => OTHER_COLUMN),
+  ];
 };
 
 /** Is it a record of following, by a column of times; else it is one of a divided wheel. */
-export function isTracking(text: string): boolean {
-  const read = readColumns(text.slice(0, 20_000).replace(/[^\n]*$/, ''), ['time']);
+export function isTracking(text: string, heads?: Heads): boolean {
+  const read = readColumns(text.slice(0, 20_000).replace(/[^\n]*$/, ''), ['time'], heads);
   return read.ok;
 }
 
 /** A record of following: a column of times with errors in ″, ′, ° or, with what a pixel is at the axis, in px. Put in the order of time. (docs: formats) */
-export function readTrackingRecord(text: string, arcsecPerPx: number | null): Result<TrackingRecord> {
-  const read = readColumns(text, ['error']);
+export function readTrackingRecord(
+  text: string,
+  arcsecPerPx: number | null,
+  heads?: Heads,
+): Result<TrackingRecord> {
+  const read = readColumns(text, ['error'], heads);
   if (!read.ok) return read;
   const { kinds, columns } = read.value;
   const at = (is: Column['is']): number => kinds.findIndex((k) => k.is === is);
@@ -180,8 +185,8 @@ export function readTrackingRecord(text: string, arcsecPerPx: number | null): Re
 }
 
 /** A record of a divided wheel: errors at each place in order, or gaps from each to the next; `return_arcsec` come to from the other side. */
-export function readDivisionRecord(text: string): Result<DivisionRecord> {
-  const read = readColumns(text, ['error', 'gap']);
+export function readDivisionRecord(text: string, heads?: Heads): Result<DivisionRecord> {
+  const read = readColumns(text, ['error', 'gap'], heads);
   if (!read.ok) return read;
   const { kinds, columns } = read.value;
   const column = (is: Column['is']): Float64Array | null =>

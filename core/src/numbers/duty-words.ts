@@ -40,7 +40,7 @@ export const dutyWords = {
   },
   noColumn: {
     message: (t) => `there is no column of readings in "${t.given}"`,
-    cure: (t) => `write ${t.limit ?? 'error_arcsec'} over the column`,
+    cure: (t) => `write ${t.limit ?? 'error_arcsec'} over the column, or say which column is what`,
   },
   noCamera: {
     message: () => 'readings in pixels need a camera',

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { dividedBy, error, readableRate, recordChart, recordSentences } from '@pendrix/core';
-import { isTracking, readDivisionRecord, readTrackingRecord } from '@pendrix/core/files/record';
+import { columnsSeen, isTracking, readDivisionRecord, readTrackingRecord } from '@pendrix/core/files/record';
 import { fitDividing, fitTracking } from '@pendrix/core/measure/index';
 import { sampleRecord } from '@pendrix/core/files/sample-record';
 import type { RecordRead, RecordWork } from './record-work.ts';
@@ -11,9 +11,10 @@ const few = (given: number, limit: string): RecordRead => ({
 });
 
 const work: RecordWork = {
-  read: (drive, text, rate, told) => {
-    if (!isTracking(text)) {
-      const record = readDivisionRecord(text);
+  columns: columnsSeen,
+  read: (drive, text, heads, rate, told) => {
+    if (!isTracking(text, heads)) {
+      const record = readDivisionRecord(text, heads);
       if (!record.ok) return { is: 'refused', refusal: record.refusal };
       const fit = fitDividing(record.value, dividedBy(drive));
       return fit
@@ -22,7 +23,7 @@ const work: RecordWork = {
     }
     const by = readableRate(drive, rate);
     if (!by) return { is: 'refused', refusal: error('noRateToFollow', '').refusal };
-    const record = readTrackingRecord(text, by.arcsecPerPx);
+    const record = readTrackingRecord(text, by.arcsecPerPx, heads);
     if (!record.ok) return { is: 'refused', refusal: record.refusal };
     const run = fitTracking(record.value, by.periods);
     for (;;) {

@@ -16,6 +16,7 @@ import {
   type Drive,
   type LogValue,
 } from '@pendrix/core';
+import { useSettings } from '../../stores/settings.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { thisMinute } from '../../ui/clock.ts';
 import BenchForms from '../../ui/BenchForms.vue';
@@ -26,6 +27,7 @@ import FoldPanel from '../../ui/FoldPanel.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import { useSeveralEdits } from '../../ui/several-edits.ts';
 import BumpKey from './BumpKey.vue';
+import RecordColumns from './RecordColumns.vue';
 import { useRecord } from './use-record.ts';
 
 /** A record of following or of a divided wheel, read back to its causes; what it tells flows back into the drive as measured. */
@@ -34,10 +36,11 @@ const { edit } = useOpenDrive();
 const looked = useReport();
 const take = useSeveralEdits();
 const notices = useNotices();
+const settings = useSettings();
 /** which of the job's rates the record follows */
 const rates = computed(() => looked.value.duties.rates.map((r) => r.name));
 const rate = ref<string | undefined>(undefined);
-const { read, name, progress, load, again, sample, stop } = useRecord(
+const { read, name, columns, say, progress, load, again, sample, stop } = useRecord(
   () => looked.value.drive,
   () => rate.value,
 );
@@ -56,6 +59,8 @@ async function choose(): Promise<void> {
   if (text.ok) await load(file.name, text.value);
   else notices.tell({ message: refusalSentence(text.refusal), tone: 'bad' });
 }
+/** asked at once where the heads do not tell */
+const asks = computed(() => read.value?.is === 'refused' && read.value.refusal.code === 'noColumn');
 const tracking = computed(() => (read.value?.is === 'tracking' ? read.value : null));
 const rows = computed(() => (tracking.value ? componentRows(tracking.value.fit) : null));
 const dividing = computed(() =>
@@ -137,6 +142,19 @@ function keepDividing(): void {
     <p v-else-if="read.is === 'refused'" class="says refused" role="alert">
       {{ refusalSentence(read.refusal) }}
     </p>
+    <FoldPanel
+      v-if="columns && columns.columns.length > 0 && progress === null"
+      :key="`${name} ${asks}`"
+      class="small-tests"
+      title="Which column is what"
+      :open="asks"
+    >
+      <RecordColumns
+        :seen="columns"
+        :heads="settings.columns[columns.key] ?? []"
+        @say="(index, head) => void say(index, head)"
+      />
+    </FoldPanel>
     <template v-if="tracking && rows">
       <DutyChart :chart="tracking.chart" />
       <p class="quiet says">{{ tracking.chart.message }} Blue the fit, dashed the drift.</p>

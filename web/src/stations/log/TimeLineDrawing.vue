@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TimeLine } from '@pendrix/core';
+import { counted, type TimeLine } from '@pendrix/core';
 
 /** Revisions along the time, compared ones filled; below it what was measured and exposed. */
 const { line, width } = defineProps<{ line: TimeLine; width: number }>();
@@ -12,7 +12,7 @@ const shown = (text: string): string => (text.length > 17 ? `${text.slice(0, 16)
     <svg
       :viewBox="`0 0 ${width} 112`"
       role="img"
-      :aria-label="`${line.revisions.length} revisions over time`"
+      :aria-label="`${counted(line.revisions.length, 'revision')} over time`"
     >
       <path class="axis" :d="`M0 78H${width}`" />
       <g v-for="m in line.months" :key="m.at">

@@ -1,10 +1,15 @@
 import { onScopeDispose, ref, shallowRef } from 'vue';
 import { proxy, wrap } from 'comlink';
 import { error, type Drive } from '@pendrix/core';
+import type { ColumnsSeen } from '@pendrix/core/files/record';
+import { useSettings } from '../../stores/settings.ts';
 import type { RecordRead, RecordWork } from '../../workers/record-work.ts';
 
 /** A record read in a worker; Stop ends it at once and leaves what was read before. */
 export function useRecord(drive: () => Drive, rate: () => string | undefined) {
+  const settings = useSettings();
+  /** columns of the record as they stand in its file; null while none is open */
+  const columns = shallowRef<ColumnsSeen | null>(null);
   const read = shallowRef<RecordRead | null>(null);
   const name = ref('');
   const progress = ref<number | null>(null);
@@ -39,10 +44,15 @@ export function useRecord(drive: () => Drive, rate: () => string | undefined) {
       proxy((done: number) => {
         if (worker === mine) progress.value = done;
       });
-    const answer = await work<RecordRead>((remote, mine) => remote.read(drive(), text, rate(), told(mine)));
+    const answer = await work(async (remote, mine) => {
+      const seen = await remote.columns(text);
+      const heads = settings.columns[seen.key] ?? [];
+      return { seen, read: await remote.read(drive(), text, heads, rate(), told(mine)) };
+    });
     if (!answer) return;
     name.value = file;
-    read.value = answer;
+    columns.value = answer.seen;
+    read.value = answer.read;
   }
   /** the next one is another */
   let seed = 7;
@@ -54,6 +64,15 @@ export function useRecord(drive: () => Drive, rate: () => string | undefined) {
   const again = async (): Promise<void> => {
     if (last) await load(last.file, last.text);
   };
+  /** what one column holds, as a head; "" for by its own */
+  async function say(index: number, head: string): Promise<void> {
+    const seen = columns.value;
+    if (!seen) return;
+    const before = settings.columns[seen.key] ?? [];
+    const heads = seen.columns.map((_, i) => (i === index ? head : (before[i] ?? '')));
+    settings.columns = { ...settings.columns, [seen.key]: heads };
+    await again();
+  }
   onScopeDispose(stop);
-  return { read, name, progress, load, again, sample, stop };
+  return { read, name, columns, say, progress, load, again, sample, stop };
 }
