@@ -310,7 +310,11 @@ describe('Find', () => {
       timer: { tickHz: '1000000', bits: 32 },
     };
     const asked = requestFor(d, [], () => 0);
-    expect(findForm(d)).toMatchObject({ steps: '217495-4349900', stepsFrom: 'camera', periodSeconds: '86164.0905' });
+    expect(findForm(d)).toMatchObject({
+      steps: '217495-4349900',
+      stepsFrom: 'camera',
+      periodSeconds: '86164.0905',
+    });
     const typed = requestFor({ ...d, find: { question: 'rate', steps: '1000-' } }, [], () => 0);
     expect(typed.ok && Number(typed.value.steps[0]!.n)).toBe(1000);
     // 5.9588″ on a pixel: 217 495 steps at least
@@ -341,9 +345,9 @@ describe('Find', () => {
     };
     expect(keptIn([worm])).toEqual([0, 1]);
     expect(keptIn([{ kind: 'belt', z1: 20, z2: 40, pitchMm: 2 }, worm])).toEqual([0, 1]);
-    expect(keptIn([{ kind: 'box', ratio: '45', kept: true }, { kind: 'spur', z1: 20, z2: 60 }, worm])).toEqual([
-      1, 1,
-    ]);
+    expect(
+      keptIn([{ kind: 'box', ratio: '45', kept: true }, { kind: 'spur', z1: 20, z2: 60 }, worm]),
+    ).toEqual([1, 1]);
   });
 });
 
