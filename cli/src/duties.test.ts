@@ -257,7 +257,7 @@ describe('pendrix fit', () => {
     ['time_s,error_arcsec\n0,1\n1,two\n', 'line 3, column error_arcsec'],
     ['seconds,error\n0,1\n', 'no column of readings'],
     ['error_arcsec\n1\n', 'time_s'],
-    ['time_s,error_arcsec\n0,1\n', '1 readings say nothing'],
+    ['time_s,error_arcsec\n0,1\n', '1 reading says nothing'],
     ['', 'no column of readings'],
     ['<html><body>', 'no column of readings'],
   ])('what is no record is refused by its place: %j', async (text, says) => {

@@ -47,7 +47,7 @@ export const dutyWords = {
     cure: () => 'give the job a camera with its pixel and focal length, or write error_arcsec',
   },
   tooFewReadings: {
-    message: (t) => `${t.given} readings say nothing`,
+    message: (t) => (t.given === '1' ? '1 reading says nothing' : `${t.given} readings say nothing`),
     cure: (t) => `read ${t.limit ?? '8'} or more, not all at one time`,
   },
   notEmptyFolder: {
