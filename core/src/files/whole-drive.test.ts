@@ -312,7 +312,7 @@ describe('Find', () => {
     const asked = requestFor(d, [], () => 0);
     expect(findForm(d)).toMatchObject({
       steps: '217495-4349900',
-      stepsFrom: 'camera',
+      stepsBy: ['camera'],
       periodSeconds: '86164.0905',
     });
     const typed = requestFor({ ...d, find: { question: 'rate', steps: '1000-' } }, [], () => 0);
@@ -334,7 +334,11 @@ describe('Find', () => {
     expect(answer.rows).toEqual([]);
     expect(answer.reason).toMatchObject({ why: 'counterForbids', bits: 16 });
     expect(reasonMessage(asked.value, answer.reason!)).toContain('The counter of 16 bits wants at least');
-    expect(findForm({ ...d, find: { question: 'rate' } }).stepsFrom).toBe('counter');
+    const untyped: Drive = { ...d, find: { question: 'rate' } };
+    expect(findForm(untyped).stepsBy).toEqual(['counter']);
+    // 86164.0905 s · 2 steps a second
+    const slow = findForm({ ...untyped, timer: { ...d.timer!, bits: 32, maxStepsPerSecond: '2' } });
+    expect([slow.stepsBy, slow.steps]).toEqual([['speed'], '10000-172328']);
   });
 
   test('what is found goes before a kept head, or where the maker has free stages behind what is kept', () => {

@@ -1,4 +1,4 @@
-import { abs, decimal, toText, type Rational, exactly } from '../numbers/index.ts';
+import { abs, decimal, toText, type Rational } from '../numbers/index.ts';
 import {
   searchedKinds,
   FIND_STAGES,
@@ -14,7 +14,7 @@ import {
   type FindSettings,
 } from '../drive/index.ts';
 import { partKindOf, type ShelfPart } from '../shelf/index.ts';
-import { rateSteps, usualSteps, type StepBound } from './rate-steps.ts';
+import { stepsBy, usualSteps, type StepBound } from './rate-steps.ts';
 
 /** A controller until somebody gives one: the same that Check would add. */
 const USUAL_TIMER = { tickHz: '1000000' };
@@ -32,8 +32,8 @@ export interface FindForm {
   readonly modes: readonly number[];
   readonly finest: number;
   readonly steps: string;
-  /** what set the lower end, where nobody typed any; null where somebody did */
-  readonly stepsFrom: StepBound['why'] | null;
+  /** what set their ends, the lower first; none where somebody typed them */
+  readonly stepsBy: readonly Exclude<StepBound['why'], 'field'>[];
   readonly between: string;
   readonly made: NonNullable<FindSettings['made']>;
   readonly wheels: string;
@@ -66,10 +66,7 @@ export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindFo
     modes,
     finest: set.finest ?? Math.max(...modes),
     steps: set.steps ?? (question === 'rate' ? usualSteps(drive, periodSeconds, tick, bits) : FIND_STEPS),
-    stepsFrom:
-      set.steps === undefined && question === 'rate'
-        ? rateSteps(drive, exactly(periodSeconds), exactly(tick), bits).least.why
-        : null,
+    stepsBy: set.steps === undefined && question === 'rate' ? stepsBy(drive, periodSeconds, tick, bits) : [],
     between: set.between ?? '',
     made,
     wheels: set.wheels ?? FIND_WHEELS,

@@ -56,3 +56,14 @@ export function usualSteps(drive: Drive, period: string, tick: string, bits: num
     ? `${whole(least.steps)}-${whole(most.steps)}`
     : whole(least.steps) + '-';
 }
+
+/** What sets the ends of that range, the lower first: nothing for an end that is only usual. */
+export function stepsBy(
+  drive: Drive,
+  period: string,
+  tick: string,
+  bits: number,
+): readonly Exclude<StepBound['why'], 'field'>[] {
+  const { least, most } = rateSteps(drive, exactly(period), exactly(tick), bits);
+  return [least.why, most.why].filter((why) => why !== 'field');
+}

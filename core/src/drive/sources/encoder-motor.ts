@@ -3,7 +3,7 @@ import { choice } from '../stages/pair.ts';
 import type { SourceData, SourceKind } from './source.ts';
 import { knownByInputs } from '../stages/judged.ts';
 import { motor } from './motor.ts';
-import { gangedFacts, gangedInput, speedInput, speedOf } from './speed.ts';
+import { gangedFacts, gangedInput, speedInput, speedOf, topSpeedInput } from './speed.ts';
 
 export interface EncoderMotor extends SourceData {
   readonly kind: 'encoderMotor';
@@ -44,16 +44,7 @@ export const encoderMotor: SourceKind<EncoderMotor> = {
       number: true,
     },
     speedInput('1000'),
-    {
-      type: 'exact',
-      key: 'maxRpm',
-      label: 'At most',
-      unit: 'rpm',
-      default: '',
-      optional: true,
-      more: true,
-      hint: 'the fastest it turns with no load',
-    },
+    topSpeedInput('the fastest it turns with no load'),
     gangedInput,
     motor('stallNm', 'Stall torque', 'N·m', 1e5, 'by a stall test of a second, or the data sheet'),
     motor('ratedV', 'Rated voltage', 'V', 1000),

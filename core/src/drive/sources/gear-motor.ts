@@ -1,7 +1,7 @@
 import type { SourceData, SourceKind } from './source.ts';
 import { knownByInputs } from '../stages/judged.ts';
 import { motor } from './motor.ts';
-import { gangedFacts, gangedInput, speedInput, speedOf } from './speed.ts';
+import { gangedFacts, gangedInput, speedInput, speedOf, topSpeedInput } from './speed.ts';
 
 export interface GearMotor extends SourceData {
   readonly kind: 'gearMotor';
@@ -25,16 +25,7 @@ export const gearMotor: SourceKind<GearMotor> = {
   message: 'turns at a speed; no steps, and nothing tells where it stands',
   inputs: [
     speedInput('30'),
-    {
-      type: 'exact',
-      key: 'maxRpm',
-      label: 'At most',
-      unit: 'rpm',
-      default: '',
-      optional: true,
-      more: true,
-      hint: 'the fastest it turns with no load, behind its own gears',
-    },
+    topSpeedInput('the fastest it turns with no load, behind its own gears'),
     gangedInput,
     motor('stallNm', 'Stall torque', 'N·m', 1e5, 'behind its own gears, by the data sheet'),
     motor('ratedV', 'Rated voltage', 'V', 1000),

@@ -12,6 +12,18 @@ export const speedInput = (standard: string): InputOf<'exact'> => ({
   hint: 'turns a minute of its shaft; the times under the shafts follow it',
 });
 
+/** The fastest that a DC motor turns: `hint` says of which shaft. */
+export const topSpeedInput = (hint: string): InputOf<'exact'> => ({
+  type: 'exact',
+  key: 'maxRpm',
+  label: 'At most',
+  unit: 'rpm',
+  default: '',
+  optional: true,
+  more: true,
+  hint,
+});
+
 export const speedOf = (
   rpm: string | undefined,
   standard: number,

@@ -54,11 +54,11 @@ function toggle(kind: StageKindId): void {
 }
 const from = computed(() => (set.value.divisions === undefined ? 'from the Job' : 'changed here'));
 const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
-/** What set the lower end of the steps, where nobody typed any. */
-const STEPS_FROM = {
+/** What set an end of the steps, where nobody typed them. */
+const STEPS_BY = {
   camera: 'From where one step is a pixel of the camera at most.',
   counter: 'From where the counter holds the time between two steps.',
-  speed: 'As the controller’s speed allows.',
+  speed: 'Up to what the controller’s speed allows.',
 } as const;
 </script>
 
@@ -117,9 +117,7 @@ const STEPS_FROM = {
         :value="form.steps.replace('-', '–')"
         :commit="commit('steps')"
       />
-      <p v-if="form.stepsFrom && form.stepsFrom !== 'field'" class="quiet">
-        {{ STEPS_FROM[form.stepsFrom] }}
-      </p>
+      <p v-for="by in form.stepsBy" :key="by" class="quiet">{{ STEPS_BY[by] }}</p>
     </template>
     <ReadField
       v-if="form.question !== 'divisions'"

@@ -143,8 +143,7 @@ function keepDividing(): void {
       {{ refusalSentence(read.refusal) }}
     </p>
     <FoldPanel
-      v-if="columns && columns.columns.length > 0 && progress === null"
-      :key="`${name} ${asks}`"
+      v-if="columns && columns.columns.length > 0"
       class="small-tests"
       title="Which column is what"
       :open="asks"

@@ -35,6 +35,15 @@ const entry = computed(
 );
 const shown = computed(() => entry.value?.of() ?? null);
 const wheel = computed(() => entry.value?.wheel ?? null);
+/** the blank and what is measured of it, what is empty left out */
+const told = computed(() => {
+  const { blank = [], mesh = [], measure = [] } = shown.value ?? {};
+  return [
+    { title: 'Blank', rows: blank },
+    { title: 'In mesh', rows: mesh },
+    { title: 'Measure when cut', rows: measure },
+  ].filter(({ title, rows }) => title === 'Blank' || rows.length > 0);
+});
 
 /** two wheels side by side: only there one can give the other's shift back */
 const pairOfWheels = computed(() => {
@@ -120,30 +129,10 @@ const draw = (as: 'svg' | 'dxf'): void => {
       <WheelDrawing v-else :wheel="wheel" />
       <div class="halves">
         <section aria-label="Blank">
-          <h3>Blank</h3>
-          <dl>
-            <div v-for="r in shown.blank" :key="r.label">
-              <dt>{{ r.label }}</dt>
-              <dd>
-                {{ r.text }}<small>{{ r.unit }}</small>
-              </dd>
-            </div>
-          </dl>
-          <template v-if="shown.mesh.length > 0">
-            <h3>In mesh</h3>
+          <template v-for="part in told" :key="part.title">
+            <h3>{{ part.title }}</h3>
             <dl>
-              <div v-for="(r, i) in shown.mesh" :key="i">
-                <dt>{{ r.label }}</dt>
-                <dd>
-                  {{ r.text }}<small>{{ r.unit }}</small>
-                </dd>
-              </div>
-            </dl>
-          </template>
-          <template v-if="shown.measure.length > 0">
-            <h3>Measure when cut</h3>
-            <dl>
-              <div v-for="r in shown.measure" :key="r.label">
+              <div v-for="(r, i) in part.rows" :key="i">
                 <dt>{{ r.label }}</dt>
                 <dd>
                   {{ r.text }}<small>{{ r.unit }}</small>
