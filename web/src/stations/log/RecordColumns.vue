@@ -27,7 +27,7 @@ const emit = defineEmits<{ say: [index: number, head: string] }>();
             :labelled="false"
             across
             :value="heads[i] ?? ''"
-            :options="[{ value: '', title: `by its head: ${c.guess}` }, ...COLUMN_HEADS]"
+            :options="[{ value: '', title: `${c.guess}, by its head` }, ...COLUMN_HEADS]"
             @choose="(head) => emit('say', i, head)"
           />
         </td>
