@@ -82,13 +82,22 @@ export interface ArborPlan {
   readonly crossed: readonly number[];
 }
 
-/** A wheel that meets what it should pass: a foreign arbor in its layer, or a wheel that it does not turn. */
-export interface Clash {
-  readonly wheel: number;
+/** What meets that should pass: a wheel and a foreign arbor in its layer, a wheel and one that it does not turn, or two arbors. */
+export type Clash = WheelClash | ArborsClash;
+
+export interface WheelClash {
   readonly meets: 'arbor' | 'wheel';
+  readonly wheel: number;
   /** of arbors or of wheels */
   readonly other: number;
   readonly layer: number;
   /** how far they overlap */
+  readonly mm: number;
+}
+
+/** Two shafts that want the same place in the plate. */
+export interface ArborsClash {
+  readonly meets: 'both';
+  readonly arbors: readonly [number, number];
   readonly mm: number;
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { applyEdit, type Drive, type FurtherTrain, type Stage } from '../drive/index.ts';
+import { applyEdit, trainsOf, type Drive, type FurtherTrain, type Stage } from '../drive/index.ts';
 import { readDrive } from '../files/index.ts';
 import { driveOf } from '../testing/samples.ts';
 import {
@@ -15,6 +15,7 @@ import {
   type ArborPlan,
   type Link,
   type Placing,
+  type WheelClash,
 } from './index.ts';
 
 const spur = (z1: number, z2: number, more: object = {}): Stage => ({
@@ -109,12 +110,11 @@ describe('the walnut orrery', () => {
       ]),
     ).toEqual([['3', '4', 0.8]]);
     expect(
-      plan.clashes.map((c) => [
-        plan.wheels[c.wheel]!.teeth,
-        c.meets,
-        plan.arbors[c.other]!.name,
-        Number(c.mm.toFixed(6)),
-      ]),
+      plan.clashes.map((c) =>
+        c.meets === 'both'
+          ? c
+          : [plan.wheels[c.wheel]!.teeth, c.meets, plan.arbors[c.other]!.name, Number(c.mm.toFixed(6))],
+      ),
     ).toEqual([[86, 'arbor', '3', 1]]);
   });
 
@@ -136,7 +136,7 @@ describe('the walnut orrery', () => {
   });
 
   test('another layer cures the clash, and the whole plan is clear after it', () => {
-    const cure = layerCure(orrery, plan, plan.clashes[0]!);
+    const cure = layerCure(orrery, plan, plan.clashes[0] as WheelClash);
     const after = applyEdit(orrery, {
       do: 'arbor',
       train: 'Year',
@@ -333,11 +333,116 @@ describe('random sets', () => {
               plain.push(`${w.id} wheel ${v.id}`);
           }
         }
-        const found = plan.clashes.map((c) => `${c.wheel} ${c.meets} ${c.other}`);
+        for (const a of plan.arbors)
+          for (const b of plan.arbors)
+            if (a.id < b.id && between(a.at, b.at) < (a.diameterMm + b.diameterMm) / 2)
+              plain.push(`${a.id} both ${b.id}`);
+        const found = plan.clashes.map((c) =>
+          c.meets === 'both' ? c.arbors.join(' both ') : `${c.wheel} ${c.meets} ${c.other}`,
+        );
         expect([...found].sort()).toEqual(plain.sort());
       }),
       { numRuns: 200 },
     );
+  });
+});
+
+/** A drive of one train with arbors pinned, by their names, and every bore given. */
+function pinnedAt(
+  drive: Drive,
+  at: Readonly<Record<string, readonly [number, number]>>,
+  boreMm?: number,
+): Drive {
+  const bored = <T extends object>(of: T, shaft: number): T => {
+    const pin = at[shaft === 0 ? 'M' : String(shaft)];
+    return {
+      ...of,
+      ...(pin && { arborXMm: pin[0], arborYMm: pin[1] }),
+      ...(boreMm !== undefined && (shaft === 0 ? { boreMm } : { outBoreMm: boreMm })),
+    };
+  };
+  const { source, stages } = drive.train;
+  return {
+    ...drive,
+    train: { ...drive.train, source: bored(source, 0), stages: stages.map((s, i) => bored(s, i + 1)) },
+  };
+}
+
+/** Every arbor of a plan pinned one after another where it stands: the names of those that moved. */
+function movedByPins(drive: Drive, order: readonly number[]): readonly string[] {
+  const first = arborPlan(drive);
+  const trains = trainsOf(drive);
+  let now = drive;
+  const moved = new Set<string>();
+  for (const id of order) {
+    const { at, set } = first.arbors[id % first.arbors.length]!;
+    const [x, y] = [at.x, at.y].map((mm) => String(mm));
+    const { name } = trains[set.train]!;
+    const edit = {
+      do: 'arbor',
+      train: name,
+      stage: set.stage,
+      set: { arborXMm: x!, arborYMm: y! },
+      label: 'pin',
+    } as const;
+    const after = applyEdit(now, edit);
+    if (!after.ok) throw new Error('the pin is refused');
+    now = after.value;
+    for (const [i, a] of arborPlan(now).arbors.entries())
+      if (between(a.at, first.arbors[i]!.at) > 1e-3) moved.add(a.name);
+  }
+  return [...moved];
+}
+
+describe('a pin', () => {
+  const unpinned = (drive: Drive): Drive => {
+    const free = <T extends object>(of: T): T => {
+      const { arborXMm: _x, arborYMm: _y, ...rest } = of as T & { arborXMm?: number; arborYMm?: number };
+      return rest as T;
+    };
+    const { train, others = [] } = drive;
+    return {
+      ...drive,
+      train: { ...train, source: free(train.source), stages: train.stages.map(free) },
+      others: others.map((o) => ({ ...o, stages: o.stages.map(free) })),
+    };
+  };
+
+  test('where an arbor stands moves no other, in a train of which the first was at the origin', () => {
+    const drive = driveOf(200, 16, [spur(17, 60), spur(19, 57), spur(20, 80)]);
+    for (const id of [1, 2, 3]) expect(movedByPins(drive, [id])).toEqual([]);
+    expect(movedByPins(drive, [2, 0, 3, 1])).toEqual([]);
+  });
+
+  test('nor in the orrery, whichever comes first', () => {
+    const drive = unpinned(orrery);
+    for (const id of arborPlan(drive).arbors.keys()) expect(movedByPins(drive, [id])).toEqual([]);
+    expect(movedByPins(drive, [4, 0, 6])).toEqual([]);
+  });
+
+  test('nor in a train of random pairs', () => {
+    const pairs = fc.array(fc.tuple(fc.integer({ min: 12, max: 90 }), fc.integer({ min: 12, max: 90 })), {
+      minLength: 1,
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(pairs, fc.array(fc.nat(8), { minLength: 1, maxLength: 4 }), (all, order) => {
+        const drive = driveOf(
+          200,
+          16,
+          all.map(([a, b]) => spur(a, b)),
+        );
+        expect(movedByPins(drive, order)).toEqual([]);
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  test('elsewhere keeps the others as near as their distances let them', () => {
+    const drive = driveOf(200, 16, [spur(20, 60), spur(20, 60)]);
+    const [before, after] = [arborPlan(drive), arborPlan(pinnedAt(drive, { '2': [84, 3] }))];
+    expect(before.arbors.map((a) => a.at.x)).toEqual([0, 40, 80]);
+    for (const i of [0, 1]) expect(between(before.arbors[i]!.at, after.arbors[i]!.at)).toBeLessThan(12);
   });
 });
 
@@ -363,6 +468,17 @@ describe('what the plan sets', () => {
     expect(back && back.ok && back.value).toEqual(drive);
     expect(set({ layer: '0' }).ok).toBe(false);
     expect(set({ arborXMm: 'left' }).ok).toBe(false);
+  });
+
+  test('two shafts 1.7 mm apart with bores of 4 mm meet by 2.3; thinner ones do not', () => {
+    const there = (boreMm: number) =>
+      arborPlan(
+        pinnedAt(driveOf(200, 16, [spur(20, 40), spur(40, 20)]), { M: [0, 0], '2': [1.7, 0] }, boreMm),
+      );
+    const [clash] = there(4).clashes.filter((c) => c.meets === 'both');
+    expect(clash!.arbors.map((id) => there(4).arbors[id]!.name)).toEqual(['M', '2']);
+    expect(clash!.mm).toBeCloseTo(2.3, 9);
+    expect(there(1.6).clashes.filter((c) => c.meets === 'both')).toEqual([]);
   });
 
   test('layers that nobody gives are clear of one another where they can be', () => {

@@ -1,5 +1,5 @@
 import { between, type Point } from './geometry.ts';
-import type { Arbor, Clash, PlanMesh, PlanWheel } from './arbor.ts';
+import type { Arbor, ArborsClash, Clash, PlanMesh, PlanWheel, WheelClash } from './arbor.ts';
 
 /** Do two wheels of a layer overlap, and by how much, mm; 0 when they are clear. */
 export const overlap = (a: PlanWheelSize, at: Point, b: PlanWheelSize, bt: Point): number =>
@@ -7,13 +7,13 @@ export const overlap = (a: PlanWheelSize, at: Point, b: PlanWheelSize, bt: Point
 
 type PlanWheelSize = Pick<PlanWheel, 'outsideMm'>;
 
-/** Every wheel against every foreign arbor that passes its layer, and against every wheel there. (handbook: drive, arbors and centre distances) */
+/** Every wheel against every foreign arbor that passes its layer, and against every wheel there, and every two arbors. (handbook: drive, arbors and centre distances) */
 export function clashesOf(
   arbors: readonly Arbor[],
   wheels: readonly PlanWheel[],
   meshes: readonly PlanMesh[],
 ): readonly Clash[] {
-  const out: Clash[] = [];
+  const out: WheelClash[] = [];
   const partners = partnersOf(meshes);
   for (const wheel of wheels) {
     if (wheel.form === 'worm') continue;
@@ -35,7 +35,27 @@ export function clashesOf(
       const mm = overlap(a, arbors[a.arbor]!.at, b, arbors[b.arbor]!.at);
       if (mm > 0) out.push({ wheel: a.id, meets: 'wheel', other: b.id, layer: a.layer, mm });
     }
-  return out.sort((x, y) => y.mm - x.mm);
+  return [...out, ...arborsThatMeet(arbors, wheels, meshes)].sort((x, y) => y.mm - x.mm);
+}
+
+/** Two arbors that go through one another: every one is carried by the plate. A ring is held from its far side, a worm lies across. */
+function arborsThatMeet(
+  arbors: readonly Arbor[],
+  wheels: readonly PlanWheel[],
+  meshes: readonly PlanMesh[],
+): readonly ArborsClash[] {
+  const apart = meshes.flatMap(({ driver, driven, distance }) => {
+    const [a, b] = [wheels[driver]!, wheels[driven]!];
+    return distance.is === 'crossed' || a.form === 'ring' || b.form === 'ring' ? [[a.arbor, b.arbor]] : [];
+  });
+  return arbors.flatMap((a, i) =>
+    arbors.slice(i + 1).flatMap((b): ArborsClash[] => {
+      const mm = (a.diameterMm + b.diameterMm) / 2 - between(a.at, b.at);
+      return mm <= 0 || apart.some((pair) => pair.includes(a.id) && pair.includes(b.id))
+        ? []
+        : [{ meets: 'both', arbors: [a.id, b.id], mm }];
+    }),
+  );
 }
 
 /** For each wheel those that it turns, or is turned by. */

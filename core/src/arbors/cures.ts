@@ -2,7 +2,7 @@ import { kindOf, MAX_LAYER, moduleOf, trainsOf, type Drive, type Stage } from '.
 import { exactly, equal, rational, type Rational } from '../numbers/index.ts';
 import { meshesOf, meshOf, sharedShift, shiftSum } from '../teeth/index.ts';
 import { distanceOf, ownDistance } from './mesh.ts';
-import type { ArborPlan, Clash, Disagreement, PlanMesh } from './arbor.ts';
+import type { ArborPlan, Clash, Disagreement, PlanMesh, WheelClash } from './arbor.ts';
 import { arborPlan } from './plan.ts';
 
 /** One way to let pairs that share two arbors agree: what is set, and what it costs. */
@@ -166,7 +166,7 @@ export const worstClash = (clashes: readonly Clash[]): number => clashes[0]?.mm 
 export function layerCure(
   drive: Drive,
   plan: ArborPlan,
-  clash: Clash,
+  clash: WheelClash,
 ): { readonly train: number; readonly stage: number; readonly layer: number } | null {
   const wheels = [clash.wheel, ...(clash.meets === 'wheel' ? [clash.other] : [])];
   const options = wheels.flatMap((id) => {

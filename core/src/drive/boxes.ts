@@ -5,6 +5,8 @@ export interface KnownBox {
   readonly title: string;
   readonly label: string;
   readonly pairs: ToothPairs;
+  /** its pairs stand for sets of sun and ring, which turn their carrier their own way */
+  readonly planets?: true;
 }
 
 /**
@@ -22,8 +24,8 @@ export const knownBoxes: readonly KnownBox[] = [
       [10, 31],
     ],
   },
-  { title: 'One planetary set, sun 17, ring 46', label: '3.7', pairs: [[17, 63]] },
-  { title: 'One planetary set, sun 11, ring 46', label: '5.2', pairs: [[11, 57]] },
+  { title: 'One planetary set, sun 17, ring 46', label: '3.7', pairs: [[17, 63]], planets: true },
+  { title: 'One planetary set, sun 11, ring 46', label: '5.2', pairs: [[11, 57]], planets: true },
   {
     title: 'Two planetary sets, sun 17, ring 46',
     label: '14',
@@ -31,6 +33,7 @@ export const knownBoxes: readonly KnownBox[] = [
       [17, 63],
       [17, 63],
     ],
+    planets: true,
   },
   {
     title: 'Two planetary sets, suns 17 and 11, ring 46',
@@ -39,6 +42,7 @@ export const knownBoxes: readonly KnownBox[] = [
       [17, 63],
       [11, 57],
     ],
+    planets: true,
   },
   {
     title: 'Two planetary sets, sun 11, ring 46',
@@ -47,5 +51,10 @@ export const knownBoxes: readonly KnownBox[] = [
       [11, 57],
       [11, 57],
     ],
+    planets: true,
   },
 ];
+
+/** Do these pairs stand for sets of sun and ring, as those of a box that is known? */
+export const isOfPlanets = (pairs: ToothPairs): boolean =>
+  knownBoxes.some((b) => b.planets && String(b.pairs) === String(pairs));

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { abs, div, mul, ONE, rational, toText } from '../numbers/index.ts';
 import { anyStage } from '../testing/any-stage.ts';
 import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
-import { columnDrawing, rowDrawing, type ColumnsAsked } from './drawing/index.ts';
+import { columnDrawing, rowDrawing, shaftAngles, type ColumnsAsked } from './drawing/index.ts';
 import { countsPerTurn, kindOf, kinematics, kinematicsOf, stages, type Stage } from './index.ts';
 import { defaultsOf } from './inputs.ts';
 
@@ -151,5 +151,45 @@ describe('drawings', () => {
   test('an empty train is a motor and the work', () => {
     const d = columnDrawing(asked([]));
     expect([d.wheels.length, d.shafts.length, d.width]).toEqual([0, 1, 410]);
+  });
+});
+
+describe('which way the work turns', () => {
+  const worm = (hand?: 'left' | 'right'): Stage => ({
+    kind: 'worm',
+    starts: 1,
+    wheel: 90,
+    ...(hand && { hand }),
+  });
+  const box = (...pairs: [number, number][]): Stage => ({ kind: 'box', pairs });
+  const against = (stages: readonly Stage[]): boolean =>
+    kinematicsOf(driveOf(200, 16, stages)).shafts[0]!.against;
+
+  test.each<[string, readonly Stage[], boolean, RegExp | null]>([
+    ['a right-hand worm', [worm('right')], false, /right-hand thread/],
+    ['a left-hand worm', [worm('left')], true, /left-hand thread/],
+    ['one that nobody told', [worm()], false, /right-hand thread/],
+    ['a pair and a left-hand worm', [{ kind: 'spur', z1: 20, z2: 40 }, worm('left')], false, /left-hand/],
+    ['a box of three pairs', [box([9, 32], [11, 22], [9, 26])], true, /3 pairs of its box are plain/],
+    ['a box of four pairs', [box([9, 32], [11, 22], [9, 26], [10, 31])], false, /4 pairs/],
+    ['a box of one pair', [box([12, 30])], true, /pair of its box is a plain one/],
+    ['a set of planets', [box([17, 63], [11, 57])], false, null],
+    ['one set of planets', [box([17, 63])], false, null],
+    ['a label', [{ kind: 'box', ratio: '45' }], false, /no label tells/],
+  ])('%s', (_, stages, back, by) => {
+    expect(against(stages)).toBe(back);
+    const told = kinematicsOf(driveOf(200, 16, stages)).senseBy;
+    if (by) expect(told.join()).toMatch(by);
+    else expect(told).toEqual([]);
+    // shown, not counted
+    expect(kinematicsOf(driveOf(200, 16, stages)).stepsPerTurn!.s).toBe(1n);
+  });
+
+  test('the picture turns as it is told, and the ratio keeps the sign that is counted', () => {
+    const stages: readonly Stage[] = [worm('left'), box([9, 32], [11, 22], [9, 26])];
+    const { train } = driveOf(200, 16, stages);
+    const angles = shaftAngles(train)(180);
+    expect(angles.map(Math.sign)).toEqual([1, -1, 1]);
+    expect(kinematicsOf(driveOf(200, 16, stages)).reduction.s).toBe(1n);
   });
 });

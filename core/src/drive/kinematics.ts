@@ -16,7 +16,7 @@ import {
 import type { Drive, Encoder, Train } from './drive.ts';
 import { outputKindOf } from './outputs/index.ts';
 import { sourceKindOf } from './sources/index.ts';
-import { kindOf } from './stages/index.ts';
+import { kindOf, type Stage } from './stages/index.ts';
 import type { Origin, Part } from './stages/stage.ts';
 
 /** One shaft of the train; 0 is the source's, the last one carries the work. */
@@ -51,8 +51,8 @@ export interface Kinematics {
   readonly parts: readonly Part[];
   /** the stages whose ratio was not counted, and how sure it is */
   readonly unsure: readonly { readonly stage: number; readonly label: string; readonly origin: Origin }[];
-  /** a thread's hand decides which way the work turns: the sign of R is shown, not counted */
-  readonly handed: boolean;
+  /** what the sense of turning rests on where no sign tells it, in words: threads, boxes */
+  readonly senseBy: readonly string[];
   /** the last stage that locks, and the places at which the work then rests: n·|Π(r after)|, exact; null without one */
   readonly lock: { readonly stage: number; readonly places: Rational } | null;
   /** turns a minute of shaft 0 */
@@ -83,15 +83,15 @@ export function kinematics(train: Train): Kinematics {
     mode,
     modes: source.modes(train.source),
     turnsToClose: hinge ? null : closing(stepsPerTurn, lock?.places ?? null),
-    shafts: shaftsOf(reductions),
+    shafts: shaftsOf(train, reductions),
     parts: [...source.parts(train.source), ...train.stages.flatMap((s) => kindOf(s).parts(s))],
     unsure: train.stages.flatMap((s, stage) => {
       const origin = kindOf(s).origin(s);
       return origin.from === 'exact' ? [] : [{ stage, label: kindOf(s).label(s), origin }];
     }),
-    handed: train.stages.some((s) => kindOf(s).handed),
+    senseBy: [...new Set(train.stages.flatMap((s) => kindOf(s).sense?.(s)?.by ?? []))],
     lock,
-    speed: speedOf(train, shaftsOf(reductions)),
+    speed: speedOf(train, shaftsOf(train, reductions)),
     travel: output.travel(train.output),
   };
 }
@@ -123,14 +123,21 @@ function lockOf(train: Train, reductions: readonly Rational[]): Kinematics['lock
   return { stage, places: abs(mul(places, product(reductions.slice(stage + 1)))) };
 }
 
-function shaftsOf(reductions: readonly Rational[]): readonly Shaft[] {
-  let turns = ONE;
-  const shafts: Shaft[] = [{ index: reductions.length, turnsPerOutputTurn: ONE, against: false }];
+function shaftsOf(train: Train, reductions: readonly Rational[]): readonly Shaft[] {
+  let [turns, against] = [ONE, false];
+  const shafts: Shaft[] = [{ index: reductions.length, turnsPerOutputTurn: ONE, against }];
   for (let i = reductions.length - 1; i >= 0; i--) {
-    turns = mul(turns, reductions[i]!);
-    shafts.push({ index: i, turnsPerOutputTurn: abs(turns), against: isNegative(turns) });
+    turns = mul(turns, abs(reductions[i]!));
+    against = against !== reverses(train.stages[i]!);
+    shafts.push({ index: i, turnsPerOutputTurn: turns, against });
   }
   return shafts.reverse();
+}
+
+/** Does its output turn against its input: by the sign of its ratio, or by the hand of its thread and the pairs of its box. */
+export function reverses(stage: Stage): boolean {
+  const kind = kindOf(stage);
+  return isNegative(kind.reduction(stage)) !== (kind.sense?.(stage)?.turns === -1);
 }
 
 /** Counts of an encoder for one turn of the work: lines · decode · |Π r of the stages after its shaft|. (handbook: drive, sources) */

@@ -7,6 +7,7 @@ import {
   type Arbor,
   type ArborCure,
   type ArborPlan,
+  type ArborsClash,
   type Clash,
   type Disagreement,
   type PlanMesh,
@@ -159,7 +160,23 @@ const owner = (names: readonly string[], mesh: PlanMesh): string =>
   names.length > 1 ? `${names[mesh.train]!}’s ${colon(mesh.label)}` : colon(mesh.label);
 const colon = (label: string): string => label.replace(/ : /g, ':');
 
+function arborsTrouble(plan: ArborPlan, clash: ArborsClash): PlanTrouble {
+  const [a, b] = clash.arbors.map((id) => plan.arbors[id]!) as [Arbor, Arbor];
+  const apart = Math.hypot(a.at.x - b.at.x, a.at.y - b.at.y);
+  const thick = (arbor: Arbor): string =>
+    `${arbor.name} is ${millimetres(arbor.diameterMm)} mm thick${arbor.estimated ? ' (estimate)' : ''}`;
+  return {
+    kind: 'clash',
+    title: `Arbors ${a.name} and ${b.name} meet by ${measured(clash.mm)} mm`,
+    message: `They stand ${millimetres(apart)} mm apart; ${thick(a)}, ${thick(b)}. No layer clears them: move one, make them thinner, or put both on one axis as tubes.`,
+    arbors: clash.arbors,
+    wheels: [],
+    cures: [],
+  };
+}
+
 function clashTrouble(drive: Drive, plan: ArborPlan, names: readonly string[], clash: Clash): PlanTrouble {
+  if (clash.meets === 'both') return arborsTrouble(plan, clash);
   const wheel = plan.wheels[clash.wheel]!;
   const { train } = wheel.of[0]!;
   const whose = names.length > 1 ? `${names[train]!}’s ${wheel.teeth}` : `The ${wheel.teeth}`;

@@ -77,10 +77,11 @@ export function layersPicture(plan: ArborPlan, lit: ReadonlySet<string>): Layers
         ? []
         : [{ x1: ends[0]!, x2: ends[1]!, y: y(a.layer), lit: lit.has(`${m.train}.${m.stage}`) }];
     }),
-    clashes: plan.clashes.map((c) => ({
-      x: x.get(c.meets === 'arbor' ? c.other : plan.wheels[c.other]!.arbor)!,
-      y: y(c.layer),
-    })),
+    clashes: plan.clashes.flatMap((c) =>
+      c.meets === 'both'
+        ? c.arbors.filter((a) => x.has(a)).map((a) => ({ x: x.get(a)!, y: y(0) }))
+        : [{ x: x.get(c.meets === 'arbor' ? c.other : plan.wheels[c.other]!.arbor)!, y: y(c.layer) }],
+    ),
     height: (front - back) * ROW + PLATE + 20,
   };
 }

@@ -169,6 +169,26 @@ describe('pictures of several trains', () => {
     expect(picture.alt).toContain('Venus, from shaft 3 of Mercury');
   });
 
+  test('two arbors that meet are told with their distance and how thick they are', () => {
+    const there = driveOf(200, 16, [
+      { kind: 'spur', z1: 20, z2: 40, moduleMm: 1, outBoreMm: 4 },
+      { kind: 'spur', z1: 40, z2: 20, moduleMm: 1, outBoreMm: 4, arborXMm: 1.7, arborYMm: 0 },
+    ]);
+    const { train } = there;
+    const told = arborsReport({
+      ...there,
+      train: { ...train, source: { ...train.source, arborXMm: 0, arborYMm: 0 } },
+    });
+    const meets = told.clashes.find((c) => c.title.startsWith('Arbors'))!;
+    expect([meets.title, meets.message]).toEqual([
+      'Arbors M and 2 meet by 2.30 mm',
+      'They stand 1.7 mm apart; M is 4 mm thick (estimate), 2 is 4 mm thick. No layer clears them: move one, make them thinner, or put both on one axis as tubes.',
+    ]);
+    const drawn = planPicture(there, told.plan, 0, 'both', 700, 500);
+    expect(drawn.clashes.length).toBe(told.plan.clashes.length);
+    expect(JSON.stringify(drawn)).not.toMatch(/null,"y"|NaN/);
+  });
+
   test('every wheel of the plan is on the page, and a pull goes where it points', () => {
     const { plan } = arborsReport(orrery);
     const picture = planPicture(orrery, plan, 2, 'both', 600, 420);

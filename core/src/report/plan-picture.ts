@@ -1,6 +1,6 @@
 import { layerName, pathOf, trainsOf, type Drive } from '../drive/index.ts';
 import { px, toothed } from '../drive/drawing/index.ts';
-import type { ArborPlan, PlanMesh, PlanWheel, Point } from '../arbors/index.ts';
+import type { ArborPlan, Clash, PlanMesh, PlanWheel, Point } from '../arbors/index.ts';
 import { millimetres, wheelWords } from './arbors.ts';
 import { layersPicture, type LayersPicture } from './layers-picture.ts';
 import { distancePlaces, distanceSize, labelPlaces, type CentreLine } from './plan-labels.ts';
@@ -144,12 +144,10 @@ export function planPicture(
     lines,
     bar: barOf(scale),
     clashes: plan.clashes.map((c) => {
-      const { at } = c.meets === 'arbor' ? plan.arbors[c.other]! : meeting(plan, c.wheel, c.other);
-      return {
-        x: X(at.x),
-        y: Y(at.y),
-        r: c.meets === 'arbor' ? px(Math.max(8, (plan.arbors[c.other]!.diameterMm / 2) * scale + 4)) : 10,
-      };
+      const at = clashAt(plan, c);
+      const arbor = c.meets === 'both' ? c.arbors[0] : c.meets === 'arbor' ? c.other : null;
+      const around = arbor === null ? 0 : plan.arbors[arbor]!.diameterMm;
+      return { x: X(at.x), y: Y(at.y), r: around === 0 ? 10 : px(Math.max(8, (around / 2) * scale + 4)) };
     }),
     layers: layersPicture(plan, lit),
     toPlan: (x, y) => ({ x: (x - left) / scale + room.x0, y: room.y1 - (y - top) / scale }),
@@ -176,11 +174,18 @@ function extent(plan: ArborPlan, shown: readonly PlanWheel[]): Extent {
   return out;
 }
 
-/** Half way between two wheels that overlap, on the line of their centres. */
-function meeting(plan: ArborPlan, a: number, b: number): { readonly at: Point } {
-  const [p, q] = [plan.arbors[plan.wheels[a]!.arbor]!.at, plan.arbors[plan.wheels[b]!.arbor]!.at];
-  const part = plan.wheels[a]!.outsideMm / (plan.wheels[a]!.outsideMm + plan.wheels[b]!.outsideMm);
-  return { at: { x: p.x + (q.x - p.x) * part, y: p.y + (q.y - p.y) * part } };
+/** Where two things meet: at the arbor that is in the way, else between the two on the line of their centres, by their sizes. */
+function clashAt(plan: ArborPlan, c: Clash): Point {
+  if (c.meets === 'arbor') return plan.arbors[c.other]!.at;
+  const [p, q] =
+    c.meets === 'both'
+      ? c.arbors.map((id) => ({ at: plan.arbors[id]!.at, mm: plan.arbors[id]!.diameterMm }))
+      : [c.wheel, c.other].map((id) => {
+          const { arbor, outsideMm } = plan.wheels[id]!;
+          return { at: plan.arbors[arbor]!.at, mm: outsideMm };
+        });
+  const part = p!.mm / (p!.mm + q!.mm);
+  return { x: p!.at.x + (q!.at.x - p!.at.x) * part, y: p!.at.y + (q!.at.y - p!.at.y) * part };
 }
 
 const litStages = (drive: Drive, output: number): ReadonlySet<string> =>

@@ -40,6 +40,37 @@ describe('great reductions', () => {
   });
 });
 
+describe('the sense of turning', () => {
+  const senseOf = (stages: readonly Stage[]): string => {
+    const line = report(driveOf(200, 16, stages))
+      .train.ratio.working()
+      .find((l) => l.label === 'sense')!;
+    return `${line.exact ? 'sure: ' : ''}${plainText(line.text)}`;
+  };
+
+  test('is that of the thread and of the pairs of a box, and says what it rests on', () => {
+    expect(senseOf([pair])).toBe('sure: the work turns against the motor');
+    expect(senseOf([{ kind: 'worm', starts: 1, wheel: 90 }])).toBe(
+      'the work turns with the motor, by a right-hand thread: seen from the wheel’s other face it is the other way; look before you trust it',
+    );
+    expect(senseOf([{ kind: 'worm', starts: 1, wheel: 90, hand: 'left' }])).toMatch(
+      /against the motor, by a left/,
+    );
+    expect(
+      senseOf([
+        {
+          kind: 'box',
+          pairs: [
+            [9, 32],
+            [11, 22],
+            [9, 26],
+          ],
+        },
+      ]),
+    ).toMatch(/against the motor, if the 3 pairs of its box are plain ones/);
+  });
+});
+
 describe('sources without steps', () => {
   test.each([
     { kind: 'spring', storedTurns: '6', arborPerBarrelTurn: '60', rpm: '2' } as const,

@@ -174,15 +174,18 @@ export function ratioFigure(drive: Drive, k: Kinematics): Figure {
       ...restsOn(k, 0),
       {
         label: 'sense',
-        text: [
-          `the work turns ${isNegative(k.reduction) ? 'against' : 'with'} the motor${k.handed ? ', if the thread’s hand has it so: look before you trust it' : ''}`,
-        ],
-        exact: !k.handed,
+        text: [`the work turns ${senseWords(k)}`],
+        exact: k.senseBy.length === 0,
       },
       { label: 'train reduction', text: [...strong(mixed(k.reduction)), ' : 1'], exact: sure },
     ],
   };
 }
+
+/** "against the motor, by a left-hand thread: …": which way the work turns, and on what that rests. */
+export const senseWords = (k: Kinematics): string =>
+  [`${k.shafts[0]!.against ? 'against' : 'with'} the motor`, ...k.senseBy].join(', ') +
+  (k.senseBy.length > 0 ? '; look before you trust it' : '');
 
 /** The source's card: its steps a turn in the mode in use, and what a maker should know of it. */
 export function sourceReport(

@@ -1,6 +1,6 @@
-import { isNegative, toNumber } from '../../numbers/index.ts';
+import { toNumber } from '../../numbers/index.ts';
 import type { Drive, Train } from '../drive.ts';
-import { kinematics } from '../kinematics.ts';
+import { kinematics, reverses } from '../kinematics.ts';
 import { kindOf, type Stage } from '../stages/index.ts';
 import { pathOf, trainAt, trainsOf } from '../trains.ts';
 import { genevaCrank } from './measures.ts';
@@ -15,14 +15,14 @@ export function shaftAngles(train: Train): (turns: number) => readonly number[] 
   return (turns) => along(against ? -turns : turns);
 }
 
-const turnsAgainst = (stages: readonly Stage[]): boolean =>
-  stages.filter((s) => isNegative(kindOf(s).reduction(s))).length % 2 === 1;
+const turnsAgainst = (stages: readonly Stage[]): boolean => stages.filter(reverses).length % 2 === 1;
 
 /** Where the shafts of a chain stand when its first stands at `turns`. */
 function following(stages: readonly Stage[]): (turns: number) => readonly number[] {
   const each = stages.map((stage) => {
     const kind = kindOf(stage);
-    return { r: toNumber(kind.reduction(stage)), slots: kind.locks?.(stage) ?? 0 };
+    const r = Math.abs(toNumber(kind.reduction(stage)));
+    return { r: reverses(stage) ? -r : r, slots: kind.locks?.(stage) ?? 0 };
   });
   return (turns) => {
     const out = [turns];

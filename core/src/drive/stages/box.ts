@@ -11,7 +11,7 @@ import {
   toText,
   type Rational,
 } from '../../numbers/index.ts';
-import { knownBoxes } from '../boxes.ts';
+import { isOfPlanets, knownBoxes } from '../boxes.ts';
 import { pairsRatio, type ToothPairs } from '../pairs.ts';
 import { choice } from './pair.ts';
 import { knownBy, originOf, plusMinusInput, provenanceFacts, ratioLabel } from './provenance.ts';
@@ -106,6 +106,15 @@ export const box: StageKind<Box> = {
     return originOf(reduction(s), s.provenance, s.plusMinus, 'nominal');
   },
   shape: (s) => ({ form: 'box', label: short(reduction(s)) }),
+  sense: ({ pairs }) => {
+    if (!pairs) return { turns: 1, by: 'if its box keeps the way, which no label tells' };
+    if (isOfPlanets(pairs)) return null;
+    const odd = pairs.length % 2 === 1;
+    return {
+      turns: odd ? -1 : 1,
+      by: `if the ${pairs.length === 1 ? 'pair of its box is a plain one' : `${pairs.length} pairs of its box are plain ones`}, outside one another`,
+    };
+  },
   toothed: ({ pairs = [] }) => ({ driven: pairs.map(([, z2]) => z2), drivers: pairs.map(([z1]) => z1) }),
   search: {
     title: 'Gearboxes',

@@ -177,6 +177,14 @@ export interface Owned<D> {
   readonly label: (stage: D) => string;
 }
 
+/** Which way an output turns, beside the sign that is counted for it. (handbook: drive, reduction stages) */
+export interface Sense {
+  /** −1: the other way than that sign */
+  readonly turns: 1 | -1;
+  /** "by its right-hand thread": what it rests on, for it has to be looked at */
+  readonly by: string;
+}
+
 /** Everything Pendrix knows of one kind of stage. To add a kind: one file with this, one line in the registry. */
 export interface StageKind<D extends StageData> {
   readonly kind: D['kind'];
@@ -203,8 +211,8 @@ export interface StageKind<D extends StageData> {
   readonly settle?: (after: D, before: D, key: string) => D;
   /** what a maker should know of this very stage, said in words */
   readonly facts: (stage: D) => readonly string[];
-  /** which way it turns goes by the hand of its thread, which is shown and not counted */
-  readonly handed?: true;
+  /** which way its output really turns where the sign of its ratio does not tell: shown, not counted */
+  readonly sense?: (stage: D) => Sense | null;
   /** what keeps it from being built as it stands: teeth that foul, planets that do not go in */
   readonly warns?: (stage: D) => readonly string[];
   /** its play when nothing was said or measured, end to end at its output; null when there is none to go by */

@@ -61,7 +61,7 @@ function* worms({ from, to }: TeethRange): Generator<Worm> {
     for (let z = Math.max(from, WHEEL_FROM); z <= to; z++) yield { kind: 'worm', starts: k, wheel: z };
 }
 
-/** Worm of k starts on a wheel of z teeth: r = z/k. The sense goes by the hand: shown, not counted. (handbook: drive) */
+/** Worm of k starts on a wheel of z teeth: r = z/k. The sense goes by the hand and is shown, not counted: a left-hand thread turns its wheel the other way than a right-hand one. (handbook: drive) */
 export const worm: StageKind<Worm> = {
   kind: 'worm',
   title: 'Worm',
@@ -140,7 +140,10 @@ export const worm: StageKind<Worm> = {
           { label: 'Worm wheel', factor: rational(s.wheel) },
         ],
   origin: () => COUNTED,
-  handed: true,
+  sense: ({ hand = 'right' }) => ({
+    turns: hand === 'left' ? -1 : 1,
+    by: `by a ${hand}-hand thread: seen from the wheel’s other face it is the other way`,
+  }),
   shape: (s) => {
     const m = moduleOf(s).mm;
     return {
