@@ -271,7 +271,9 @@ describe('what cannot be, and what cannot be read', () => {
     const far = await ask({ ...ratio, target: '5', limits: { maxErrorPpm: '1' } });
     expect(far.reason).toMatch(/out of reach: two pairs of these give 0.25 to 4.00 at most/);
     const near = await ask({ ...ratio, target: '3.14159265358979', limits: { maxErrorPpm: '0.001' } });
-    expect(near.reason).toMatch(/^Nothing is near enough\. The nearest is .*, off by [−+]/);
+    expect(near.reason).toMatch(
+      /^Nothing is near enough, within 0\.001 ppm\. The nearest is .*, off by [−+]/,
+    );
   });
 
   test('without --json it is a table and a sentence', async () => {

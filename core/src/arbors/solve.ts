@@ -180,7 +180,9 @@ function freest(
   // wheels of different layers lie over one another: beside one that stands about where it would rather be only what is more than there counts
   const overlap = (j: number, at: Point, to: Point): number => {
     const before =
-      rather && between(to, rather[j]!.at) < arbors[j]!.radius / 4 ? reach(j, rather[i]!.at, rather[j]!.at) : 0;
+      rather && between(to, rather[j]!.at) < arbors[j]!.radius / 4
+        ? reach(j, rather[i]!.at, rather[j]!.at)
+        : 0;
     return Math.max(0, reach(j, at, to) - before);
   };
   let [best, least] = [0, Infinity];

@@ -1,6 +1,5 @@
 import Papa from 'papaparse';
-import type { FoundRow } from '../find/index.ts';
-import { pictureTable, type ResultPicture } from '../report/index.ts';
+import { pictureTable, type FindRow, type ResultPicture } from '../report/index.ts';
 
 type Cell = string | number;
 
@@ -15,8 +14,8 @@ export const writeCsv = (head: readonly string[], rows: readonly (readonly Cell[
 export const plainCell = (cell: string): string =>
   FORMULA.test(cell.slice(1)) ? cell.replace(/^'/, '') : cell;
 
-/** Trains that were found: exact figures as fractions. */
-export const foundCsv = (rows: readonly FoundRow[]): string =>
+/** Trains that were found: exact figures as fractions; what they are at the work in ″, empty where it is not known. */
+export const foundCsv = (rows: readonly FindRow[]): string =>
   writeCsv(
     [
       'kind',
@@ -32,8 +31,11 @@ export const foundCsv = (rows: readonly FoundRow[]): string =>
       'teeth',
       'owned',
       'of',
+      'step at the work (arcsec)',
+      'periodic error (arcsec)',
+      'periodic causes unknown',
     ],
-    rows.map((r) => [
+    rows.map(({ row: r, atWork }) => [
       r.kind,
       r.stages,
       r.driven.join(' '),
@@ -47,6 +49,9 @@ export const foundCsv = (rows: readonly FoundRow[]): string =>
       r.teeth,
       r.owned,
       r.wheels,
+      atWork?.stepArcsec ?? '',
+      atWork?.periodicArcsec ?? '',
+      atWork?.unknown ?? '',
     ]),
   );
 

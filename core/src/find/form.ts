@@ -1,4 +1,4 @@
-import { abs, decimal, toText, type Rational } from '../numbers/index.ts';
+import { abs, decimal, div, exactly, nearPi, toNumber, toText, type Rational } from '../numbers/index.ts';
 import {
   searchedKinds,
   FIND_STAGES,
@@ -19,6 +19,9 @@ import { stepsBy, usualSteps, type StepBound } from './rate-steps.ts';
 /** A controller until somebody gives one: the same that Check would add. */
 const USUAL_TIMER = { tickHz: '1000000' };
 
+/** Figures of the time of a turn of a screw, which holds π. */
+const SCREW_FIGURES = 13;
+
 /** A search as it stands for a drive: every field as it is in force, and which of them come from elsewhere. */
 export interface FindForm {
   readonly question: NonNullable<FindSettings['question']>;
@@ -26,6 +29,8 @@ export interface FindForm {
   readonly target: string;
   readonly target2: string;
   readonly periodSeconds: string;
+  /** what turns once in that time: an arm is opened by its screw, as it starts */
+  readonly turns: 'work' | 'screw';
   readonly tickHz: string;
   readonly bits: number;
   readonly fullSteps: number;
@@ -51,7 +56,13 @@ export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindFo
   const [rate] = drive.job.rates ?? [];
   const { timer } = drive;
   const question = set.question ?? (rate && drive.job.divisions.trim() === '' ? 'rate' : 'divisions');
-  const periodSeconds = set.periodSeconds ?? (rate ? asWritten(periodOf(rate)) : '86164.0905');
+  const { hinge } = kinematics(drive.train);
+  const period = rate ? periodOf(rate) : exactly('86164.0905');
+  const periodSeconds =
+    set.periodSeconds ??
+    (hinge
+      ? String(Number(toNumber(div(period, nearPi(hinge))).toPrecision(SCREW_FIGURES)))
+      : asWritten(period));
   const tick = set.tickHz ?? asWritten(tickHz(timer ?? USUAL_TIMER));
   const bits = set.bits ?? counterBits(timer ?? USUAL_TIMER);
   return {
@@ -60,6 +71,7 @@ export function findForm(drive: Drive, shelf: readonly ShelfPart[] = []): FindFo
     target: set.target ?? asWritten(abs(kinematics(drive.train).reduction)),
     target2: set.target2 ?? '',
     periodSeconds,
+    turns: hinge ? 'screw' : 'work',
     tickHz: tick,
     bits,
     fullSteps: set.fullSteps ?? kind.fullSteps(source) ?? 200,

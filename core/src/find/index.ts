@@ -22,7 +22,7 @@ export {
   type Rank,
 } from './request.ts';
 export { run, runNow, type Progress, type Search, type Signal } from './search.ts';
-export { findShare } from './share.ts';
+export { capOf, findShare } from './share.ts';
 export type { Share } from './ratio-question.ts';
 export { findForm, type FindForm } from './form.ts';
 export { branchesAsked, requestFor } from './for-drive.ts';

@@ -1,5 +1,14 @@
-import { ARCSEC_PER_TURN, compare, div, exactly, mul, rational, type Rational } from '../numbers/index.ts';
-import { FIND_STEPS, pixelScale, type Drive } from '../drive/index.ts';
+import {
+  ARCSEC_PER_TURN,
+  compare,
+  div,
+  exactly,
+  mul,
+  piToNumber,
+  rational,
+  type Rational,
+} from '../numbers/index.ts';
+import { FIND_STEPS, kinematics, pixelScale, type Drive } from '../drive/index.ts';
 
 /** What bounds the steps of a turn for a rate, and by what: the job's camera, the controller's counter and its speed. */
 export interface StepBound {
@@ -21,6 +30,9 @@ export function rateSteps(
   bits: number,
 ): { readonly least: StepBound; readonly most: StepBound } {
   const { camera } = drive.job;
+  const { hinge } = kinematics(drive.train);
+  // of an arm it is the screw that turns: so many turns of it are one of the hinge
+  const opens = hinge ? piToNumber(hinge) : 1;
   const [low, high] = FIND_STEPS.split('-').map((t) => exactly(t)) as [Rational, Rational];
   const least: StepBound[] = [
     { why: 'field', steps: low },
@@ -29,7 +41,9 @@ export function rateSteps(
       ? [
           {
             why: 'camera' as const,
-            steps: rational(Math.ceil(Number(ARCSEC_PER_TURN) / pixelScale(camera.pixelUm, camera.focalMm))),
+            steps: rational(
+              Math.ceil(Number(ARCSEC_PER_TURN) / opens / pixelScale(camera.pixelUm, camera.focalMm)),
+            ),
           },
         ]
       : []),

@@ -38,8 +38,8 @@ export function* findShare(request: FindRequest, share: Share): Search<FindAnswe
 type Found = Pick<FindAnswer, 'rows' | 'gone'>;
 
 /** No |error| above this is wanted, as a part of 1. */
-export const capOf = ({ maxErrorPpm }: FindRequest): Rational | null =>
-  maxErrorPpm && mul(maxErrorPpm, rational(1, 1_000_000));
+export const capOf = ({ maxErrorPpm, rank }: FindRequest): Rational | null =>
+  maxErrorPpm ? mul(maxErrorPpm, rational(1, 1_000_000)) : rank === 'pareto' ? FRONT_CAP : null;
 
 function* findRatio(
   bench: Workbench,

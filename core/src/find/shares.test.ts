@@ -190,6 +190,23 @@ describe('the search of a drive', () => {
     ...more,
   });
 
+  test('an arm is opened by its screw: a turn of that is what a rate asks, and its steps are the camera’s pixels', () => {
+    const arm = { kind: 'tangentArm', leadMm: '1', armMm: '228.557', geometry: 'isosceles' } as const;
+    const door: Drive = {
+      ...drive(),
+      job: { divisions: '', rates: [{ kind: 'stars' }], camera: { focalMm: 50, pixelUm: 4 } },
+      timer: { tickHz: '1000000', bits: 32 },
+    };
+    const form = findForm({ ...door, train: { ...door.train, output: arm } });
+    const turns = 2 * Math.PI * 228.557;
+    expect(form.turns).toBe('screw');
+    expect(Number(form.periodSeconds)).toBeCloseTo(86_164.0905 / turns, 8);
+    expect(findForm(door)).toMatchObject({ turns: 'work', periodSeconds: '86164.0905' });
+    // one pixel is 16.5″: 78 540 steps of the work, 55 of the screw, which the usual 10 000 hold
+    expect(findForm(door).steps).toMatch(/^78540-/);
+    expect(form.steps).toMatch(/^10000-/);
+  });
+
   test('the job is asked where nothing is bent', () => {
     const asked = ok(drive());
     expect(asked.asked).toEqual({ question: 'divisions', divisions: [73n, 97n] });

@@ -16,11 +16,12 @@ import {
   detentOf,
   FELT,
   imbalanceNm,
+  inBand,
   motorsOf,
   PULL_IN,
-  resonanceOf,
+  resonanceAtWork,
   rotorKgM2,
-  type Resonance,
+  type ResonanceAtWork,
 } from '../turning/index.ts';
 
 /** What the work asks, N·m at the output. */
@@ -74,8 +75,7 @@ export interface Force {
   readonly efficiency: number;
   readonly meshes: readonly Mesh[];
   readonly weakest: Mesh | null;
-  readonly resonance:
-    (Resonance & { readonly rpm: number; readonly fromRpm: number; readonly toRpm: number }) | null;
+  readonly resonance: ResonanceAtWork | null;
   /** output rpm from which the torque falls, to which it starts without a ramp, at which nothing is left */
   readonly cornerRpm: number | null;
   readonly pullInRpm: number | null;
@@ -134,7 +134,7 @@ export function forceOf(drive: Drive, k: Kinematics): Force | null {
   const weakest = known.reduce<Mesh | null>((a, m) => (a === null || m.margin! < a.margin! ? m : a), null);
   const full = sourceKindOf(source).stops === 'step' ? sourceKindOf(source).fullSteps(source) : null;
   const toRpm = (rate: number): number => ((rate / full!) * 60) / ratio;
-  const resonance = resonanceOf(source, (load.inertiaKgM2 ?? 0) / ratio ** 2);
+  const resonance = resonanceAtWork(drive, k);
   const corner = source.kind === 'stepper' && !source.torqueCurve ? cornerRate(source) : null;
   const at = (rpm: number): AtSpeed => {
     const motorRpm = rpm * ratio;
@@ -146,8 +146,7 @@ export function forceOf(drive: Drive, k: Kinematics): Force | null {
       stepRate,
       availableNm: available,
       margin: available === null || motorNm === 0 ? null : available / motorNm,
-      inBand:
-        resonance !== null && stepRate !== null && stepRate >= resonance.from && stepRate <= resonance.to,
+      inBand: resonance !== null && inBand(resonance, rpm),
     };
   };
   const back = backOf(drive, ratio);
@@ -165,12 +164,7 @@ export function forceOf(drive: Drive, k: Kinematics): Force | null {
     efficiency,
     meshes,
     weakest,
-    resonance: resonance && {
-      ...resonance,
-      rpm: toRpm(resonance.stepRate),
-      fromRpm: toRpm(resonance.from),
-      toRpm: toRpm(resonance.to),
-    },
+    resonance,
     cornerRpm: corner === null ? null : toRpm(corner),
     pullInRpm: full === null ? null : toRpm(PULL_IN),
     stallRpm: stallOf(at),

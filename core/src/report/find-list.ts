@@ -1,5 +1,5 @@
 import { abs, exactly, toNumber, type Rational } from '../numbers/index.ts';
-import { MAX_STAGES, sourceKindOf, type Drive, type Train } from '../drive/index.ts';
+import type { Drive } from '../drive/index.ts';
 import {
   unbeaten,
   type FindAnswer,
@@ -20,6 +20,7 @@ import {
 import { doubtOfStages } from '../motion/index.ts';
 import { doubtful } from './doubt-words.ts';
 import type { Graded } from './figure.ts';
+import { foundAtWork, type FoundAtWork } from './found-at-work.ts';
 import type { Rich } from './rich.ts';
 import { counted, grouped, inWords, listed, mixed, shortList } from './text.ts';
 
@@ -37,6 +38,8 @@ export interface FindRow {
   /** the same ratio with fewer stages: this one has a pair that idles */
   readonly idle: string | null;
   readonly unbeaten: boolean;
+  /** in the drive that asks; null where there is none */
+  readonly atWork: FoundAtWork | null;
 }
 
 /** Answers with so many stages, or of one sort, under a head that says what is proven of them. */
@@ -95,15 +98,16 @@ const orders: Readonly<Record<FindOrder, (a: FoundRow, b: FoundRow) => number>> 
   mode: (a, b) => (a.mode ?? 0) - (b.mode ?? 0),
 };
 
-/** What a search has found, as its list: unbeaten alone, or all of it. */
+/** What a search has found, as its list: unbeaten alone, or all of it; with what each is at the work of a drive, where one asks. */
 export function findReport(
   request: FindRequest,
   answer: FindAnswer,
   all: boolean,
   order: FindOrder = 'best',
+  drive: Drive | null = null,
 ): FindReport {
   const rows = answer.rows
-    .map((row) => listRow(row, unbeaten(row, answer.rows)))
+    .map((row) => listRow(row, unbeaten(row, answer.rows), request, drive))
     .sort((a, b) => orders[order](a.row, b.row));
   // where nothing comes out even, all that misses least is worth a look
   const none = rows.every((r) => ['misses', 'near'].includes(r.row.kind));
@@ -142,9 +146,10 @@ export function findReport(
 const stageWord = ({ kit }: FindRequest, stages: number): string =>
   `${kit.parts.length > 0 ? 'stage' : 'pair'}${stages === 1 ? '' : 's'}`;
 
-function listRow(row: FoundRow, isUnbeaten: boolean): FindRow {
+function listRow(row: FoundRow, isUnbeaten: boolean, request: FindRequest, drive: Drive | null): FindRow {
+  const key = keyOf(row);
   return {
-    key: keyOf(row),
+    key,
     row,
     graded: doubtful(gradeOf(row), doubtOfStages(row.train), row.kind === 'rate' ? 'ppm' : 'arcsec'),
     pairs: pairsText(row),
@@ -155,6 +160,9 @@ function listRow(row: FoundRow, isUnbeaten: boolean): FindRow {
     wheels: String(row.wheels),
     idle: row.idleOf === null ? null : `as with ${counted(row.idleOf, 'pair')}, and a 1 : 1 pair`,
     unbeaten: isUnbeaten,
+    get atWork() {
+      return drive && foundAtWork(drive, request, row, key);
+    },
   };
 }
 
@@ -232,34 +240,6 @@ export function searchMessage(request: FindRequest, { stages, done, of }: Progre
   const part = Math.min(100, Math.floor((100 * done) / Math.max(1, of)));
   const words = `${inWords(stages)} ${stageWord(request, stages)}`;
   return `${words.replace(/^./, (c) => c.toUpperCase())}, ${part} % checked`;
-}
-
-/** The drive with a found train in place of its own; its output and limits stay. */
-export function withFound(drive: Drive, request: FindRequest, row: FoundRow): Drive {
-  return { ...drive, train: foundTrain(drive, request, row) };
-}
-
-/** A found train behind the drive's own motor, set to the mode that it wants. */
-export function foundTrain(drive: Drive, request: FindRequest, row: FoundRow): Train {
-  const { source } = drive.train;
-  const stages = row.train.slice(0, MAX_STAGES);
-  if (!sourceKindOf(source).hasModes || source.kind !== 'stepper' || !request.source)
-    return { ...drive.train, stages };
-  const { fullSteps, modes } = request.source;
-  const own = fullSteps === source.fullSteps;
-  const all = own ? source.modes : modes;
-  const mode =
-    row.mode !== null && all.includes(row.mode)
-      ? row.mode
-      : all.includes(source.mode)
-        ? source.mode
-        : all[0]!;
-  const { partId: _, ...alone } = source;
-  return {
-    ...drive.train,
-    source: own ? { ...source, mode } : { ...alone, fullSteps, modes: all, mode },
-    stages,
-  };
 }
 
 /** What a row would be called in a sentence: "16:97 · 16:73, 202 teeth". */

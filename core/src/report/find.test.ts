@@ -1,15 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { exactly, rational } from '../numbers/index.ts';
 import { kinematics, newDrive, type Drive } from '../drive/index.ts';
+import { foundCsv } from '../files/index.ts';
 import { find, joined, runNow, type FindAnswer, type FindRequest } from '../find/index.ts';
 import { findShare } from '../find/index.ts';
 import {
   creepMessage,
   findCertificate,
   findReport,
+  foundAtWork,
   foundMessage,
   foundTrain,
   pairsText,
+  periodicText,
   plainText,
   ppmText,
   reasonMessage,
@@ -158,10 +161,45 @@ describe('in words', () => {
     expect(found.rows.length).toBeGreaterThan(3);
     expect(findCertificate(asked, found)).toContain('comes nearer than these; the last is off by +1.25 ppm');
     expect(findReport(asked, found, true).groups[2]!.message).toContain('least +0.32 ppm');
+    expect(findCertificate(asked, found)).toContain('Only what is within 1\u2009000 ppm was looked for.');
+    expect(reasonMessage(asked, { why: 'nothingNear', nearest: null })).toBe(
+      'Nothing is near enough, within 1\u2009000 ppm with these limits.',
+    );
     const front = { ...asked, rank: 'pareto' as const };
+    // the front's own cap is named where nobody gave one
+    const alone = { ...front, maxErrorPpm: null };
+    expect(findCertificate(alone, runNow(find(alone)))).toContain('within 1\u2009000 ppm was looked for');
+    expect(findCertificate(divisions, answer)).not.toContain('was looked for');
     expect(findCertificate(front, runNow(find(front)))).toContain(
       'beats one of these in error, stages, teeth and largest wheel',
     );
+  });
+
+  test('each row says what it is at the work, by the errors page’s own figures', () => {
+    const { groups } = findReport(divisions, answer, true, 'best', drive);
+    const [first] = groups[1]!.rows;
+    expect(first!.atWork!.stepArcsec).toBeCloseTo(1_296_000 / Number(first!.row.steps), 9);
+    expect(first!.atWork!.unknown).toBeGreaterThan(0);
+    expect(periodicText(first!.atWork!)).toMatch(/Unknown|\+\?$/);
+    // run-outs of 0.02 mm, half of it to each side, over 20 mm of the driven wheel: 103.13″ of each wheel, 206.26 together
+    const wheels = { kind: 'spur', z1: 20, z2: 40, moduleMm: 1, runoutMm: 0.02 } as const;
+    const known = foundAtWork(drive, divisions, { ...first!.row, train: [wheels] }, 'known');
+    expect(known.periodicArcsec).toBeCloseTo(206.265, 2);
+    // what friction and microsteps leave of the motor nobody knows: it has no torque
+    expect(known.unknown).toBe(2);
+    expect(periodicText(known)).toBe('±3.44′+?');
+    expect(list(true).groups[1]!.rows[0]!.atWork).toBeNull();
+    const csv = foundCsv([{ ...first!, atWork: known }]).split('\n');
+    expect(csv[0]!.split(',').slice(-3)).toEqual([
+      'step at the work (arcsec)',
+      'periodic error (arcsec)',
+      'periodic causes unknown',
+    ]);
+    expect(csv[1]!.split(',').slice(-3)).toEqual([
+      String(known.stepArcsec),
+      String(known.periodicArcsec),
+      '2',
+    ]);
   });
 
   test('the primes of a rate that the ticks must hold', () => {

@@ -1,6 +1,7 @@
 import { decimal, exactly, factors, mul, toNumber, type Rational } from '../numbers/index.ts';
 import { kindOf, wheelSearch } from '../drive/index.ts';
 import {
+  capOf,
   ownOf,
   type FindAnswer,
   type FindRequest,
@@ -103,6 +104,12 @@ export function findCertificate(request: FindRequest, answer: FindAnswer): strin
   return `${proved(request, answer, proven, word)}${rest} ${poolMessage(request)}`;
 }
 
+/** How far off a row of a ratio or a rate may be, for what lies beyond was never looked at; null where nothing is left out so. */
+function capText(request: FindRequest): string | null {
+  const cap = request.asked.question === 'divisions' ? null : capOf(request);
+  return cap && `${grouped(trimmed(toNumber(cap) * 1_000_000, 6))} ppm`;
+}
+
 function proved(
   request: FindRequest,
   { rows, gone }: FindAnswer,
@@ -128,7 +135,9 @@ function proved(
   const looked = sum(walked, (g) => g.looked);
   const closely =
     looked === 0 ? '' : `, ${grouped(String(looked))} looked at closely${refusedMessage(walked)}`;
-  const counts = `${grouped(String(sum(walked, (g) => g.products)))} products were walked${closely}.`;
+  const cap = capText(request);
+  const only = cap === null ? '' : ` Only what is within ${cap} was looked for.`;
+  const counts = `${grouped(String(sum(walked, (g) => g.products)))} products were walked${closely}.${only}`;
   if (!last) return `${where(request)} nothing of ${upTo(proven, word)} comes near enough. ${counts}`;
   const what = request.asked.question === 'ratio' ? 'comes nearer' : 'keeps the rate better';
   if (request.rank === 'pareto')
@@ -147,6 +156,11 @@ function refusedMessage(gone: readonly Gone[]): string {
   const refused = sum(gone, (g) => g.refused);
   return refused === 0 ? '' : `, of which ${grouped(String(refused))} cannot be made of what is there`;
 }
+
+const within = (request: FindRequest): string => {
+  const cap = capText(request);
+  return cap === null ? '' : `, within ${cap}`;
+};
 
 /** Why there is nothing, or only something near, and what would cure it. */
 export function reasonMessage(request: FindRequest, reason: Reason): string {
@@ -177,8 +191,8 @@ export function reasonMessage(request: FindRequest, reason: Reason): string {
       return `It is out of reach: ${counted(reason.stages, word)} of these give ${measured(reason.least)} to ${measured(reason.most)} at most. Allow more stages, larger wheels or a worm.`;
     case 'nothingNear':
       return reason.nearest?.error
-        ? `Nothing is near enough. The nearest is ${pairsText(reason.nearest)}, off by ${ppmText(exactly(reason.nearest.error))}.`
-        : 'Nothing is near enough within these limits.';
+        ? `Nothing is near enough${within(request)}. The nearest is ${pairsText(reason.nearest)}, off by ${ppmText(exactly(reason.nearest.error))}.`
+        : `Nothing is near enough${within(request)} with these limits.`;
   }
 }
 

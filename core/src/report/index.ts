@@ -176,14 +176,14 @@ export type { CureBlock, CureReport } from './cures.ts';
 export { compareReports, type CompareRow } from './compare.ts';
 export type { StripReport } from './strip.ts';
 export { findCertificate, pairsText, ppmText, reasonMessage, ticksMustHold, turnErrorText } from './find.ts';
+export { foundTrain, withFound } from './found-train.ts';
+export { foundAtWork, periodicText, stepText, type FoundAtWork } from './found-at-work.ts';
 export {
   creepMessage,
   FIND_ORDERS,
   findReport,
   foundMessage,
-  foundTrain,
   searchMessage,
-  withFound,
   type FindGroup,
   type FindOrder,
   type FindPoint,

@@ -4,7 +4,6 @@ import {
   exactly,
   factors,
   frac,
-  isNegative,
   mul,
   piText,
   piToNumber,

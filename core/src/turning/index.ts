@@ -6,9 +6,12 @@ export {
   FELT,
   heatW,
   heldNm,
+  inBand,
   motorsOf,
   PULL_IN,
+  resonanceAtWork,
   resonanceOf,
   rotorKgM2,
   type Resonance,
+  type ResonanceAtWork,
 } from './motor.ts';

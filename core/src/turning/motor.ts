@@ -1,5 +1,5 @@
-import { exactly, toNumber } from '../numbers/index.ts';
-import type { EncoderMotor, GearMotor, Source, Stepper } from '../drive/index.ts';
+import { abs, exactly, toNumber } from '../numbers/index.ts';
+import type { Drive, EncoderMotor, GearMotor, Kinematics, Source, Stepper } from '../drive/index.ts';
 
 /** Below this a stepper starts without a ramp, full steps/s, an estimate. (handbook: force, pull-in) */
 export const PULL_IN = 500;
@@ -105,6 +105,27 @@ export function resonanceOf(source: Source, reflectedKgM2: number): Resonance | 
         measured: resonanceStepRate !== undefined,
       };
 }
+
+/** The same in turns a minute of the work: where the motor stands, and the band about it. */
+export type ResonanceAtWork = Resonance & {
+  readonly rpm: number;
+  readonly fromRpm: number;
+  readonly toRpm: number;
+};
+
+/** Where the motor of a drive shakes, with what its work reflects of a load; null where nobody can tell. (handbook: force, resonance) */
+export function resonanceAtWork({ train, job }: Drive, k: Kinematics): ResonanceAtWork | null {
+  const ratio = toNumber(abs(k.reduction));
+  const { source } = train;
+  const found = resonanceOf(source, (job.load?.inertiaKgM2 ?? 0) / ratio ** 2);
+  if (!found || source.kind !== 'stepper') return null;
+  const toRpm = (rate: number): number => ((rate / source.fullSteps) * 60) / ratio;
+  return { ...found, rpm: toRpm(found.stepRate), fromRpm: toRpm(found.from), toRpm: toRpm(found.to) };
+}
+
+/** Does any of these speeds of the work lie in the band? */
+export const inBand = ({ fromRpm, toRpm }: ResonanceAtWork, low: number, high = low): boolean =>
+  high >= fromRpm && low <= toRpm;
 
 /** W at standstill: both phases full 2·I²·R, microstepped I²·R. */
 export function heatW(source: Source): number | null {

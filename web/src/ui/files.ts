@@ -100,5 +100,5 @@ export async function saveShelf(parts: readonly ShelfPart[], as: 'csv' | 'json')
 /** The trains that were found, as a table. */
 export async function saveFound(rows: readonly FindRow[]): Promise<void> {
   const { foundCsv } = await filesRoom();
-  save('trains.csv', foundCsv(rows.map((r) => r.row)), 'text/csv');
+  save('trains.csv', foundCsv(rows), 'text/csv');
 }

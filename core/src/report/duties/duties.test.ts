@@ -211,6 +211,44 @@ describe('sweeps and spins', () => {
     expect(ramp.lines.map((l) => l.graded!.grade)).toEqual(['passes', 'misses']);
     expect(report({ ...d, timer: { tickHz: '250000' } }).duties.one('ramp')!.message).toHaveLength(1);
   });
+  test('what a sweep and a speed go by is named as the source has it', () => {
+    const crank = driveOf(1, 1, [{ kind: 'worm', starts: 1, wheel: 40 }]);
+    const d: Drive = {
+      ...crank,
+      train: { ...crank.train, source: { kind: 'crank', marks: 100, rpm: '60' } },
+      job: { divisions: '', sweeps: [sweep], spins: [{ minRpm: '0.2', maxRpm: '1' }], radiusMm: '30' },
+    };
+    const r = report(d);
+    const all = JSON.stringify([...r.duties.of('sweeps'), ...r.duties.of('spins')].map((x) => [x, x.table]));
+    expect(all).not.toMatch(/microstep/i);
+    expect(all).toContain('marks a frame');
+    expect(all).toContain('one mark at the rim');
+    expect(r.duties.of('sweeps')[0]!.charts[0]!.title).toBe('Marks in each frame');
+    // steps that the maker counts himself
+    const own = report({ ...d, job: { ...d.job, sweeps: [{ ...sweep, stepsPerUnit: '100' }] } });
+    expect(own.duties.of('sweeps')[0]!.lines[0]!.figure.label).toBe('steps of the sweep');
+  });
+
+  test('a speed range names the resonance band, and shakes where it is asked in full steps', () => {
+    const bandOf = (maxRpm: string, mode: 1 | 16) => {
+      const d = driveOf(200, mode, [{ kind: 'spur', z1: 20, z2: 40 }]);
+      const source = { ...d.train.source, resonanceStepRate: 200 } as Drive['train']['source'];
+      const spins = [{ minRpm: '1', maxRpm }];
+      return report({ ...d, train: { ...d.train, source }, job: { divisions: '', spins } }).duties.of(
+        'spins',
+      )[0]!;
+    };
+    // 200 full steps/s are 60 rpm of the motor, 30 of the work, a quarter about it
+    expect(text(bandOf('40', 1), 'resonance')).toBe('22.5 to 37.5 rpm');
+    const word = (d: DutyReport) => d.lines.find((l) => l.figure.key.endsWith('resonance'))!.graded!.word;
+    expect(['20', '40'].map((rpm) => word(bandOf(rpm, 1)))).toEqual(['Clear', 'Shakes']);
+    expect(bandOf('40', 1).graded!.word).toBe('Shakes');
+    expect(word(bandOf('40', 16))).toBe('6.3 % of its push');
+    // a motor of which nobody gave inertia and torque
+    const [bare] = report(wheelCutter('', { spins: [{ minRpm: '1', maxRpm: '2' }] })).duties.of('spins');
+    expect(bare!.lines.some((l) => l.figure.key.endsWith('resonance'))).toBe(false);
+  });
+
   test('spins and knobs', () => {
     const r = report(
       wheelCutter('', {

@@ -1,11 +1,12 @@
 import { exactly, toNumber, toText, type Rational } from '../../numbers/index.ts';
-import type { Drive, Kinematics } from '../../drive/index.ts';
+import type { Drive, Kinematics, Spin } from '../../drive/index.ts';
+import { FELT, inBand, resonanceAtWork } from '../../turning/index.ts';
 import { knobReport as knobOf, SMOOTH_STEPS, spinReport, type SpinReport } from '../../travel/index.ts';
 import type { Graded } from '../figure.ts';
 import { doubtOf, doubtOfAll, fails, gradeReach, isSure } from '../../motion/index.ts';
 import { doubtText, doubtful } from '../doubt-words.ts';
 import { grouped, lengthText, measured, mixed } from '../text.ts';
-import { ratioFigure, stepsFigure } from '../train.ts';
+import { ratioFigure, stepsFigure, stepUnit } from '../train.ts';
 import { figureOf, line, worked, type DutyLine, type DutyReport } from './duty.ts';
 import { only, type DutyKind } from './kind.ts';
 
@@ -35,9 +36,39 @@ function fastEnough({ timer }: Drive, wanted: number): Graded | null {
   };
 }
 
+/** Where the motor shakes by itself, beside the speeds that are asked; null where nobody can tell. (handbook: force, resonance) */
+function resonanceLine(drive: Drive, k: Kinematics, spin: Spin, key: string): DutyLine | null {
+  const band = resonanceAtWork(drive, k);
+  if (!band) return null;
+  const [low, high] = [spin.minRpm, spin.maxRpm].map((rpm) => toNumber(exactly(rpm))) as [number, number];
+  const rough = inBand(band, low, high);
+  return line(
+    figureOf({
+      key: `${key}.resonance`,
+      label: 'resonance band',
+      value: band.rpm,
+      text: [`${measured(band.fromRpm)} to ${measured(band.toRpm)}`, { unit: 'rpm' }],
+      from: [
+        worked(
+          band.measured ? 'measured at the motor' : 'by torque and inertia',
+          `${measured(band.stepRate)} full steps/s, a quarter about it`,
+        ),
+        worked('through the train', [...ratioFigure(drive, k).text, ' : 1'], isSure(doubtOfAll(k))),
+      ],
+    }),
+    rough ? 'go through it quickly, or take a finer mode' : 'of the work, none of it is asked',
+    !rough
+      ? { grade: 'passes', word: 'Clear' }
+      : band.push >= FELT
+        ? { grade: 'close', word: 'Shakes' }
+        : { grade: 'passes', word: `${Number((band.push * 100).toPrecision(2))} % of its push` },
+  );
+}
+
 /** Speeds at the work, and what they ask of motor and controller. (handbook: travel) */
 function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] {
   const radius = drive.job.radiusMm === undefined ? null : exactly(drive.job.radiusMm);
+  const unit = stepUnit(drive, k);
   return (drive.job.spins ?? []).map((spin, at) => {
     const key = `spin.${at}`;
     const r = spinReport(spin, k, radius);
@@ -56,14 +87,16 @@ function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] {
         r.reach && reached(r.reach, spin.motorShaft ?? 0),
       ),
     ];
+    const shaking = resonanceLine(drive, k, spin, key);
+    if (shaking) lines.push(shaking);
     if (r.stepRate)
       lines.push(
         line(
           figureOf({
             key: `${key}.steps`,
-            label: 'microsteps a second',
+            label: `${unit}s a second`,
             value: toText(r.stepRate[1]),
-            text: [range(r.stepRate), { unit: 'steps/s' }],
+            text: [range(r.stepRate), { unit: `${unit === 'microstep' ? 'step' : unit}s/s` }],
             from: [speed, worked('steps a turn', stepsFigure(drive, k).text, true)],
           }),
           '',
@@ -75,7 +108,7 @@ function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] {
         line(
           figureOf({
             key: `${key}.smooth`,
-            label: 'microsteps in 0.1° of the work',
+            label: `${unit}s in 0.1° of the work`,
             value: r.perTenth,
             text: [measured(r.perTenth)],
             from: [worked('steps a turn', stepsFigure(drive, k).text, true)],
@@ -91,7 +124,7 @@ function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] {
         line(
           figureOf({
             key: `${key}.rim`,
-            label: 'one microstep at the rim',
+            label: `one ${unit} at the rim`,
             value: r.rimUm,
             text: [lengthText(r.rimUm / 1000).join(' ')],
             from: [
@@ -116,11 +149,15 @@ function spinReports(drive: Drive, k: Kinematics): readonly DutyReport[] {
       );
     const short = lines.find((l) => l.graded && fails(l.graded.grade));
     const judged = lines.some((l) => l.graded?.grade === 'enough');
+    const rough = shaking?.graded?.grade === 'close' ? shaking.graded : null;
     const doubt = doubtOf(k);
     return {
       key,
       title: `Speed range ${at + 1}`,
-      graded: short?.graded ?? (judged ? doubtful({ grade: 'enough', word: 'Enough' }, doubt, 'ppm') : null),
+      graded:
+        short?.graded ??
+        rough ??
+        (judged ? doubtful({ grade: 'enough', word: 'Enough' }, doubt, 'ppm') : null),
       lines,
       message: [
         ...(toNumber(exactly(spin.maxRpm)) < toNumber(exactly(spin.minRpm))

@@ -12,7 +12,6 @@ import { doubtOf, gradeFrames, isSure, SURE } from '../../motion/index.ts';
 import type { Drive, Easing, Kinematics, Sweep } from '../../drive/index.ts';
 import {
   curedBy,
-  framesIn,
   planSweep,
   scheduleOf,
   SEEN_RIPPLE,
@@ -24,10 +23,11 @@ import { doubtful, doubtText } from '../doubt-words.ts';
 import type { Graded } from '../figure.ts';
 import type { Rich } from '../rich.ts';
 import { lazy } from '../lazy.ts';
-import { stepsFigure } from '../train.ts';
-import { grouped, measured, mixed, timeText, trimmed } from '../text.ts';
+import { stepsFigure, stepUnit } from '../train.ts';
+import { grouped, measured, mixed, trimmed } from '../text.ts';
 import { figureOf, line, worked, type DutyChart, type DutyLine, type DutyReport } from './duty.ts';
 import type { DutyKind } from './kind.ts';
+import { scheduleLines, scheduleMessage } from './sweep-schedule.ts';
 
 const UNITS = { deg: '°', mm: 'mm', turns: 'turns' } as const;
 const EASINGS: Readonly<Record<Easing, string>> = {
@@ -36,13 +36,10 @@ const EASINGS: Readonly<Record<Easing, string>> = {
   smoothstep: '3u² − 2u³',
   trapezoid: 'steady but for its ends',
 };
-const PARTS: Readonly<Record<Schedule['longest'], string>> = {
-  exposure: 'exposure',
-  write: 'writing',
-  move: 'moving',
-  settle: 'settling',
-  margin: 'margin',
-};
+
+/** What a sweep goes by, in a word: of steps that the maker counts himself nobody knows how fine they are. */
+const unitOf = (drive: Drive, k: Kinematics, sweep: Sweep): string =>
+  sweep.stepsPerUnit === undefined ? stepUnit(drive, k) : 'step';
 
 export const sweepName = (sweep: Sweep, at: number): string => sweep.name?.trim() || `Sweep ${at + 1}`;
 
@@ -80,7 +77,8 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
   const plan = planSweep(sweep, steps);
   const schedule = scheduleOf(sweep, plan.most, drive.timer);
   const own = sweep.stepsPerUnit === undefined ? doubtOf(k) : SURE;
-  const table = lazy(() => targetsTable(sweep, plan));
+  const unit = unitOf(drive, k, sweep);
+  const table = lazy(() => targetsTable(sweep, plan, unit));
   return {
     key,
     title,
@@ -91,7 +89,7 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
       ...(schedule ? scheduleMessage(schedule) : []),
       ...(isSure(own) ? [] : [`It ends where it should${doubtText(own, 'ppm')}.`]),
     ],
-    charts: [chart(sweep, key, plan)],
+    charts: [chart(sweep, key, plan, unit)],
     get table() {
       return table();
     },
@@ -106,9 +104,13 @@ function gradeOf(plan: SweepPlan, schedule: Schedule | null): Graded {
 }
 
 function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: SweepPlan): readonly DutyLine[] {
-  const unit = UNITS[sweep.unit];
+  const unit = unitOf(drive, k, sweep);
   const way = abs(sub(exactly(sweep.to), exactly(sweep.from)));
-  const whole = worked('the way', [...mixed(way), unit === '°' ? '°' : ` ${unit}`], true);
+  const whole = worked(
+    'the way',
+    [...mixed(way), sweep.unit === 'deg' ? '°' : ` ${UNITS[sweep.unit]}`],
+    true,
+  );
   const per =
     sweep.stepsPerUnit === undefined
       ? worked('steps a turn', stepsFigure(drive, k).text, true)
@@ -127,7 +129,7 @@ function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: Swe
     line(
       figureOf({
         key: `${key}.steps`,
-        label: 'microsteps of the sweep',
+        label: `${unit}s of the sweep`,
         value: value(plan.steps),
         text: shown(plan.steps),
         exact,
@@ -137,7 +139,7 @@ function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: Swe
     line(
       figureOf({
         key: `${key}.mean`,
-        label: 'microsteps a frame, mean',
+        label: `${unit}s a frame, mean`,
         value: value(plan.mean),
         text: shown(plan.mean),
         exact,
@@ -155,7 +157,7 @@ function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: Swe
           ...base,
           frames,
           worked('easing', EASINGS[sweep.easing], true),
-          worked('targets', 'each frame goes to its own microstep; the last is the total', true),
+          worked('targets', `each frame goes to its own ${unit}; the last is the total`, true),
         ],
       }),
       plan.still > 0 ? `${grouped(String(plan.still))} frames do not move` : '',
@@ -171,53 +173,12 @@ function lines(drive: Drive, k: Kinematics, sweep: Sweep, key: string, plan: Swe
           frames,
           worked(
             'greatest |moved − ideal|',
-            `${measured((plan.ripple * toNumber(plan.mean)) / 100)} microsteps, of a mean frame’s ${measured(toNumber(plan.mean))}`,
+            `${measured((plan.ripple * toNumber(plan.mean)) / 100)} ${unit}s, of a mean frame’s ${measured(toNumber(plan.mean))}`,
           ),
         ],
       }),
       `the eye sees it above about ${SEEN_RIPPLE} %, an estimate`,
     ),
-  ];
-}
-
-function scheduleLines(sweep: Sweep, key: string, schedule: Schedule | null): readonly DutyLine[] {
-  if (!schedule) return [];
-  const parts = schedule.parts.map((p) => worked(PARTS[p.id], `${measured(p.seconds)} s`));
-  return [
-    line(
-      figureOf({
-        key: `${key}.slack`,
-        label: 'left of each interval',
-        value: schedule.slack,
-        text: [`${schedule.slack < 0 ? '−' : ''}${measured(Math.abs(schedule.slack))}`, { unit: 's' }],
-        from: [worked('interval', `${measured(schedule.interval)} s`), ...parts],
-      }),
-      `${PARTS[schedule.longest]} takes most of it`,
-      schedule.slack < 0
-        ? { grade: 'misses', word: `Short by ${measured(-schedule.slack)} s` }
-        : { grade: 'passes', word: 'Fits' },
-    ),
-    line(
-      figureOf({
-        key: `${key}.total`,
-        label: 'takes',
-        value: schedule.totalSeconds,
-        text: [timeText(schedule.totalSeconds).join(' ')],
-        from: [
-          worked('moves', `${sweep.frames - 1} × ${measured(schedule.interval)} s`),
-          worked('in an hour', `${grouped(String(framesIn(3600, schedule.interval)))} frames`),
-        ],
-      }),
-      `${measured(schedule.filmSeconds)} s of film at ${sweep.fps ?? 25} frames a second`,
-    ),
-  ];
-}
-
-function scheduleMessage(schedule: Schedule): readonly string[] {
-  if (schedule.slack >= 0) return [];
-  const others = schedule.parts.filter((p) => p.id !== schedule.longest && p.seconds > 0);
-  return [
-    `The interval is ${measured(-schedule.slack)} s too short: ${PARTS[schedule.longest]} breaks it first${others.length > 0 ? `, with ${others.map((p) => PARTS[p.id]).join(', ')} beside it` : ''}. Take an interval of ${measured(schedule.interval - schedule.slack)} s or more.`,
   ];
 }
 
@@ -246,12 +207,12 @@ function sentences(sweep: Sweep, plan: SweepPlan, k: Kinematics): readonly strin
   return out;
 }
 
-function chart(sweep: Sweep, key: string, plan: SweepPlan): DutyChart {
+function chart(sweep: Sweep, key: string, plan: SweepPlan, unit: string): DutyChart {
   const gaps = plan.targets.slice(1).map((t, i) => [i + 1, t - plan.targets[i]!] as const);
   const thinned = gaps.length <= 1200 ? gaps : gaps.filter((_, i) => i % Math.ceil(gaps.length / 1200) === 0);
   return {
     key: `${key}.frames`,
-    title: 'Microsteps in each frame',
+    title: `${unit[0]!.toUpperCase()}${unit.slice(1)}s in each frame`,
     x: 'frame',
     y: '',
     series: [
@@ -265,13 +226,13 @@ function chart(sweep: Sweep, key: string, plan: SweepPlan): DutyChart {
         look: 'limit',
       },
     ],
-    message: `${plan.least} to ${plan.most} microsteps a frame.`,
+    message: `${plan.least} to ${plan.most} ${unit}s a frame.`,
   };
 }
 
-const targetsTable = (sweep: Sweep, plan: SweepPlan): DutyReport['table'] => ({
+const targetsTable = (sweep: Sweep, plan: SweepPlan, unit: string): DutyReport['table'] => ({
   title: 'Frames',
-  head: ['frame', 'second', 'microsteps', 'target'],
+  head: ['frame', 'second', `${unit}s`, 'target'],
   rows: plan.targets.map((t, i) => [
     String(i + 1),
     sweep.intervalSeconds === undefined ? '' : trimmed(i * sweep.intervalSeconds, 6),

@@ -33,7 +33,7 @@ describe('faults', () => {
     const own = (fault: string, check: string) =>
       faultReport(r, fault)!.checks.find((c) => c.id === check)!.own;
     // 1 296 000″ over 1 094 400 steps
-    expect(own('jerks', 'mode')).toBe('one step here is 1.18″');
+    expect(own('jerks', 'mode')).toBe('one microstep here is 1.18″');
     expect(own('loud', 'band')).toMatch(/^here \d/);
     expect(own('skips', 'torque')).toMatch(/^here [\d.]+×$/);
     expect(own('lost', 'side')).toMatch(/^here 3\.8\d′$/);

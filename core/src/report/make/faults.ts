@@ -1,6 +1,8 @@
 import { faults, type Fault, type FaultFigure } from '../../make/index.ts';
 import { knownPlay, lostMotion } from '../../drive/index.ts';
-import { abs, toNumber } from '../../numbers/index.ts';
+import { stepAtWork } from '../../motion/index.ts';
+import { resonanceAtWork } from '../../turning/index.ts';
+import { UNITS } from '../division-working.ts';
 import type { Report } from '../report.ts';
 import { angleText, measured } from '../text.ts';
 import { plainText } from '../rich.ts';
@@ -27,16 +29,17 @@ const ARCSEC = 1_296_000;
 /** A figure of the drive in words; nothing where it has none. */
 function figureText(of: FaultFigure, r: Report): string {
   const { drive, kinematics: k, check, duties } = r;
-  const force = check.force?.force;
   switch (of) {
-    case 'step':
-      return k.stepsPerTurn ? `one step here is ${angleText(ARCSEC / toNumber(abs(k.stepsPerTurn)))}` : '';
+    case 'step': {
+      const step = stepAtWork(drive, k);
+      return step ? `one ${UNITS[step.by]} here is ${angleText(step.arcsec)}` : '';
+    }
     case 'deadBand':
       return check.errors.finest ?? '';
-    case 'resonance':
-      return force?.resonance
-        ? `here ${measured(force.resonance.fromRpm)} to ${measured(force.resonance.toRpm)} rpm of the work`
-        : '';
+    case 'resonance': {
+      const band = resonanceAtWork(drive, k);
+      return band ? `here ${measured(band.fromRpm)} to ${measured(band.toRpm)} rpm of the work` : '';
+    }
     case 'margin':
       return typeof check.force?.margin === 'number' ? `here ${marginText(check.force.margin)}` : '';
     case 'lostMotion': {

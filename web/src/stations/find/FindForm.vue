@@ -99,6 +99,7 @@ const STEPS_BY = {
     />
     <template v-if="form.question === 'rate'">
       <ReadField label="One turn in" unit="s" :value="form.periodSeconds" :commit="commit('periodSeconds')" />
+      <p v-if="form.turns === 'screw'" class="quiet">Of the screw, as its arm starts.</p>
       <ReadField label="Timer" unit="Hz" :value="form.tickHz" :commit="commit('tickHz')" />
       <ReadField label="Counter" unit="bits" :value="String(form.bits)" :commit="commit('bits')" />
     </template>

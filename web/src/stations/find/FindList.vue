@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nextTick, ref } from 'vue';
 import { mdiCheckAll, mdiProgressClock } from '@mdi/js';
-import type { FindReport, FindRow } from '@pendrix/core';
+import { periodicText, stepText, type FindReport, type FindRow } from '@pendrix/core';
 import GradeTag from '../../ui/GradeTag.vue';
 import RichText from '../../ui/RichText.vue';
 
@@ -35,7 +35,7 @@ async function onKey(e: KeyboardEvent): Promise<void> {
 </script>
 
 <template>
-  <div ref="body" class="list" @keydown="onKey">
+  <div ref="body" class="list" :class="{ ticks }" @keydown="onKey">
     <v-table v-focus-scroll fixed-header>
       <caption class="sr-only">
         Trains found
@@ -46,13 +46,17 @@ async function onKey(e: KeyboardEvent): Promise<void> {
           <th scope="col">Driver : driven</th>
           <th scope="col" class="num">Steps a turn</th>
           <th v-if="ticks" scope="col" class="num">Ticks</th>
+          <th scope="col" class="num" title="one step, mark or count at the work">″ a step</th>
+          <th scope="col" class="num" title="what comes again while it turns one way, all of it at its worst">
+            Periodic
+          </th>
           <th scope="col" class="num">Teeth</th>
-          <th scope="col" class="num">Own</th>
+          <th scope="col" class="num own">Own</th>
         </tr>
       </thead>
       <tbody v-for="g in report.groups" :key="g.key" :class="g.state">
         <tr class="head">
-          <th :colspan="ticks ? 6 : 5" scope="rowgroup">
+          <th :colspan="ticks ? 8 : 7" scope="rowgroup">
             <span class="line"
               ><b>{{ g.title }}</b
               ><span class="message">{{ g.message }}</span
@@ -81,6 +85,8 @@ async function onKey(e: KeyboardEvent): Promise<void> {
           </td>
           <td class="num"><RichText :text="r.steps" /></td>
           <td v-if="ticks" class="num">{{ r.ticks }}</td>
+          <td class="num">{{ r.atWork && stepText(r.atWork) }}</td>
+          <td class="num">{{ r.atWork && periodicText(r.atWork) }}</td>
           <td class="num">{{ r.teeth }}</td>
           <td class="num own">
             <b>{{ r.owned }}</b> <span class="of">of</span> {{ r.wheels }}
@@ -96,6 +102,7 @@ async function onKey(e: KeyboardEvent): Promise<void> {
   flex: 1 1 0;
   min-height: 120px;
   contain: strict;
+  container-type: inline-size;
   display: flex;
 }
 .v-table {
@@ -103,6 +110,16 @@ async function onKey(e: KeyboardEvent): Promise<void> {
   --v-table-row-height: 24px;
   flex: 1;
   min-height: 0;
+}
+.v-table tr:not(.head) :is(td, th) {
+  padding-inline: 12px 0;
+}
+.v-table tr:not(.head) :is(td, th).num {
+  padding-inline: 5px;
+  letter-spacing: -0.04em;
+}
+.v-table tr:not(.head) :is(td, th).num:last-child {
+  padding-right: 12px;
 }
 tr.head th {
   height: 22px !important;
@@ -144,6 +161,16 @@ tr.head th {
 .train {
   font-weight: 650;
   letter-spacing: -0.04em;
+  word-spacing: -0.3em;
+}
+.own {
+  word-spacing: -0.35em;
+}
+/* beside an opened row there is no room for all: what is owned stands there, too */
+@container (max-width: 690px) {
+  .ticks .own {
+    display: none;
+  }
 }
 tr.dim td {
   color: var(--p-quiet);

@@ -105,7 +105,7 @@ async function showOthers(): Promise<void> {
     </div>
     <footer>
       <p>
-        <b>{{ foundMessage(row.row) }}.</b> {{ creep
+        <b>{{ foundMessage(row.row) }}, {{ row.owned }} of {{ row.wheels }} owned.</b> {{ creep
         }}{{ row.idle ? ` It is the same ratio ${row.idle}.` : '' }}
       </p>
       <div class="keys">

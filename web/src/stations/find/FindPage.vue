@@ -72,7 +72,9 @@ watch(
 
 const mine = computed(() => (finding.finding?.driveId === searchId.value ? finding.finding : null));
 const report = computed(() =>
-  mine.value?.answer ? findReport(mine.value.request, mine.value.answer, all.value, order.value) : null,
+  mine.value?.answer
+    ? findReport(mine.value.request, mine.value.answer, all.value, order.value, searched.value)
+    : null,
 );
 // The list comes first, the chart in a frame of its own: neither is long then.
 const points = useNextFrame(() => report.value?.points ?? [], 2);
