@@ -90,6 +90,8 @@ test('odd teeth are refused in the card; a burst of typing is one undo; a reload
   ] as const) {
     await typeInto(driven, text);
     await expect(page.locator('.card .refusal b')).toHaveText(message);
+    // what could be read before the slip is in force while it is typed, and said so
+    if (text === '99999999') await expect(page.locator('.card .refusal')).toContainText('Until then 9999 is');
     await driven.press('Tab');
     await expect(cell(page, 'steps')).toContainText('1094400');
   }

@@ -31,7 +31,7 @@ const {
   autofocus?: boolean;
 }>();
 
-const { id, text, refusal, input, focus, mouseup, blur, escape } = useDraft(
+const { id, text, refusal, partly, input, focus, mouseup, blur, escape } = useDraft(
   () => value,
   (t, session) => commit(t, session),
 );
@@ -71,7 +71,8 @@ defineExpose({ text, refusal });
     <p v-if="reading" class="quiet reading" role="status">read as {{ reading }}</p>
     <p v-if="words" :id="`${id}-message`" class="refusal" role="status">
       <v-icon :icon="mdiAlertCircleOutline" size="17" /><span
-        ><b>{{ words.message }}</b> {{ words.cure }}</span
+        ><b>{{ words.message }}</b> {{ words.cure
+        }}<template v-if="partly !== null"> Until then {{ partly || 'nothing' }} is in force.</template></span
       >
     </p>
   </div>

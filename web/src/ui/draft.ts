@@ -6,6 +6,8 @@ export interface Draft {
   readonly id: string;
   readonly text: Ref<string>;
   readonly refusal: Ref<Refusal | null>;
+  /** what of the typing could be read before the slip, and is in force while it stands: "2-1000" of "2-100000"; null where nothing is */
+  readonly partly: Ref<string | null>;
   readonly input: () => void;
   readonly focus: (e: FocusEvent) => void;
   readonly mouseup: (e: MouseEvent) => void;
@@ -26,6 +28,7 @@ export function useDraft(
   const id = useId();
   const text = ref(value());
   const refusal = ref<Refusal | null>(null);
+  const partly = ref<string | null>(null);
   let session = '';
   let before = value();
   /** what was taken last */
@@ -35,7 +38,7 @@ export function useDraft(
 
   const reset = (): void => {
     text.value = value();
-    refusal.value = null;
+    refusal.value = partly.value = null;
   };
   watch(value, () => {
     // What was just typed here stays as typed: "76." must not turn into "76" under the pen.
@@ -48,10 +51,12 @@ export function useDraft(
     id,
     text,
     refusal,
+    partly,
     input: () => {
       typed = true;
       refusal.value = commit(text.value, session);
       if (!refusal.value) taken = text.value;
+      partly.value = refusal.value && taken !== before ? taken : null;
       void nextTick(() => (typed = false));
     },
     focus: (e) => {
@@ -73,6 +78,7 @@ export function useDraft(
         typed = true;
         commit(before, session);
         taken = before;
+        partly.value = null;
         void nextTick(() => (typed = false));
       }
     },
