@@ -42,7 +42,13 @@ export function dutyOption(chart: DutyChart, p: Palette): EChartsOption {
       nameGap: 8,
       nameTextStyle: text,
       axisLine: { onZero: false, lineStyle: { color: p.tickTen } },
-      axisLabel: { ...text, hideOverlap: true, formatter: tick },
+      // an end that is no round figure is not told
+      axisLabel: {
+        ...text,
+        hideOverlap: true,
+        formatter: tick,
+        ...(!chart.log && !Number.isInteger(last) && { showMaxLabel: false }),
+      },
       splitLine: { show: false },
     },
     yAxis: {
