@@ -22,7 +22,7 @@ export interface BudgetRow {
   readonly mayBe: number | null;
 }
 
-/** Rows, largest first, what cannot be known behind them, and their sums. (handbook: errors, budget) */
+/** Rows, largest first, what cannot be known behind them, made when they are asked for; and their sums. (handbook: errors, budget) */
 export interface Budget {
   readonly rows: readonly BudgetRow[];
   /** all at their worst, ″ */
@@ -53,7 +53,7 @@ export const perPlace = (turns: Rational, divisions: number): Rational => div(tu
 
 /** Does it stand the same way at every place? Then its error cancels. (handbook: errors, dividing sees only samples) */
 export const cancels = (turns: Rational | null, divisions: number): boolean =>
-  turns !== null && perPlace(turns, divisions).d === 1n;
+  turns !== null && turns.d === 1n && turns.n % BigInt(divisions) === 0n;
 
 /** A preload holds the teeth on one side when it exceeds friction and the working load's reversal. */
 export function preloadHolds(drive: Drive): boolean {
@@ -100,11 +100,20 @@ export function budget(asked: BudgetAsked): Budget {
     return { term, out, aside, counted };
   });
   const worst = judged.reduce((n, r) => n + (r.counted ?? 0), 0);
-  // hypot keeps the tiniest amplitudes, whose squares vanish
-  const likely = Math.hypot(...judged.map((r) => r.counted ?? 0));
-  const rows = judged.map((r): BudgetRow => ({ ...r, mayBe: mayBe(r, worst, asked.toleranceArcsec) }));
-  rows.sort((a, b) => size(b) - size(a));
-  return { rows, worst, likely, unknown: judged.filter((r) => r.counted === null).length };
+  let rows: readonly BudgetRow[] | null = null;
+  return {
+    worst,
+    unknown: judged.filter((r) => r.counted === null).length,
+    // hypot keeps the tiniest amplitudes, whose squares vanish
+    get likely() {
+      return Math.hypot(...judged.map((r) => r.counted ?? 0));
+    },
+    get rows() {
+      return (rows ??= judged
+        .map((r): BudgetRow => ({ ...r, mayBe: mayBe(r, worst, asked.toleranceArcsec) }))
+        .sort((a, b) => size(b) - size(a)));
+    },
+  };
 }
 
 const size = ({ term }: BudgetRow): number => term.arcsec ?? -1;

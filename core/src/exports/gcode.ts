@@ -13,7 +13,7 @@ import {
 import { kinematicsOf, type Drive, type Kinematics } from '../drive/index.ts';
 import { doubtOf, stopsOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
-import { placeOfTarget, planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
+import { placeTextOf, planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
 import { doubtText, noRun, planRun, shotAxes, stopWords, type DriveAxis } from '../report/index.ts';
 import { plateNumber } from './circle-sheet.ts';
 import { drillingGcode } from './drilling.ts';
@@ -155,11 +155,12 @@ function framesOf(shot: Shot, letters: readonly string[], unit: 's' | 'ms', shut
       ? []
       : [`G4 P${unit === 'ms' ? String(thousandths) : (thousandths / 1000).toFixed(3)} ; ${words}`];
   const [settle, exposure, write] = [ms(shot.settle), ms(shot.exposure), ms(shot.write)];
+  const texts = shot.axes.map((a) => placeTextOf(a, 6));
   const out: string[] = [];
   // seconds from the first mark to the present one
   let mark = 0;
   shot.frames.forEach((frame, i) => {
-    const places = shot.axes.map((a, j) => `${letters[j]}${decimal(placeOfTarget(a, frame.targets[j]!), 6)}`);
+    const places = texts.map((text, j) => `${letters[j]}${text(frame.targets[j]!)}`);
     out.push(`G0 ${places.join(' ')} ; frame ${i + 1}`, ...dwell(settle, 'settle'));
     out.push(`; shutter, frame ${i + 1}`, ...(shutter ? [shutter] : []));
     out.push(...dwell(exposure, 'expose'), ...dwell(write, 'write'));

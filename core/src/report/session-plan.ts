@@ -1,8 +1,8 @@
-import { decimal, error, exactly, mul, ok, toNumber, type Result } from '../numbers/index.ts';
+import { error, exactly, mul, ok, toNumber, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { doubtOf, toleranceArcsec, toleranceOf } from '../motion/index.ts';
 import { armExceeds } from '../follow/index.ts';
-import { placeOfTarget, planShot, type Shot } from '../travel/index.ts';
+import { placeTextOf, planShot, type Shot } from '../travel/index.ts';
 import type { FollowingPlan, FramesPlan, Session } from '../run/index.ts';
 import { ARM_ALLOWED } from './duties/rates.ts';
 import { shotAxes, type DriveAxis } from './duties/shot.ts';
@@ -17,7 +17,7 @@ export function planFrames(drive: Drive, report: Report): Result<FramesPlan> {
   if (axes.value.length === 0) return error('noShot', '');
   const shot = planShot(axes.value, drive.timer);
   if (!shot.ok) return shot;
-  const { interval, exposure, write, settle, margin, frames } = shot.value;
+  const { interval, exposure, write, settle, margin, moves } = shot.value;
   const doubt = [
     ...new Set(axes.value.map((a) => doubtText(doubtOf(a.k), 'ppm').trim()).filter(Boolean)),
   ].join(', ');
@@ -28,7 +28,7 @@ export function planFrames(drive: Drive, report: Report): Result<FramesPlan> {
     write,
     settle,
     margin,
-    moves: frames.map((f) => f.move),
+    moves,
     ...batteryOf(report),
     ...(doubt && { doubt }),
   });
@@ -36,11 +36,16 @@ export function planFrames(drive: Drive, report: Report): Result<FramesPlan> {
 
 function axisOf(axis: DriveAxis, shot: Shot, i: number): FramesPlan['axes'][number] {
   const unit = axis.sweep.unit === 'mm' ? ' mm' : '°';
-  const targets = shot.frames.map((f) => f.targets[i]!);
+  const { targets } = shot.axes[i]!.plan;
+  const place = placeTextOf(axis, 3);
+  let places: readonly string[] | null = null;
   return {
     name: axis.name,
     targets,
-    places: targets.map((t) => `${decimal(placeOfTarget(axis, t), 3)}${unit}`),
+    // words for each frame: made when a session begins or is shown, not when two plans are held together
+    get places() {
+      return (places ??= targets.map((t) => `${place(t)}${unit}`));
+    },
   };
 }
 

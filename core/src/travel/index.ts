@@ -23,7 +23,7 @@ export {
   type RampShape,
 } from './ramp.ts';
 export {
-  placeOfTarget,
+  placeTextOf,
   planShot,
   shotSeconds,
   unlike,

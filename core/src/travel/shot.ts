@@ -1,5 +1,5 @@
 import {
-  add,
+  decimal,
   div,
   error,
   exactly,
@@ -35,6 +35,11 @@ export interface ShotFrame {
  */
 export interface Shot {
   readonly axes: readonly (ShotAxis & { readonly plan: SweepPlan })[];
+  /** how long the slowest axis takes to each frame, s; 0 for the first, which begins where it stands */
+  readonly moves: readonly number[];
+  /** the longest of them */
+  readonly longest: number;
+  /** the same frame by frame, made when it is asked for */
   readonly frames: readonly ShotFrame[];
   /** null when nobody has given one: the frames then follow each other without waiting */
   readonly interval: number | null;
@@ -68,20 +73,18 @@ export function planShot(axes: readonly ShotAxis[], timer: Timer | undefined): R
   const [first] = sweeps;
   if (!first) return error('nothingToExport', 'sweeps');
   const planned = axes.map((a) => ({ ...a, plan: planSweep(a.sweep, a.steps) }));
-  const frames = Array.from({ length: first.frames }, (_, i): ShotFrame => ({
-    targets: planned.map((a) => a.plan.targets[i]!),
-    move:
-      i === 0
-        ? 0
-        : Math.max(
-            ...planned.map((a) => secondsOfMove(a.sweep, timer, a.plan.targets[i]! - a.plan.targets[i - 1]!)),
-          ),
-  }));
+  const times = planned.map((a) => ({ targets: a.plan.targets, seconds: secondsOfMove(a.sweep, timer) }));
+  const moves = Array.from({ length: first.frames }, (_, i) => {
+    let move = 0;
+    if (i > 0)
+      for (const { targets, seconds } of times) move = Math.max(move, seconds(targets[i]! - targets[i - 1]!));
+    return move;
+  });
+  const longest = moves.reduce((n, move) => Math.max(n, move), 0);
   const [exposure, write] = [first.exposureSeconds ?? 0, first.writeSeconds ?? 0];
   const settle = Math.max(...sweeps.map((s) => s.settleSeconds ?? 0));
   const margin = Math.max(...sweeps.map((s) => s.marginSeconds ?? 0));
   const interval = first.intervalSeconds ?? null;
-  const longest = Math.max(...frames.map((f) => f.move));
   const slack = interval === null ? null : interval - exposure - write - settle - margin - longest;
   if (slack !== null && slack < 0) {
     const parts = { exposure, writing: write, moving: longest, settling: settle, margin };
@@ -91,16 +94,40 @@ export function planShot(axes: readonly ShotAxis[], timer: Timer | undefined): R
       limit: breaks,
     });
   }
-  return ok({ axes: planned, frames, interval, exposure, write, settle, margin, slack });
+  let frames: readonly ShotFrame[] | null = null;
+  return ok({
+    axes: planned,
+    moves,
+    longest,
+    get frames() {
+      return (frames ??= moves.map((move, i) => ({
+        targets: times.map(({ targets }) => targets[i]!),
+        move,
+      })));
+    },
+    interval,
+    exposure,
+    write,
+    settle,
+    margin,
+    slack,
+  });
 }
 
-/** Where an axis stands at so many of its microsteps: mm, or degrees. */
-export function placeOfTarget({ sweep, steps }: ShotAxis, target: number): Rational {
-  const [from, to] = [exactly(sweep.from), exactly(sweep.to)];
-  const value = add(from, mul(div(rational(BigInt(target)), steps), sub(to, from)));
-  return sweep.unit === 'turns' ? mul(value, rational(360)) : value;
+/** Where an axis stands at so many of its microsteps, mm or degrees, in so many decimals: exact, the last one rounded. */
+export function placeTextOf({ sweep, steps }: ShotAxis, decimals: number): (target: number) => string {
+  const unit = rational(sweep.unit === 'turns' ? 360 : 1);
+  const from = mul(exactly(sweep.from), unit);
+  const step = div(mul(sub(exactly(sweep.to), exactly(sweep.from)), unit), steps);
+  // over one denominator: a shot has a hundred thousand of them
+  const d = from.d * step.d;
+  const [start, each] = [from.s * from.n * step.d, step.s * step.n * from.d];
+  return (target) => {
+    const n = start + each * BigInt(target);
+    return decimal(n < 0n ? { s: -1n, n: -n, d } : { s: 1n, n, d }, decimals);
+  };
 }
 
 /** Seconds of the whole shot, from its first mark to its last. */
-export const shotSeconds = ({ frames, interval }: Shot): number | null =>
-  interval === null ? null : (frames.length - 1) * interval;
+export const shotSeconds = ({ moves, interval }: Shot): number | null =>
+  interval === null ? null : (moves.length - 1) * interval;

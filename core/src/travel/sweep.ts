@@ -50,22 +50,52 @@ export interface SweepPlan {
   readonly mean: Rational;
 }
 
-/** Every frame's place, exact to the step and halves up. Steps of at most 2^52. */
+const plans = new WeakMap<Sweep, Map<string, SweepPlan>>();
+
+/** Every frame's place, exact to the step and halves up. Steps of at most 2^52. Made once for a sweep and its steps, and kept while the sweep stands. */
 export function planSweep(sweep: Sweep, steps: Rational): SweepPlan {
+  const kept = plans.get(sweep) ?? new Map<string, SweepPlan>();
+  plans.set(sweep, kept);
+  const key = `${steps.n}/${steps.d}`;
+  const known = kept.get(key) ?? planned(sweep, steps);
+  kept.set(key, known);
+  return known;
+}
+
+/** What doubles leave of an eased place, as a part of the whole sweep and besides. */
+const SLACK = { part: 4e-15, steps: 1e-6 };
+
+/**
+ * Where each frame stands: rounded from doubles where those cannot be on the wrong side of a half, else exactly. (handbook: numbers, rounding)
+ */
+function placesOf(sweep: Sweep, steps: Rational): (i: number) => number {
   const gaps = sweep.frames - 1;
   const total = toNumber(steps);
-  const ideal = (i: number): number => eased(sweep, i / gaps) * total;
+  const slack = total * SLACK.part + SLACK.steps;
   const exact = easedTargets(sweep, gaps, steps);
-  const targets = Array.from({ length: sweep.frames }, (_, i) =>
-    i === gaps ? Number(round(steps)) : Number(exact(i)),
-  );
-  let [least, most, still, ripple] = [Infinity, 0, 0, 0];
+  return (i) => {
+    if (i === gaps) return Number(round(steps));
+    const near = eased(sweep, i / gaps) * total;
+    const down = Math.floor(near);
+    const rest = near - down;
+    return Math.abs(rest - 0.5) > slack && slack < 0.25 ? down + (rest > 0.5 ? 1 : 0) : Number(exact(i));
+  };
+}
+
+function planned(sweep: Sweep, steps: Rational): SweepPlan {
+  const gaps = sweep.frames - 1;
+  const total = toNumber(steps);
+  const place = placesOf(sweep, steps);
+  const targets = Array.from({ length: sweep.frames }, (_, i) => place(i));
+  let [least, most, still, ripple, before] = [Infinity, 0, 0, 0, 0];
   for (let i = 1; i <= gaps; i++) {
     const moved = targets[i]! - targets[i - 1]!;
+    const ideal = eased(sweep, i / gaps) * total;
     least = Math.min(least, moved);
     most = Math.max(most, moved);
     if (moved === 0) still++;
-    ripple = Math.max(ripple, Math.abs(moved - (ideal(i) - ideal(i - 1))));
+    ripple = Math.max(ripple, Math.abs(moved - (ideal - before)));
+    before = ideal;
   }
   return {
     steps,
@@ -76,6 +106,22 @@ export function planSweep(sweep: Sweep, steps: Rational): SweepPlan {
     ripple: total === 0 ? 0 : (100 * ripple * gaps) / total,
     mean: div(steps, rational(gaps)),
   };
+}
+
+/** Does any frame of a sweep depart from its ideal move by more than is seen? Told by the first that does. */
+function seen(sweep: Sweep, steps: Rational): boolean {
+  const gaps = sweep.frames - 1;
+  const total = toNumber(steps);
+  const place = placesOf(sweep, steps);
+  const allowed = (SEEN_RIPPLE * total) / 100 / gaps;
+  let [stood, before] = [place(0), 0];
+  for (let i = 1; i <= gaps; i++) {
+    const at = place(i);
+    const ideal = eased(sweep, i / gaps) * total;
+    if (Math.abs(at - stood - (ideal - before)) > allowed) return true;
+    [stood, before] = [at, ideal];
+  }
+  return false;
 }
 
 /** The eye sees uneven motion above roughly this ripple, %; an estimate. */
@@ -113,15 +159,14 @@ export function speedOf(
 const TOP_STEP_RATE = 4000;
 const STEP_ACCEL = 8000;
 
-/** Seconds of a move of so many microsteps. */
-export const secondsOfMove = (
+/** Seconds of a move of so many microsteps of a sweep. */
+export function secondsOfMove(
   sweep: Pick<Sweep, 'topStepRate' | 'stepAccel'>,
   timer: Timer | undefined,
-  steps: number,
-): number => {
+): (steps: number) => number {
   const { top, accel } = speedOf(sweep, timer);
-  return steps === 0 ? 0 : moveSeconds(steps, top, accel);
-};
+  return (steps) => (steps === 0 ? 0 : moveSeconds(steps, top, accel));
+}
 
 /** The schedule of a sweep whose longest move takes so many microsteps; null without an interval. */
 export function scheduleOf(sweep: Sweep, mostSteps: number, timer?: Timer): Schedule | null {
@@ -129,7 +174,7 @@ export function scheduleOf(sweep: Sweep, mostSteps: number, timer?: Timer): Sche
   const parts = [
     { id: 'exposure', seconds: sweep.exposureSeconds ?? 0 },
     { id: 'write', seconds: sweep.writeSeconds ?? 0 },
-    { id: 'move', seconds: secondsOfMove(sweep, timer, mostSteps) },
+    { id: 'move', seconds: secondsOfMove(sweep, timer)(mostSteps) },
     { id: 'settle', seconds: sweep.settleSeconds ?? 0 },
     { id: 'margin', seconds: sweep.marginSeconds ?? 0 },
   ] as const;
@@ -146,7 +191,7 @@ export function scheduleOf(sweep: Sweep, mostSteps: number, timer?: Timer): Sche
 
 /** The finest of these factors of the steps that brings the ripple under what is seen, tried frame by frame; null for none. */
 export const curedBy = (sweep: Sweep, steps: Rational, factors: readonly Rational[]): Rational | null =>
-  factors.find((f) => planSweep(sweep, mul(steps, f)).ripple <= SEEN_RIPPLE) ?? null;
+  factors.find((f) => !seen(sweep, mul(steps, f))) ?? null;
 
 /** Frames of so many seconds: floor(duration / interval) + 1. */
 export const framesIn = (seconds: number, interval: number): number => Math.floor(seconds / interval) + 1;

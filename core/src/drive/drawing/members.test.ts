@@ -32,7 +32,9 @@ describe('how the shafts turn', () => {
           expect(angles.at(-1)! > 0).toBe(true);
           list.forEach((stage, i) => {
             const r = kindOf(stage).reduction(stage);
-            expect(angles[i + 1]! * (Number(r.s * r.n) / Number(r.d))).toBeCloseTo(angles[i]!, 6);
+            // a left-hand thread turns its wheel the other way than the sign that is counted
+            const way = Number(r.s) * (kindOf(stage).sense?.(stage)?.turns ?? 1);
+            expect(angles[i + 1]! * ((way * Number(r.n)) / Number(r.d))).toBeCloseTo(angles[i]!, 6);
           });
         },
       ),

@@ -33,6 +33,7 @@ export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
     made.set(id, known);
     return known;
   };
+  const together = lazy(() => togetherMessage(drive));
   const all = lazy(() => (Object.keys(dutyKinds) as DutyKindId[]).flatMap(of));
   return {
     get rates() {
@@ -41,7 +42,7 @@ export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
     of,
     one: (id) => of(id)[0] ?? null,
     get together() {
-      return togetherMessage(drive);
+      return together();
     },
     get all() {
       return all();

@@ -61,7 +61,8 @@ interface Given {
   readonly text: Rich;
   readonly exact?: boolean;
   /** lines above the last, which is the figure itself */
-  readonly from?: readonly WorkingLine[];
+  /** a function where the lines take time to make */
+  readonly from?: readonly WorkingLine[] | (() => readonly WorkingLine[]);
 }
 
 /** A figure whose working ends in itself. */
@@ -71,7 +72,7 @@ export const figureOf = ({ key, label, value, text, exact = false, from = [] }: 
   value,
   text,
   exact,
-  working: () => [...from, { label, text: strong(text), exact }],
+  working: () => [...(typeof from === 'function' ? from() : from), { label, text: strong(text), exact }],
 });
 
 export const worked = (label: string, text: string | Rich, exact = false): WorkingLine => ({

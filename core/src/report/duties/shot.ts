@@ -49,10 +49,9 @@ export function togetherMessage(drive: Drive): string | null {
   if (axes.value.length < 2) return null;
   const shot = planShot(axes.value, drive.timer);
   if (!shot.ok) return told(shot.refusal);
-  const { slack, interval, frames } = shot.value;
+  const { slack, interval, longest } = shot.value;
   if (slack === null || interval === null)
     return `${axes.value.length} axes go frame by frame together; give an interval, and the clock they share is reckoned.`;
-  const slowest = Math.max(...frames.map((f) => f.move));
   const names = listed(axes.value.map((a) => a.name));
-  return `${names} share one clock: the slowest move takes ${measured(slowest)} s, and ${measured(slack)} s of each ${measured(interval)} s are left.`;
+  return `${names} share one clock: the slowest move takes ${measured(longest)} s, and ${measured(slack)} s of each ${measured(interval)} s are left.`;
 }

@@ -78,18 +78,24 @@ function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): Dut
   const schedule = scheduleOf(sweep, plan.most, drive.timer);
   const own = sweep.stepsPerUnit === undefined ? doubtOf(k) : SURE;
   const unit = unitOf(drive, k, sweep);
+  const charts = lazy(() => [chart(sweep, key, plan, unit)]);
+  const message = lazy(() => [
+    ...sentences(sweep, plan, k),
+    ...(schedule ? scheduleMessage(schedule) : []),
+    ...(isSure(own) ? [] : [`It ends where it should${doubtText(own, 'ppm')}.`]),
+  ]);
   const table = lazy(() => targetsTable(sweep, plan, unit));
   return {
     key,
     title,
     graded: doubtful(gradeOf(plan, schedule), own, 'ppm'),
     lines: [...lines(drive, k, sweep, key, plan), ...scheduleLines(sweep, key, schedule)],
-    message: [
-      ...sentences(sweep, plan, k),
-      ...(schedule ? scheduleMessage(schedule) : []),
-      ...(isSure(own) ? [] : [`It ends where it should${doubtText(own, 'ppm')}.`]),
-    ],
-    charts: [chart(sweep, key, plan, unit)],
+    get message() {
+      return message();
+    },
+    get charts() {
+      return charts();
+    },
     get table() {
       return table();
     },

@@ -1,9 +1,10 @@
-import { efficiencyOf, kindOf } from '../../drive/index.ts';
+import { efficiencyOf, kindOf, type Drive } from '../../drive/index.ts';
 import { abs, toNumber } from '../../numbers/index.ts';
 import { reachOf, resolutionOf, worstAt, type Reach } from '../../errors/index.ts';
 import type { Base } from '../base.ts';
 import { figureOf, worked, type DutyChart } from '../duties/duty.ts';
 import type { Figure, Graded } from '../figure.ts';
+import { lazy } from '../lazy.ts';
 import { angleText, grouped, limitText, measured } from '../text.ts';
 import { budgetsOf, type Budgeted, type Budgets } from './budgets.ts';
 import { budgetAfter, errorCures, heaviestStage, type ErrorCure } from './cures.ts';
@@ -49,7 +50,7 @@ const sum = (
   by: Budgeted,
   label: string,
   arcsec: number,
-  rows: readonly ErrorRow[],
+  rows: () => readonly ErrorRow[],
   tolerance: number | null,
 ): SumReport => ({
   arcsec,
@@ -59,11 +60,11 @@ const sum = (
     label: `${label === 'likely' ? 'root sum square, likely' : 'all at their worst'}, ${by.title}`,
     value: arcsec,
     text: [`±${angleText(arcsec)}`],
-    from: [
-      ...rows
+    from: () => [
+      ...rows()
         .filter((r) => r.counts && r.figure)
         .map((r) => worked(r.cause.toLowerCase(), [...r.figure!.text, ` from ${r.where}`])),
-      ...rows
+      ...rows()
         .filter((r) => !r.counts && r.arcsec === null && !r.taker)
         .map((r) => worked(r.cause.toLowerCase(), 'not known, not in it')),
       worked(label === 'likely' ? 'square root of all squared' : 'added', `±${angleText(arcsec)}`),
@@ -74,47 +75,62 @@ const sum = (
 /** How the simulation is seeded until somebody asks for another. */
 export const SEED = 7;
 
+/** One budget as it is shown; the strip wants its sum alone, so each part is made when it is asked for. */
 function budgetReport(of: Base, by: Budgeted, budgets: Budgets): BudgetReport {
   const { drive } = of;
   const { budget } = by;
-  const rows = budget.rows.map((r) => errorRow(of, r, by));
-  const out = budget.rows.filter((r) => r.out).length;
+  const rows = lazy(() => budget.rows.map((r) => errorRow(of, r, by)));
+  const message = lazy(() => heaviestMessage(drive, by, budgets));
+  const cures = lazy(() => errorCures(drive, by, budgets));
+  return {
+    key: by.key,
+    title: by.title,
+    get rows() {
+      return rows();
+    },
+    worst: sum(by, 'worst', budget.worst, rows, budgets.tolerance),
+    get likely() {
+      return sum(by, 'likely', budget.likely, rows, budgets.tolerance);
+    },
+    unknown: withoutUnknown(budget.unknown),
+    get out() {
+      const out = budget.rows.filter((r) => r.out).length;
+      return out > 0 ? `${out} taken out` : '';
+    },
+    get message() {
+      return message();
+    },
+    get cures() {
+      return cures();
+    },
+  };
+}
+
+/** What brings most of the sum, and what more ratio, finer microsteps or a truer one would take off. */
+function heaviestMessage(drive: Drive, by: Budgeted, budgets: Budgets): BudgetReport['message'] {
+  const { budget } = by;
   const heaviest = heaviestStage(by);
+  if (!heaviest || budget.worst <= 0) return null;
   const source = budget.rows
     .filter(({ term }) => term.id.startsWith('motor.'))
     .reduce((n, r) => n + (r.counted ?? 0), 0);
   const rounding = budget.rows.find((r) => r.term.id === 'job.rounding')?.counted ?? 0;
-  const truer =
-    heaviest &&
-    budgetAfter(
-      drive,
-      { do: 'stage', at: heaviest.stage, key: 'quality', text: 'precise' },
-      by,
-      budgets.tolerance,
-    );
+  const truer = budgetAfter(
+    drive,
+    { do: 'stage', at: heaviest.stage, key: 'quality', text: 'precise' },
+    by,
+    budgets.tolerance,
+  );
   const gain = truer ? budget.worst - truer.worst : 0;
-  const stage = heaviest && drive.train.stages[heaviest.stage]!;
+  const stage = drive.train.stages[heaviest.stage]!;
   return {
-    key: by.key,
-    title: by.title,
-    rows,
-    worst: sum(by, 'worst', budget.worst, rows, budgets.tolerance),
-    likely: sum(by, 'likely', budget.likely, rows, budgets.tolerance),
-    unknown: withoutUnknown(budget.unknown),
-    out: out > 0 ? `${out} taken out` : '',
-    message:
-      heaviest && stage && budget.worst > 0
-        ? {
-            strong: `The ${kindOf(stage).title.toLowerCase()} ${kindOf(stage).label(stage)} brings ${angleText(heaviest.arcsec)} of the ${angleText(budget.worst)}.`,
-            rest:
-              [
-                `More ratio takes off at most ${angleText(source + rounding)}`,
-                `finer microsteps ${angleText(rounding)}`,
-                ...(gain > 0 ? [`a truer one ${angleText(gain)}`] : []),
-              ].join(', ') + '.',
-          }
-        : null,
-    cures: errorCures(drive, by, budgets),
+    strong: `The ${kindOf(stage).title.toLowerCase()} ${kindOf(stage).label(stage)} brings ${angleText(heaviest.arcsec)} of the ${angleText(budget.worst)}.`,
+    rest:
+      [
+        `More ratio takes off at most ${angleText(source + rounding)}`,
+        `finer microsteps ${angleText(rounding)}`,
+        ...(gain > 0 ? [`a truer one ${angleText(gain)}`] : []),
+      ].join(', ') + '.',
   };
 }
 
