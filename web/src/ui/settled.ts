@@ -18,5 +18,9 @@ export function useSettled<T>(source: () => T): {
     timer = setTimeout(() => (settled.value = now), RESTS_MS);
   });
   onScopeDispose(() => clearTimeout(timer));
-  return { settled, fresh: computed(() => settled.value === source()) };
+  return { settled, fresh: computed(() => same(settled.value, source())) };
 }
+
+/** Of several things together each is the same. */
+const same = (a: unknown, b: unknown): boolean =>
+  Array.isArray(a) && Array.isArray(b) ? a.length === b.length && a.every((v, i) => v === b[i]) : a === b;

@@ -21,7 +21,9 @@ export function useCures(report: () => Report): Cures {
   const trials = useTrials();
   const shelf = useShelf();
   const wanted = ref<string | null>(null);
-  const { settled, fresh } = useSettled(report);
+  // what other drives take of the shelf changes with every edit: it is asked when the typing rests, too
+  const { settled: all, fresh } = useSettled(() => [report(), shelf.parts, shelf.uses] as const);
+  const settled = computed(() => all.value[0]);
   const missing = computed(() => settled.value.train.ledger.missing);
   const chosen = computed(() => {
     const primes = missing.value.map((m) => String(m.prime));
@@ -34,9 +36,13 @@ export function useCures(report: () => Report): Cures {
     block: computed(() =>
       chosen.value === null
         ? null
-        : settled.value.train.cures(BigInt(chosen.value), trials.kept.wheels, owns(shelf.parts, shelf.uses)),
+        : settled.value.train.cures(
+            BigInt(chosen.value),
+            trials.kept.wheels,
+            owns(all.value[1], all.value[2]),
+          ),
     ),
     fresh,
-    settled: computed(() => settled.value),
+    settled,
   };
 }
