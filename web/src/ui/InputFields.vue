@@ -24,10 +24,16 @@ const valueOf = (spec: InputSpec): InputValue | undefined =>
   (data as Readonly<Record<string, InputValue>>)[spec.key];
 const estimate = (spec: InputSpec): string =>
   spec.optional && valueOf(spec) === undefined && spec.default !== null ? String(spec.default) : '';
-const commit =
-  (spec: InputSpec) =>
-  (text: string, session: string): Refusal | null =>
-    set(spec.key, text, session);
+/** one for each field, the same at every drawing: a field whose value stays is not drawn again */
+const commits = computed(
+  () =>
+    new Map(
+      specs.map(({ key }) => [
+        key,
+        (text: string, session: string): Refusal | null => set(key, text, session),
+      ]),
+    ),
+);
 const groups = computed(() => [specs.filter((s) => !s.more), specs.filter((s) => s.more)] as const);
 const filled = computed(() => groups.value[1].filter((s) => valueOf(s) !== undefined).length);
 /** Room for the longest choice. */
@@ -71,7 +77,7 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
         :unit="spec.unit ?? ''"
         :hint="spec.hint ?? ''"
         :placeholder="estimate(spec)"
-        :commit="commit(spec)"
+        :commit="commits.get(spec.key)!"
       />
     </template>
     <slot v-if="i === 0" />

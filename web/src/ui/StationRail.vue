@@ -8,6 +8,7 @@ import { useShelf } from '../stores/shelf.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 import { today } from './clock.ts';
 import MarkIcon from './MarkIcon.vue';
+import { useNextFrame } from './next-frame.ts';
 import { isShared, places, stations, type Place } from './stations.ts';
 
 /** The rail of stations; without an open drive they are greyed and lead nowhere. */
@@ -18,8 +19,13 @@ const route = useRoute();
 
 const shelf = useShelf();
 const workshop = useWorkshop();
+/** The verdict of an edit comes first. */
+const marked = useNextFrame(() => ({ tree, driveId }));
 const marks = computed<readonly Mark[]>(() => [
-  ...(tree?.marks(driveId === null ? 0 : workshop.runsOf(driveId).length, today()) ?? []),
+  ...(marked.value.tree?.marks(
+    marked.value.driveId === null ? 0 : workshop.runsOf(marked.value.driveId).length,
+    today(),
+  ) ?? []),
   shelfMark(shelf.parts, shelf.uses),
 ]);
 

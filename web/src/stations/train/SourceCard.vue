@@ -11,7 +11,6 @@ import {
   type Report,
   type Source,
   type SourceKindId,
-  type Train,
   onCard,
 } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
@@ -24,14 +23,15 @@ import IconButton from '../../ui/IconButton.vue';
 import FoldPanel from '../../ui/FoldPanel.vue';
 
 /** What drives the train: its own inputs, and for a stepper the driver's modes and the one in use. */
-const { source, train, report, dismissed, hasController, edit } = defineProps<{
+const { source, report, dismissed, hasController, edit } = defineProps<{
   source: Source;
-  train: Train;
   report: Report['train']['source'];
   dismissed: readonly string[];
   hasController: boolean;
   edit: (e: Edit, editSession?: string) => Refusal | null;
 }>();
+/** another source from the shelf, or the same one alone */
+const emit = defineEmits<{ take: [source: Source, label: string] }>();
 
 const shelf = useShelf();
 const kind = computed(() => sourceKindOf(source));
@@ -71,16 +71,11 @@ function takeFrom(id: string, key: 'partId' | 'driverPartId'): void {
   const part = shelf.byId.get(id);
   if (part) {
     const taken = sourceOfPart(part, source);
-    if (taken)
-      edit({
-        do: 'train',
-        train: { ...train, source: taken },
-        label: `take ${partLabel(part)} from the shelf`,
-      });
+    if (taken) emit('take', taken, `take ${partLabel(part)} from the shelf`);
     return;
   }
   const { [key]: _, ...alone } = source;
-  edit({ do: 'train', train: { ...train, source: alone }, label: 'the source stands alone' });
+  emit('take', alone, 'the source stands alone');
 }
 const caution = computed(() => {
   const { caution: known } = kind.value;

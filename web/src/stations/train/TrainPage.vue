@@ -13,12 +13,14 @@ import {
   type Hang,
   type InputValue,
   type Refusal,
+  type Source,
   type Stage,
   type StageKindId,
   type StageRun,
 } from '@pendrix/core';
 import { useNotices } from '../../stores/notices.ts';
 import FigureText from '../../ui/FigureText.vue';
+import { useKept } from '../../ui/kept.ts';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import AddStage from './AddStage.vue';
 import AddTrain from './AddTrain.vue';
@@ -34,7 +36,7 @@ import TrueRatio from './TrueRatio.vue';
 import WorkCard from './WorkCard.vue';
 import { useCards } from './use-cards.ts';
 import { useCompare } from './use-compare.ts';
-import { SPEEDS, useSpeed } from './use-speed.ts';
+import { useSpeed } from './use-speed.ts';
 import ToggleChoice from '../../ui/ToggleChoice.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
 
@@ -79,10 +81,19 @@ const editRun =
     }
     return null;
   };
-const { speed, still, turning } = useSpeed(
+const {
+  speed,
+  shown: speedShown,
+  speeds,
+  turning,
+} = useSpeed(
   () => report.value,
   () => tree.value,
 );
+const sourceReport = useKept(() => report.value.train.source);
+const dismissed = useKept(() => report.value.drive.dismissed ?? []);
+const takeSource = (source: Source, label: string): void =>
+  void edit({ do: 'train', train: { ...report.value.drive.train, source }, label });
 /** A stage of a train that is not on the path: its output is looked at, and the stage chosen. */
 function lookAt(train: number, stage: number): void {
   look(tree.value.outputs[train]!.name);
@@ -158,18 +169,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
         >reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span
       >
       <v-spacer />
-      <ToggleChoice
-        label="Drawing"
-        :value="still ? 0 : speed"
-        :options="
-          SPEEDS.map((s) => ({
-            ...s,
-            disabled: still && s.value > 0,
-            hint: still ? 'Your system asks for less motion' : '',
-          }))
-        "
-        @choose="(s) => (speed = s)"
-      />
+      <ToggleChoice label="Drawing" :value="speedShown" :options="speeds" @choose="(s) => (speed = s)" />
       <AddTrain :tree="tree" :output="output" @add="addTrain" />
       <v-btn v-if="folds" variant="text" @click="unfolded = !unfolded">{{
         unfolded ? 'Fold equal stages' : 'Show every stage'
@@ -215,11 +215,11 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
         <div ref="cards" class="cards">
           <SourceCard
             :source="report.drive.train.source"
-            :train="report.drive.train"
-            :report="report.train.source"
-            :dismissed="report.drive.dismissed ?? []"
+            :report="sourceReport"
+            :dismissed="dismissed"
             :has-controller="report.drive.timer !== undefined"
             :edit="edit"
+            @take="takeSource"
           />
           <VueDraggable
             v-model="sortable"

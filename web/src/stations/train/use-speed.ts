@@ -4,11 +4,18 @@ import { shaftAngles, toNumber, treeAngles, type Report, type TreeReport } from 
 import type { Turning } from '../../ui/turning.ts';
 
 /** Still, at the source's own speed, or twenty times as fast. */
-export const SPEEDS = [
+const SPEEDS = [
   { value: 0, title: 'Still' },
   { value: 1, title: 'True speed' },
   { value: 20, title: '20×' },
 ] as const;
+
+interface SpeedChoice {
+  readonly value: number;
+  readonly title: string;
+  readonly disabled: boolean;
+  readonly hint: string;
+}
 
 /** How the drawing turns; always still where less motion is wanted. */
 export function useSpeed(
@@ -16,7 +23,9 @@ export function useSpeed(
   tree: () => TreeReport,
 ): {
   readonly speed: Ref<number>;
-  readonly still: ComputedRef<boolean>;
+  /** 0 where less motion is wanted */
+  readonly shown: ComputedRef<number>;
+  readonly speeds: ComputedRef<readonly SpeedChoice[]>;
   readonly turning: ComputedRef<Turning | null>;
 } {
   const motion = usePreferredReducedMotion();
@@ -32,5 +41,16 @@ export function useSpeed(
       perSecond: (toNumber(kinematics.speed.rpm) / 60) * speed.value,
     };
   });
-  return { speed, still, turning };
+  return {
+    speed,
+    shown: computed(() => (still.value ? 0 : speed.value)),
+    speeds: computed(() =>
+      SPEEDS.map((s) => ({
+        ...s,
+        disabled: still.value && s.value > 0,
+        hint: still.value ? 'Your system asks for less motion' : '',
+      })),
+    ),
+    turning,
+  };
 }

@@ -20,7 +20,7 @@ import { useSaveExport } from '../../../ui/exporting.ts';
 import { useOpenDrive, useReport } from '../../../ui/open-drive.ts';
 import ToggleChoice from '../../../ui/ToggleChoice.vue';
 import TwoColumns from '../../../ui/TwoColumns.vue';
-import { SPEEDS, useSpeed } from '../use-speed.ts';
+import { useSpeed } from '../use-speed.ts';
 import ArborDrawing from './ArborDrawing.vue';
 import LayersDrawing from './LayersDrawing.vue';
 import PlanSide from './PlanSide.vue';
@@ -38,7 +38,7 @@ const drive = computed(() => tree.value.drive);
 const arbors = computed(() => arborsReport(drive.value));
 const sides = useSessionStorage<'both' | 'front' | 'behind'>('pendrix.sides', 'both');
 const chosen = ref<number | null>(null);
-const { speed, still, turning } = useSpeed(
+const { speed, shown: speedShown, speeds, turning } = useSpeed(
   () => report.value,
   () => ({ ...tree.value, several: true }),
 );
@@ -176,8 +176,8 @@ function take(cure: PlanCure): void {
       />
       <ToggleChoice
         label="Turning"
-        :value="still ? 0 : speed"
-        :options="SPEEDS.filter((s) => s.value < 20).map((s) => ({ ...s, disabled: still && s.value > 0 }))"
+        :value="speedShown"
+        :options="speeds.filter((s) => s.value < 20)"
         @choose="(s) => (speed = s)"
       />
       <v-menu location="bottom end">
