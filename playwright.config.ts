@@ -55,7 +55,14 @@ export default defineConfig({
   },
   projects: [
     { name: 'workshop', testMatch: '**/workshop.setup.ts', use: { storageState: EMPTY } },
-    { name: 'journeys', testIgnore: '**/latency.spec.ts', dependencies: ['workshop'] },
+    {
+      name: 'journeys',
+      testIgnore: '**/latency.spec.ts',
+      grepInvert: /@nightly/,
+      dependencies: ['workshop'],
+    },
+    // What is slow and seldom breaks: npm run nightly.
+    { name: 'nightly', testIgnore: '**/latency.spec.ts', grep: /@nightly/, dependencies: ['workshop'] },
     // Measured alone, when the machine has nothing else to do: npm run bench.
     { name: 'latency', testMatch: '**/latency.spec.ts', dependencies: ['workshop'] },
   ],

@@ -12,6 +12,15 @@ describe('the documents', () => {
     expect(missing).toEqual([]);
   });
 
+  test('package.json, every room’s own and the changelog say one version', () => {
+    const versions = ['', 'core/', 'web/', 'cli/', 'server/'].map(
+      (room) => (JSON.parse(read(`${room}package.json`)) as { readonly version: string }).version,
+    );
+    expect(new Set(versions).size).toBe(1);
+    expect(/^## ([\d.]+),/m.exec(read('CHANGELOG.md'))?.[1]).toBe(versions[0]);
+    expect((JSON.parse(read('package-lock.json')) as { readonly version: string }).version).toBe(versions[0]);
+  });
+
   test('each picture of the interface is shown in the README', () => {
     const pictures = readdirSync(new URL('docs/screenshots/', root)).filter((n) => n.endsWith('.png'));
     expect(pictures.length).toBeGreaterThan(5);

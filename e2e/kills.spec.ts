@@ -6,7 +6,7 @@ import { CHROMIUM } from '../playwright.config.ts';
 import { field, openDemo, openDrive } from './bench.ts';
 
 /** How many kills: a few with every test run, many with `npm run kills`. */
-const KILLS = Number(process.env['PENDRIX_KILLS'] ?? 6);
+const KILLS = Number(process.env['PENDRIX_KILLS'] ?? 3);
 
 const launch = (profile: string): Promise<BrowserContext> =>
   chromium.launchPersistentContext(profile, {

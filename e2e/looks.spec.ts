@@ -71,54 +71,58 @@ emptyTest(
   },
 );
 
-test('axe finds nothing serious, by day and by night: what is checked, trees, sessions', async ({ page }) => {
-  test.setTimeout(240_000);
-  for (const [drive, tabs] of [
-    ['Night meadow', ['Rate', 'Camera', 'Arm', 'Speed', 'Errors', 'Picture']],
-    ['Stone turntable', ['Force', 'Picture']],
-    ['Garden film', ['Sweep']],
-    ['Sundial plate', ['Plates']],
-  ] as const) {
-    await beginAt(page, drive, 'Check');
-    for (const name of tabs) {
-      await openTab(page, name);
+test(
+  'axe finds nothing serious, by day and by night: what is checked, trees, sessions',
+  { tag: '@nightly' },
+  async ({ page }) => {
+    test.setTimeout(240_000);
+    for (const [drive, tabs] of [
+      ['Night meadow', ['Rate', 'Camera', 'Arm', 'Speed', 'Errors', 'Picture']],
+      ['Stone turntable', ['Force', 'Picture']],
+      ['Garden film', ['Sweep']],
+      ['Sundial plate', ['Plates']],
+    ] as const) {
+      await beginAt(page, drive, 'Check');
+      for (const name of tabs) {
+        await openTab(page, name);
+        await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
+        await page.waitForTimeout(300);
+        await nothingSeriousBy(page);
+      }
+    }
+    await beginAt(page, 'Orrery wheel cutter', 'Make');
+    for (const name of ['Drawings', 'Belts', 'Fits, parts', 'Build', 'Faults']) {
+      await tab(page, name).click();
       await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
       await page.waitForTimeout(300);
       await nothingSeriousBy(page);
     }
-  }
-  await beginAt(page, 'Orrery wheel cutter', 'Make');
-  for (const name of ['Drawings', 'Belts', 'Fits, parts', 'Build', 'Faults']) {
-    await tab(page, name).click();
-    await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
-    await page.waitForTimeout(300);
+    await beginAt(page, 'Walnut orrery', 'Train');
     await nothingSeriousBy(page);
-  }
-  await beginAt(page, 'Walnut orrery', 'Train');
-  await nothingSeriousBy(page);
-  await page.getByRole('button', { name: 'Arbor plan' }).click();
-  await page.getByRole('button', { name: /^Arbor 5, / }).click();
-  await nothingSeriousBy(page);
-  await go(page, 'Job');
-  await nothingSerious(page, 'day');
-  await go(page, 'Check');
-  await nothingSerious(page, 'day');
-  await go(page, 'Find');
-  await page.getByRole('button', { name: 'Two branches' }).click();
-  await nothingSeriousBy(page);
-  for (const [drive, key] of [
-    ['Garden film', 'To the first frame'],
-    ['Night meadow', 'To the checklist'],
-  ] as const) {
-    await beginAt(page, drive, 'Run');
-    const frames = page.getByRole('group', { name: 'What is run' }).getByRole('button', { name: 'Frames' });
-    if (drive === 'Garden film') await frames.click();
+    await page.getByRole('button', { name: 'Arbor plan' }).click();
+    await page.getByRole('button', { name: /^Arbor 5, / }).click();
     await nothingSeriousBy(page);
-    await page.getByRole('button', { name: key }).click();
-    await expect(page.locator('.huge')).toBeVisible();
+    await go(page, 'Job');
+    await nothingSerious(page, 'day');
+    await go(page, 'Check');
+    await nothingSerious(page, 'day');
+    await go(page, 'Find');
+    await page.getByRole('button', { name: 'Two branches' }).click();
     await nothingSeriousBy(page);
-  }
-});
+    for (const [drive, key] of [
+      ['Garden film', 'To the first frame'],
+      ['Night meadow', 'To the checklist'],
+    ] as const) {
+      await beginAt(page, drive, 'Run');
+      const frames = page.getByRole('group', { name: 'What is run' }).getByRole('button', { name: 'Frames' });
+      if (drive === 'Garden film') await frames.click();
+      await nothingSeriousBy(page);
+      await page.getByRole('button', { name: key }).click();
+      await expect(page.locator('.huge')).toBeVisible();
+      await nothingSeriousBy(page);
+    }
+  },
+);
 
 test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 700 });
@@ -148,7 +152,7 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   }
 });
 
-test('the keys of Make stay in their bar, however many a tab has', async ({ page }) => {
+test('the keys of Make stay in their bar, however many a tab has', { tag: '@nightly' }, async ({ page }) => {
   for (const [width, height] of [
     [1024, 700],
     [1280, 800],

@@ -141,6 +141,7 @@ test('a pasted table is read line by line, and only what is told to is taken', a
 
 emptyTest(
   'two thousand lines of CSV with three bad ones: three named, nothing taken until told; they scroll and are edited',
+  { tag: '@nightly' },
   async ({ page }) => {
     await page.goto('/shelf');
     const rows = Array.from(

@@ -181,50 +181,52 @@ test('a printed box says "if exactly" on every page', async ({ page }) => {
   await expect(page.getByRole('row', { name: /Planet dial head/ })).toContainText('if exactly');
 });
 
-test('no cell of the strip and no figure under a shaft is cut or runs into its neighbour', async ({
-  page,
-}) => {
-  await beginAtDrives(page);
-  const drives = await page.locator('th.name a').evaluateAll((all) => all.map((a) => a.textContent ?? ''));
-  const home = page.getByRole('navigation').getByRole('link', { name: /Pendrix/ });
-  for (const drive of drives) {
-    await home.click();
-    await openDrive(page, drive, 'Train');
-    await page.locator('.shafts').waitFor();
-    for (const [width, height] of [
-      [1024, 700],
-      [1280, 800],
-    ] as const) {
-      await page.setViewportSize({ width, height });
-      await page.evaluate(
-        () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
-      );
-      const cut = await page.evaluate(() => {
-        const out: string[] = [];
-        const within = (box: Element, inner: string): void => {
-          const outer = box.getBoundingClientRect();
-          for (const e of box.querySelectorAll(inner)) {
-            const r = e.getBoundingClientRect();
-            if (r.width === 0) continue;
-            if (r.right > outer.right + 1 || r.bottom > outer.bottom + 1 || r.left < outer.left - 1)
-              out.push(e.textContent ?? '');
-          }
-        };
-        for (const c of document.querySelectorAll('.verdict .cell')) within(c, '.value, .grade, .absent');
-        for (const s of document.querySelectorAll('.shafts .shaft')) within(s, '.num, h4');
-        // labels of the drawing, as the browser sets them: none on another
-        const boxes = [...document.querySelectorAll('main svg g.label > g')].map((g) => ({
-          box: g.getBoundingClientRect(),
-          message: g.textContent ?? '',
-        }));
-        boxes.forEach(({ box: a, message }, i) => {
-          for (const { box: b, message: other } of boxes.slice(i + 1))
-            if (a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)
-              out.push(`${message} on ${other}`);
+test(
+  'no cell of the strip and no figure under a shaft is cut or runs into its neighbour',
+  { tag: '@nightly' },
+  async ({ page }) => {
+    await beginAtDrives(page);
+    const drives = await page.locator('th.name a').evaluateAll((all) => all.map((a) => a.textContent ?? ''));
+    const home = page.getByRole('navigation').getByRole('link', { name: /Pendrix/ });
+    for (const drive of drives) {
+      await home.click();
+      await openDrive(page, drive, 'Train');
+      await page.locator('.shafts').waitFor();
+      for (const [width, height] of [
+        [1024, 700],
+        [1280, 800],
+      ] as const) {
+        await page.setViewportSize({ width, height });
+        await page.evaluate(
+          () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+        );
+        const cut = await page.evaluate(() => {
+          const out: string[] = [];
+          const within = (box: Element, inner: string): void => {
+            const outer = box.getBoundingClientRect();
+            for (const e of box.querySelectorAll(inner)) {
+              const r = e.getBoundingClientRect();
+              if (r.width === 0) continue;
+              if (r.right > outer.right + 1 || r.bottom > outer.bottom + 1 || r.left < outer.left - 1)
+                out.push(e.textContent ?? '');
+            }
+          };
+          for (const c of document.querySelectorAll('.verdict .cell')) within(c, '.value, .grade, .absent');
+          for (const s of document.querySelectorAll('.shafts .shaft')) within(s, '.num, h4');
+          // labels of the drawing, as the browser sets them: none on another
+          const boxes = [...document.querySelectorAll('main svg g.label > g')].map((g) => ({
+            box: g.getBoundingClientRect(),
+            message: g.textContent ?? '',
+          }));
+          boxes.forEach(({ box: a, message }, i) => {
+            for (const { box: b, message: other } of boxes.slice(i + 1))
+              if (a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)
+                out.push(`${message} on ${other}`);
+          });
+          return out;
         });
-        return out;
-      });
-      expect([width, drive, cut]).toEqual([width, drive, []]);
+        expect([width, drive, cut]).toEqual([width, drive, []]);
+      }
     }
-  }
-});
+  },
+);

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { many } from '../testing/many.ts';
 import { exactly, rational, toText } from '../numbers/index.ts';
 import {
   key,
@@ -72,9 +73,9 @@ function sameRows(
 }
 
 describe('a ratio, against nested loops', () => {
-  test('700 ranges of two pairs', () => {
+  test('ranges of two pairs', () => {
     const pick = seeded(11);
-    for (let i = 0; i < 700; i++) {
+    for (let i = 0; i < many(700); i++) {
       const from = 5 + pick(20);
       const wheels = range(from, from + 2 + pick(4));
       const target = rational(1 + pick(900), 1 + pick(300));
@@ -82,9 +83,9 @@ describe('a ratio, against nested loops', () => {
     }
   });
 
-  test('60 ranges of three pairs', () => {
+  test('ranges of three pairs', () => {
     const pick = seeded(12);
-    for (let i = 0; i < 60; i++) {
+    for (let i = 0; i < many(60); i++) {
       const from = 7 + pick(30);
       const wheels = range(from, from + 3);
       const target = rational(100 + pick(900), 100 + pick(900));
@@ -92,27 +93,27 @@ describe('a ratio, against nested loops', () => {
     }
   });
 
-  test('700 shelves with quantities: a wheel is not on both sides unless there are two', () => {
+  test('shelves with quantities: a wheel is not on both sides unless there are two', () => {
     const pick = seeded(13);
-    for (let i = 0; i < 700; i++) {
+    for (let i = 0; i < many(700); i++) {
       const wheels = shelf(pick, 3 + pick(4));
       const target = rational(1 + pick(400), 1 + pick(100));
       sameRows({ kit: kitOf(owned(wheels)), maxStages: 2, count: 8 }, wheels, target, i);
     }
   });
 
-  test('30 shelves with three pairs', () => {
+  test('shelves with three pairs', () => {
     const pick = seeded(14);
-    for (let i = 0; i < 30; i++) {
+    for (let i = 0; i < many(30); i++) {
       const wheels = shelf(pick, 4 + pick(2));
       const target = rational(1 + pick(400), 1 + pick(100));
       sameRows({ kit: kitOf(owned(wheels)), maxStages: 3, count: 12 }, wheels, target, i);
     }
   });
 
-  test('the front of 200 ranges: nothing nearer has as few stages and teeth', () => {
+  test('the front of ranges: nothing nearer has as few stages and teeth', () => {
     const pick = seeded(15);
-    for (let i = 0; i < 200; i++) {
+    for (let i = 0; i < many(200); i++) {
       const from = 8 + pick(12);
       const wheels = range(from, from + 5);
       const target = rational(50 + pick(200), 50 + pick(200));
@@ -164,7 +165,7 @@ describe('divisions, against nested loops', () => {
     ['shelves', 22, 400],
   ])('%s: counts of trains and steps, and the row of least teeth', (what, seed, cases) => {
     const pick = seeded(seed);
-    for (let i = 0; i < cases; i++) {
+    for (let i = 0; i < many(cases); i++) {
       const wheels =
         what === 'ranges' ? range(...spanOf(8 + pick(10), 2 + pick(3))) : owned(shelf(pick, 4 + pick(3)));
       const plainWheels = what === 'ranges' ? endless(wheels) : new Map(wheels.map((w) => [w.teeth, w.own]));
@@ -197,7 +198,7 @@ describe('divisions, against nested loops', () => {
   test('where nothing comes out even, nothing misses fewer', () => {
     const pick = seeded(23);
     let asked = 0;
-    for (let i = 0; i < 150; i++) {
+    for (let i = 0; i < many(150); i++) {
       const wheels = owned(shelf(pick, 4));
       const plainWheels = new Map(wheels.map((w) => [w.teeth, w.own]));
       const divisions = [7n, 11n, BigInt(3 + pick(20)), BigInt(4 + pick(30))];
@@ -222,7 +223,7 @@ describe('divisions, against nested loops', () => {
             least = Math.min(least, divisions.length - divisions.filter((x) => d.includes(x)).length);
       expect([i, found.rows[0]?.misses.length ?? divisions.length]).toEqual([i, least]);
     }
-    expect(asked).toBeGreaterThan(30);
+    expect(asked).toBeGreaterThan(many(30));
   });
 });
 

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { abs, compare, div, exactly, mul, rational, sub, toText, type Rational } from '../numbers/index.ts';
 import type { Stage } from '../drive/index.ts';
+import { many } from '../testing/many.ts';
 import { plainStages, type PlainStage, seeded } from '../testing/plain-find.ts';
 import { searchList } from './list-question.ts';
 import { find, runNow, type Family, type FindRequest, type FixedPart, type Kit } from './index.ts';
@@ -89,9 +90,9 @@ const family = (
 };
 
 describe('kits of several families and of parts, against loops over every choice', () => {
-  test('150 kits of wheels, belt wheels and worms, with quantities', () => {
+  test('kits of wheels, belt wheels and worms, with quantities', () => {
     const pick = seeded(31);
-    for (let i = 0; i < 150; i++) {
+    for (let i = 0; i < many(150); i++) {
       const kit: Kit = {
         families: [family('spur', pick, 3, () => false), family('belt', pick, 3, () => false)],
         parts: [
@@ -109,9 +110,9 @@ describe('kits of several families and of parts, against loops over every choice
     }
   });
 
-  test('120 kits of what is owned and up to two bought', () => {
+  test('kits of what is owned and up to two bought', () => {
     const pick = seeded(32);
-    for (let i = 0; i < 120; i++) {
+    for (let i = 0; i < many(120); i++) {
       const kit: Kit = {
         families: [family('spur', pick, 5, (w) => w > 1)],
         parts: [],
@@ -132,7 +133,7 @@ describe('kits of several families and of parts, against loops over every choice
     ['repeating teeth', { meet: 'repeating' as const }],
   ])('%s', (_, pair) => {
     const pick = seeded(33);
-    for (let i = 0; i < 40; i++) {
+    for (let i = 0; i < many(40); i++) {
       const kit: Kit = { families: [family('spur', pick, 6, () => true)], parts: [], mostBought: null, pair };
       const target = rational(1 + pick(300), 1 + pick(100));
       expect([i, found(request(kit, { asked: { question: 'ratio', target } }))]).toEqual([
@@ -180,7 +181,7 @@ describe('kits of several families and of parts, against loops over every choice
 describe('a long list of stages', () => {
   test('gives what walking gives, for one to four stages, with and without quantities', () => {
     const pick = seeded(41);
-    for (let i = 0; i < 60; i++) {
+    for (let i = 0; i < many(60); i++) {
       const parts: FixedPart[] = Array.from({ length: 4 + pick(6) }, () => ({
         stage: { kind: 'spur', z1: 8 + pick(20), z2: 8 + pick(60) },
         quantity: pick(2) ? Infinity : 1 + pick(2),
@@ -230,7 +231,7 @@ describe('a long list of stages', () => {
 });
 
 describe('a rate, against every count of ticks', () => {
-  test('40 ranges: the least errors of one and two pairs', () => {
+  test('ranges: the least errors of one and two pairs', () => {
     const pick = seeded(51);
     for (let i = 0; i < 40; i++) {
       const from = 6 + pick(12);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { version } from '../../package.json';
 import DialogCard from './DialogCard.vue';
 import { keyTable, shownKeys, type KeyId } from './key-table.ts';
 
@@ -39,6 +40,7 @@ const groups = computed(() => {
         </dl>
       </section>
     </div>
+    <p class="quiet">Pendrix {{ version }}</p>
   </DialogCard>
 </template>
 
