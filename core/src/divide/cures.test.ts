@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { many } from '../testing/many.ts';
 import fc from 'fast-check';
 import { anyStage } from '../testing/any-stage.ts';
 import { driveOf, wheelCutter } from '../testing/samples.ts';
@@ -82,6 +83,6 @@ describe('cures', () => {
       // One seed: how many are offered is counted below.
       { numRuns: 150, seed: 20 },
     );
-    expect(offered).toBeGreaterThan(20);
+    expect(offered).toBeGreaterThanOrEqual(many(18));
   });
 });

@@ -301,7 +301,7 @@ describe('the search of a drive', () => {
   });
 
   test('from the shelf and two bought, 73 and 97 come out even with the 97 bought', () => {
-    const answer = runNow(find(ok(drive({ made: 'few' }))));
+    const answer = runNow(find(ok(drive({ made: 'few', maxStages: 2 }))));
     const row = answer.rows.find((r) => r.kind === 'even')!;
     expect(row.wheels - row.owned).toBeLessThanOrEqual(2);
     expect(row.train.every((s) => s.kind === 'spur' && s.moduleMm === 1)).toBe(true);
@@ -311,7 +311,7 @@ describe('the search of a drive', () => {
 
   test('what must hold by itself has a worm in it', () => {
     const answer = runNow(
-      find(ok(drive({ made: 'ranges', kinds: ['spur', 'worm'], holds: 'must', maxStages: 2 }, '90'))),
+      find(ok(drive({ made: 'ranges', kinds: ['spur', 'worm'], holds: 'must', wheels: '12-60', maxStages: 2 }, '90'))),
     );
     expect(answer.rows.length).toBeGreaterThan(0);
     for (const row of answer.rows) expect(row.train.some((s) => s.kind === 'worm')).toBe(true);
