@@ -311,7 +311,14 @@ describe('the search of a drive', () => {
 
   test('what must hold by itself has a worm in it', () => {
     const answer = runNow(
-      find(ok(drive({ made: 'ranges', kinds: ['spur', 'worm'], holds: 'must', wheels: '12-60', maxStages: 2 }, '90'))),
+      find(
+        ok(
+          drive(
+            { made: 'ranges', kinds: ['spur', 'worm'], holds: 'must', wheels: '12-60', maxStages: 2 },
+            '90',
+          ),
+        ),
+      ),
     );
     expect(answer.rows.length).toBeGreaterThan(0);
     for (const row of answer.rows) expect(row.train.some((s) => s.kind === 'worm')).toBe(true);
