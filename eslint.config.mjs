@@ -18,6 +18,8 @@ const ROOMS = [
   ['control'],
   ['measure'],
   ['log'],
+  ['words'],
+  ['plans'],
   ['report'],
   ['files'],
   ['exports'],

@@ -43,23 +43,31 @@ async function nothingSeriousBy(page: Page): Promise<void> {
   await rail.getByRole('button', { name: 'Day', exact: true }).click();
 }
 
+/** Those whose colours by night are looked at each time; the others in the nightly round. */
+const BY_NIGHT: readonly string[] = ['Train', 'Check'];
+const STATIONS = ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Make', 'Run', 'Log'] as const;
+
 emptyTest(
-  'axe finds nothing serious, by day and by night: every station, the bench, the keys',
+  'axe finds nothing serious by day: every station, the bench, the keys; by night the bench and two of them',
   async ({ page }) => {
     test.setTimeout(240_000);
     await page.goto('/');
-    await nothingSeriousBy(page);
+    await nothingSerious(page, 'day');
     await openDemo(page);
-    await nothingSeriousBy(page);
+    await nothingSerious(page, 'day');
     await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();
-    for (const station of ['Job', 'Shelf', 'Train', 'Find', 'Check', 'Make', 'Run', 'Log'] as const) {
+    for (const station of STATIONS) {
       await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).click();
       await expect(page.locator('main h2').first()).toHaveText(station);
       if (station === 'Check') {
         await page.locator('.figures .figure').first().click();
         await expect(page.locator('.chart canvas').first()).toBeVisible();
       }
-      await nothingSeriousBy(page);
+      if (BY_NIGHT.includes(station)) await nothingSeriousBy(page);
+      else {
+        await nothingSerious(page, 'day');
+        expect(await runsOut(page)).toEqual([]);
+      }
     }
     await go(page, 'Run');
     await page.getByRole('button', { name: 'Start at gap 1' }).click();

@@ -1,5 +1,5 @@
 import { error, ok } from '../numbers/index.ts';
-import { planFor } from '../report/index.ts';
+import { planFor } from '../plans/index.ts';
 import { sheetCsv } from './dividing.ts';
 import { plateNumber } from './circle-sheet.ts';
 import { drillingCsv } from './drilling.ts';

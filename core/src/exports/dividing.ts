@@ -12,15 +12,8 @@ import {
 import { divide, type Divider } from '../divide/index.ts';
 import { writeCsv } from '../files/index.ts';
 import { exactPi, sequenceOf, type RunPlan, type Step } from '../run/index.ts';
-import {
-  doubtText,
-  gradeOfDivision,
-  holeNumbers,
-  plainText,
-  plateCrank,
-  plateSetup,
-  stopWords,
-} from '../report/index.ts';
+import { doubtText, gradeOfDivision, plainText } from '../words/index.ts';
+import { holeNumbers, plateCrank, plateSetup, stopWords } from '../plans/index.ts';
 
 /** Turns as arcseconds, nine figures and more after the point. */
 const arcsec = (turns: Rational): string => decimal(mul(turns, rational(ARCSEC_PER_TURN)), 9);

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { kinematicsOf, newDrive, type Drive } from '../drive/index.ts';
 import { dividerOf } from '../divide/index.ts';
-import { planRun } from '../report/index.ts';
+import { planRun } from '../plans/index.ts';
 import { allDuties as full, driveOf, wheelCutter } from '../testing/samples.ts';
 import {
   divisionsCsv,

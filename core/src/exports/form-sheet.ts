@@ -1,3 +1,4 @@
+import { millimetres } from '../words/index.ts';
 import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import {
@@ -12,7 +13,6 @@ import {
   motorFaces,
   type MadeForm,
 } from '../make/index.ts';
-import { millimetres } from '../report/index.ts';
 import { Pen, type Drawing } from './drawing.ts';
 
 const MIDDLE = { x: 0, y: 0 };

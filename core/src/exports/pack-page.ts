@@ -5,16 +5,11 @@ import {
   beltRows,
   BUILD_HEAD,
   buildRows,
-  doubtText,
   FIT_HEAD,
   fitReport,
   fitRows,
   PARTS_HEAD,
   partsRows,
-  plainText,
-  planRun,
-  plateSetup,
-  sheet,
   treeReport,
   WHEEL_HEAD,
   WORK_HEAD,
@@ -23,6 +18,8 @@ import {
   type OutputReport,
   type VerdictCell,
 } from '../report/index.ts';
+import { doubtText, plainText } from '../words/index.ts';
+import { planRun, plateSetup, sheet } from '../plans/index.ts';
 import { doubtOf } from '../motion/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import { ownDrawingNames } from './drawings.ts';

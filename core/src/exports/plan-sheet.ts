@@ -1,6 +1,6 @@
+import { millimetres } from '../words/index.ts';
 import { arborPlan, type ArborPlan } from '../arbors/index.ts';
 import type { Drive } from '../drive/index.ts';
-import { millimetres } from '../report/index.ts';
 import { Pen, type Drawing } from './drawing.ts';
 
 /** The plan of the arbors at 1:1: holes, centres, outside and pitch circles, names, distances; null where a drive has no wheels in mesh. */

@@ -10,17 +10,16 @@ import {
   PARTS_HEAD,
   partsRows,
   beltRows,
-  byPlates,
   WHEEL_HEAD,
   wheelRows,
-  doubtText,
   figuresTable,
-  millimetres,
   report,
   tableKey,
   type DutyTable,
   type RateReport,
 } from '../report/index.ts';
+import { doubtText, millimetres } from '../words/index.ts';
+import { byPlates } from '../plans/index.ts';
 import { doubtOf } from '../motion/index.ts';
 import { writeCsv } from '../files/index.ts';
 import { divisionsCsv } from './dividing.ts';

@@ -1,8 +1,8 @@
+import { millimetres } from '../words/index.ts';
 import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { drawnFor, madeWheels, wheelRefusal, workWheel, type MadeWheel } from '../make/index.ts';
 import { blankOf, gearOutline, threadCutBlank } from '../teeth/index.ts';
-import { millimetres } from '../report/index.ts';
 import { Pen, type Drawing } from './drawing.ts';
 
 const MIDDLE = { x: 0, y: 0 };

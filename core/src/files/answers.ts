@@ -21,8 +21,6 @@ import {
 import { arcsecAnHour, ppm, secondsADay } from '../follow/index.ts';
 import { doubtKeys, doubtOf, doubtOfAll, SURE, type Doubt } from '../motion/index.ts';
 import {
-  plainText,
-  byPlates,
   treeReport,
   dutyKinds,
   errorsAnswer,
@@ -36,6 +34,8 @@ import {
   type RateReport,
   type VerdictCell,
 } from '../report/index.ts';
+import { plainText } from '../words/index.ts';
+import { byPlates } from '../plans/index.ts';
 
 const piAnswer = (a: PiValue): object => ({ q: toText(a.q), piPower: a.piPower });
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { many } from '../testing/many.ts';
 import fc from 'fast-check';
 import { newDrive, refuseTrain, stages, type Drive, type Stage } from '../drive/index.ts';
-import { planRun } from '../report/index.ts';
+import { planRun } from '../plans/index.ts';
 import { anyOfKind } from '../testing/any-stage.ts';
 import {
   frac,

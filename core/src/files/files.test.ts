@@ -5,7 +5,7 @@ import { ok, refusalSentence, type Result } from '../numbers/index.ts';
 import { driveFault, stages, trainsOf, type Drive } from '../drive/index.ts';
 import { startRun } from '../run/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
-import { planRun } from '../report/index.ts';
+import { planRun } from '../plans/index.ts';
 import { anyOfKind } from '../testing/any-stage.ts';
 import { wheelCutter } from '../testing/samples.ts';
 import {

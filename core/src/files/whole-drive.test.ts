@@ -1,16 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { newDrive, type Drive } from '../drive/index.ts';
 import { find, findForm, requestFor, runNow } from '../find/index.ts';
-import {
-  benchReport,
-  findCertificate,
-  plainText,
-  planRun,
-  reasonMessage,
-  report,
-  sheet,
-  type VerdictCell,
-} from '../report/index.ts';
+import { benchReport, findCertificate, reasonMessage, report, type VerdictCell } from '../report/index.ts';
+import { plainText } from '../words/index.ts';
+import { planRun, sheet } from '../plans/index.ts';
 import { fromShelf, type ShelfPart } from '../shelf/index.ts';
 import { planSweep } from '../travel/index.ts';
 import { rational } from '../numbers/index.ts';

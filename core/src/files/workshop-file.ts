@@ -1,7 +1,7 @@
 import { at, error, ok, type Refusal, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { isAnyRun, type AnyRun } from '../run/index.ts';
-import { runName } from '../report/index.ts';
+import { runName } from '../words/index.ts';
 import { MAX_PARTS, type ShelfPart } from '../shelf/index.ts';
 import { driveForm, driveFrom, ordered } from './drive-file.ts';
 import { readJson } from './json.ts';

@@ -14,7 +14,7 @@ import {
   type PlanWheel,
 } from '../arbors/index.ts';
 import { lazy } from './lazy.ts';
-import { counted, listed, measured, signed, trimmed } from './text.ts';
+import { counted, listed, measured, millimetres, signed } from '../words/index.ts';
 
 /** One arbor as a row of the list. */
 export interface ArborRow {
@@ -64,9 +64,6 @@ export interface ArborsReport {
 }
 
 const howWords = { pinned: 'pinned', solved: 'solved', swings: 'swings' } as const;
-
-/** mm as a maker reads them: no zeros behind the point that say nothing. */
-export const millimetres = (mm: number): string => trimmed(mm, 3);
 
 /** "76"; a rim by its diameter, a pin that turns a Geneva as what it is. */
 export const wheelWords = (w: PlanWheel): string =>

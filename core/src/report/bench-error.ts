@@ -2,12 +2,9 @@ import { exactly, toNumber } from '../numbers/index.ts';
 import { gradeWithin, toleranceArcsec, toleranceOf, type Grade } from '../motion/index.ts';
 import { stopsOfPlan, type RunState } from '../run/index.ts';
 import type { DrivenReport } from './driven.ts';
-import type { Graded } from './figure.ts';
-import { gradeWords } from './grades.ts';
+import { angleText, type ErrorUnit, type Graded, gradeWords, limitText } from '../words/index.ts';
 import type { Report } from './report.ts';
-import type { ErrorUnit } from './scale.ts';
-import { atWork, sheet, sizeText, type SheetRow } from './sheet.ts';
-import { angleText, limitText } from './text.ts';
+import { atWork, sheet, type SheetRow, sizeText } from '../plans/index.ts';
 
 /** How far off the work stands at a place, on the scale of what is allowed: ″, or mm along a slide. */
 export interface BenchError {

@@ -14,9 +14,8 @@ import {
   type Step,
 } from '../run/index.ts';
 import { platePicture, type PlatePicture } from './duties/plate-picture.ts';
-import { tallyText } from './run-words.ts';
-import { plateSetup, sheet, type Place, type Sheet, type SheetRow } from './sheet.ts';
-import { whole } from './text.ts';
+import { tallyText, whole } from '../words/index.ts';
+import { type Place, plateSetup, sheet, type Sheet, type SheetRow } from '../plans/index.ts';
 
 /** What the bench shows of a run: what to do now, what was before, what comes then. (handbook: run) */
 export interface BenchReport {

@@ -20,11 +20,20 @@ import {
   type Stage,
 } from '../drive/index.ts';
 import { doubtOfBoth, doubtOfStages, gradeRatio, isSure, type Doubt } from '../motion/index.ts';
-import { doubtful, doubtText } from './doubt-words.ts';
-import type { Figure, Graded, WorkingLine } from './figure.ts';
-import { gradeWords } from './grades.ts';
-import type { Rich } from './rich.ts';
-import { grouped, measured, mixed, signed, strong } from './text.ts';
+import {
+  doubtful,
+  doubtText,
+  type Figure,
+  type Graded,
+  gradeWords,
+  grouped,
+  measured,
+  mixed,
+  type Rich,
+  signed,
+  strong,
+  type WorkingLine,
+} from '../words/index.ts';
 
 /** Days of a hundred years, by which it is said what a ratio adds up to. */
 const CENTURY = 36_525;

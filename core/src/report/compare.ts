@@ -1,8 +1,6 @@
 import { kindOf, showInput, stageInputs, type InputValue } from '../drive/index.ts';
-import { plainText, type Rich } from './rich.ts';
+import { type Graded, grouped, mixed, plainText, type Rich } from '../words/index.ts';
 import type { Report } from './report.ts';
-import { grouped, mixed } from './text.ts';
-import type { Graded } from './figure.ts';
 
 /** One line of a comparison; equal lines go quiet. */
 export interface CompareRow {

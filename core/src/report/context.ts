@@ -8,7 +8,7 @@ import { platesReport } from './duties/plates.ts';
 import { errorsReport, type ErrorsReport } from './errors/report.ts';
 import { forceReport, type ForceReport } from './force/report.ts';
 import { lazy } from './lazy.ts';
-import { byPlates } from './run-plan.ts';
+import { byPlates } from '../plans/index.ts';
 
 /** What every section of a report is made from. What takes time is made when it is first asked for. */
 export interface Context extends Base {

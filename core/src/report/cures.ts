@@ -9,10 +9,7 @@ import {
   type WheelRange,
 } from '../divide/index.ts';
 import { toleranceOf } from '../motion/index.ts';
-import { doubtful } from './doubt-words.ts';
-import type { Graded } from './figure.ts';
-import { gradeWords } from './grades.ts';
-import { grouped, shortList, whole } from './text.ts';
+import { doubtful, type Graded, gradeWords, grouped, shortList, whole } from '../words/index.ts';
 
 /** A cure as it is offered: what to do, what comes of it, and the train to compare. */
 export interface CureReport {

@@ -11,9 +11,16 @@ import {
 import { toleranceArcsec } from '../motion/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { closingFigure, spacingFigure, worstFigure } from './division-working.ts';
-import type { Figure, Graded } from './figure.ts';
-import { gradeOfDivision } from './grades.ts';
-import { angleText, grouped, roughAngle, signedAngle, whole } from './text.ts';
+import {
+  angleText,
+  type Figure,
+  type Graded,
+  gradeOfDivision,
+  grouped,
+  roughAngle,
+  signedAngle,
+  whole,
+} from '../words/index.ts';
 
 /** A row of the divisions table: everything it shows, as text. */
 export interface DivisionRow {

@@ -11,22 +11,23 @@ import {
 } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import { isSure, type StopBy, type Stops } from '../motion/index.ts';
-import { doubtText } from './doubt-words.ts';
-import type { Figure, WorkingLine } from './figure.ts';
-import type { Rich } from './rich.ts';
-import { turnLine } from './train.ts';
 import {
   angleText,
+  doubtText,
+  type Figure,
   fraction,
   grouped,
   measured,
   mixed,
   powers,
+  type Rich,
   signedAngle,
   stacked,
   strong,
   whole,
-} from './text.ts';
+  type WorkingLine,
+} from '../words/index.ts';
+import { turnLine } from './train.ts';
 
 /** What the work stops by, in a word for a working. */
 export const UNITS = {

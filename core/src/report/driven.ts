@@ -4,8 +4,8 @@ import { shaken, type Status, type Told } from '../control/index.ts';
 import { ARCSEC_PER_RADIAN } from '../errors/index.ts';
 import { blankOf, workGear } from '../teeth/index.ts';
 import { targetOf, type RunPlan, type RunState } from '../run/index.ts';
-import { atWork, offText, placeOf, sizeText, type Place } from './sheet.ts';
-import { angleText, measured, whole } from './text.ts';
+import { atWork, offText, type Place, placeOf, sizeText } from '../plans/index.ts';
+import { angleText, measured, whole } from '../words/index.ts';
 
 /** One of the four things that are done at each gap. */
 export interface PhaseReport {

@@ -2,9 +2,18 @@ import { ARCSEC_PER_TURN, div, factors, rational, toNumber, toText } from '../nu
 import { counterOf, divide } from '../divide/index.ts';
 import { isSure, toleranceOf } from '../motion/index.ts';
 import { countsPerTurn, type Drive, type Kinematics } from '../drive/index.ts';
-import type { Figure, Graded } from './figure.ts';
-import { gradeOfDivision } from './grades.ts';
-import { grouped, measured, mixed, powers, shortList, strong, whole } from './text.ts';
+import {
+  type Figure,
+  type Graded,
+  gradeOfDivision,
+  grouped,
+  measured,
+  mixed,
+  powers,
+  shortList,
+  strong,
+  whole,
+} from '../words/index.ts';
 import { stageLines } from './train.ts';
 
 /** The encoder: its counts a turn of the work, and how they divide. (handbook: drive, sources) */

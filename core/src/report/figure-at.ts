@@ -1,7 +1,7 @@
 import type { OpenedDivision } from './divide.ts';
 import { dutyFigure, type DutiesReport } from './duties/duties.ts';
 import type { PlatesReport } from './duties/plates.ts';
-import type { Figure } from './figure.ts';
+import type { Figure } from '../words/index.ts';
 import type { Sections } from './sections.ts';
 import type { VerdictCell } from './verdict-cell.ts';
 

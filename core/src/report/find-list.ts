@@ -18,11 +18,18 @@ import {
   turnErrorText,
 } from './find.ts';
 import { doubtOfStages } from '../motion/index.ts';
-import { doubtful } from './doubt-words.ts';
-import type { Graded } from './figure.ts';
+import {
+  counted,
+  doubtful,
+  type Graded,
+  grouped,
+  inWords,
+  listed,
+  mixed,
+  type Rich,
+  shortList,
+} from '../words/index.ts';
 import { foundAtWork, type FoundAtWork } from './found-at-work.ts';
-import type { Rich } from './rich.ts';
-import { counted, grouped, inWords, listed, mixed, shortList } from './text.ts';
 
 /** One answer as the list shows it. */
 export interface FindRow {

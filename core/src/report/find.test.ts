@@ -13,7 +13,6 @@ import {
   foundTrain,
   pairsText,
   periodicText,
-  plainText,
   ppmText,
   reasonMessage,
   report,
@@ -23,6 +22,7 @@ import {
   withFound,
   type FindReport,
 } from './index.ts';
+import { plainText } from '../words/index.ts';
 import { askedMessage } from './find.ts';
 
 const range = (from: number, to: number) =>

@@ -9,8 +9,18 @@ import {
   type Gone,
   type Reason,
 } from '../find/index.ts';
-import { angleText, counted, grouped, inLine, listed, measured, powers, shortList, trimmed } from './text.ts';
-import { sentenceText } from './rich.ts';
+import {
+  angleText,
+  counted,
+  grouped,
+  inLine,
+  listed,
+  measured,
+  powers,
+  sentenceText,
+  shortList,
+  trimmed,
+} from '../words/index.ts';
 
 /** What a train's stages are called: pairs where all are wheel pairs, stages where parts are used as they are. */
 const stageWord = ({ kit }: FindRequest): 'pair' | 'stage' => (kit.parts.length > 0 ? 'stage' : 'pair');

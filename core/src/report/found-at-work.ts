@@ -3,7 +3,7 @@ import { runningWaves } from '../errors/index.ts';
 import type { FindRequest, FoundRow } from '../find/index.ts';
 import { stepAtWork } from '../motion/index.ts';
 import { withFound } from './found-train.ts';
-import { angleText } from './text.ts';
+import { angleText } from '../words/index.ts';
 
 /** What a found train is at the work of the drive that it would be put in: the errors page's own figures, ″. */
 export interface FoundAtWork {

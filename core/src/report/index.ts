@@ -1,8 +1,6 @@
 export type { BetweenReport } from './between.ts';
 export { report, type Report } from './report.ts';
 export { treeReport, type OutputReport, type ShaftPlace, type TreeReport } from './outputs.ts';
-export { plainText, raised, THIN, type Piece, type Rich } from './rich.ts';
-export { workingAsText, type Figure, type Graded, type WorkingLine } from './figure.ts';
 export { divisionRow, type DivisionRow, type ErrorChart, type OpenedDivision } from './divide.ts';
 export { forceAnswer } from './force/answer.ts';
 export { forceChart } from './duties/load.ts';
@@ -107,7 +105,6 @@ export type { ErrorCure } from './errors/cures.ts';
 export type { Samples } from './errors/matrix.ts';
 export { SEED, type BudgetReport, type ErrorsReport } from './errors/report.ts';
 export type { ErrorRow, RowField, RowTaker } from './errors/rows.ts';
-export { gradeOfDivision, gradeWords } from './grades.ts';
 export {
   leftOutMessage,
   piecesReport,
@@ -126,22 +123,11 @@ export {
   type ShelfSort,
   type ShelfView,
 } from './shelf.ts';
-export {
-  arborsReport,
-  millimetres,
-  type ArborRow,
-  type ArborsReport,
-  type PlanCure,
-  type PlanTrouble,
-} from './arbors.ts';
+export { arborsReport, type ArborRow, type ArborsReport, type PlanCure, type PlanTrouble } from './arbors.ts';
 export { planPicture, type DrawnArbor, type DrawnPlanWheel, type PlanPicture } from './plan-picture.ts';
 export type { LayersPicture } from './layers-picture.ts';
 export { treePicture, type TreePicture, type TreeRow } from './tree-picture.ts';
 export { smallPicture, type Label, type Picture } from './picture.ts';
-export { errorScale, type ErrorScale, type ErrorUnit } from './scale.ts';
-export { byPlates, movesAsked, noRun, planAgain, planFor, planRun } from './run-plan.ts';
-export { doubtText } from './doubt-words.ts';
-export { shotAxes, type DriveAxis } from './duties/shot.ts';
 export {
   exposureEntry,
   followingReport,
@@ -150,23 +136,8 @@ export {
   type FramesReport,
 } from './sessions.ts';
 export { planFollowing, planFrames, sessionDiffers } from './session-plan.ts';
-export { clockText, runDone, runName, runPlace, tallyText } from './run-words.ts';
 export { benchError, type BenchError } from './bench-error.ts';
 export { benchReport, type BenchReport } from './bench.ts';
-export {
-  holeNumbers,
-  plateCrank,
-  placeSpoken,
-  placeText,
-  sheet,
-  signedCount,
-  stopWords,
-  timeLeft,
-  type Place,
-  type Sheet,
-  type SheetRow,
-  plateSetup,
-} from './sheet.ts';
 export type { StageReport } from './train.ts';
 export type { ShaftReport } from './shafts.ts';
 export type { WorkReport } from './work.ts';
@@ -207,17 +178,3 @@ export { CHART_TO, type OpenedPlate, type PlateRow, type PlatesReport } from './
 export { makingReport, type MakingReport } from './duties/making.ts';
 export type { PlateHole, PlatePicture } from './duties/plate-picture.ts';
 export { CELLS, cellLabels, type CellId, type Concern, type VerdictCell } from './verdict-cell.ts';
-export {
-  angle,
-  angleText,
-  angleUnit,
-  counted,
-  dmsText,
-  grouped,
-  inWords,
-  limitText,
-  listed,
-  measured,
-  signedAngle,
-  whole,
-} from './text.ts';

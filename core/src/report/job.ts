@@ -14,10 +14,19 @@ import { asksOf, ledger, needOf, worthChasing, type Asks, type Division } from '
 import { toleranceArcsec, toleranceOf, type Tolerance } from '../motion/index.ts';
 import { sourceKindOf, type Drive, type Kinematics } from '../drive/index.ts';
 import { refusalMessage } from '../numbers/index.ts';
-import type { Figure } from './figure.ts';
+import {
+  angleText,
+  type Figure,
+  grouped,
+  inWords,
+  lengthText,
+  limitText,
+  listed,
+  powers,
+  type Rich,
+  whole,
+} from '../words/index.ts';
 import { owesReport, type OwesReport } from './ledger.ts';
-import type { Rich } from './rich.ts';
-import { angleText, grouped, inWords, lengthText, limitText, listed, powers, whole } from './text.ts';
 
 /** A piece of the division list as it is read back: "57–60", "four: 57 58 59 60"; or why it is left out. */
 export interface PieceReport {

@@ -1,9 +1,18 @@
 import { columnsOf, wheelsWith, type Ledger } from '../divide/index.ts';
 import { product, rational } from '../numbers/index.ts';
-import type { Graded } from './figure.ts';
-import { gradeWords } from './grades.ts';
-import { plainText, THIN, type Rich } from './rich.ts';
-import { grouped, inLine, listed, powers, shortList, whole } from './text.ts';
+import {
+  type Graded,
+  gradeWords,
+  grouped,
+  inLine,
+  listed,
+  plainText,
+  powers,
+  type Rich,
+  shortList,
+  THIN,
+  whole,
+} from '../words/index.ts';
 
 /** A cell of the ledger picture: how many dots, and of which kind. */
 export interface Dots {

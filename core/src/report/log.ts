@@ -15,8 +15,7 @@ import {
 import { compareReports, type CompareRow } from './compare.ts';
 import type { DutyChart } from './duties/duty.ts';
 import { report } from './report.ts';
-import { runDone } from './run-words.ts';
-import { measured } from './text.ts';
+import { measured, runDone } from '../words/index.ts';
 
 /** What each kind of line is called. */
 export const logKindWords: Readonly<Record<LogLine['kind'], string>> = {

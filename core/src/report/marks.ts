@@ -7,7 +7,7 @@ import type { Divider, Division } from '../divide/index.ts';
 import type { DutiesReport } from './duties/duties.ts';
 import { asksDuties } from './duties/kinds.ts';
 import type { PlateRow } from './duties/plates.ts';
-import { whole } from './text.ts';
+import { whole } from '../words/index.ts';
 import { stageReports } from './train.ts';
 import { attention, platesAttention } from './verdict.ts';
 import type { Concern } from './verdict-cell.ts';

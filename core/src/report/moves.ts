@@ -1,12 +1,19 @@
 import { exactly, piText, piToNumber } from '../numbers/index.ts';
 import { readMoves, type Drive, type Kinematics } from '../drive/index.ts';
 import { judgeMove, type JudgedMove } from '../divide/index.ts';
-import { doubtful } from './doubt-words.ts';
-import { moveLabel } from './run-plan.ts';
-import type { Figure, Graded } from './figure.ts';
-import type { Rich } from './rich.ts';
+import {
+  doubtful,
+  type Figure,
+  type Graded,
+  lengthText,
+  measured,
+  mixed,
+  type Rich,
+  strong,
+  whole,
+} from '../words/index.ts';
+import { moveLabel } from '../plans/index.ts';
 import { turnLine } from './train.ts';
-import { lengthText, measured, mixed, strong, whole } from './text.ts';
 
 /** One wanted move of a linear output. */
 export interface MoveReport {

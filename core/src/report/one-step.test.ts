@@ -8,8 +8,7 @@ import { benchError } from './bench-error.ts';
 import { contextOf } from './context.ts';
 import { report } from './report.ts';
 import { drivenReport, windowMeaning } from './driven.ts';
-import { planRun } from './run-plan.ts';
-import { sheet } from './sheet.ts';
+import { planRun, sheet } from '../plans/index.ts';
 
 const train = (source: object, stages: readonly object[], more: Partial<Drive> = {}): Drive => ({
   ...newDrive('one step'),

@@ -4,7 +4,8 @@ import { toText } from '../numbers/index.ts';
 import { applyEdit, type Drive, type Edit } from '../drive/index.ts';
 import { readDrive, checkAnswer } from '../files/index.ts';
 import { driveOf } from '../testing/samples.ts';
-import { arborsReport, plainText, planPicture, treePicture, treeReport } from './index.ts';
+import { arborsReport, planPicture, treePicture, treeReport } from './index.ts';
+import { plainText } from '../words/index.ts';
 
 const demo = (name: string): Drive => {
   const read = readDrive(

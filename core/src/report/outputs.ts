@@ -3,11 +3,10 @@ import type { Drive, Hang, Path, TrainOf } from '../drive/index.ts';
 import { distanceOf } from '../arbors/index.ts';
 import { fails, GRADES } from '../motion/index.ts';
 import { betweenReport, type BetweenReport } from './between.ts';
-import type { Figure, Graded } from './figure.ts';
+import { type Figure, type Graded, shortList } from '../words/index.ts';
 import { lazy } from './lazy.ts';
 import type { Mark } from './marks.ts';
 import { report as reportFor, type Report } from './report.ts';
-import { shortList } from './text.ts';
 import { cellLabels, type VerdictCell } from './verdict-cell.ts';
 
 /** One output of a drive: its train, where that begins, and the report of the path to it. */

@@ -21,8 +21,7 @@ import {
   type Tag,
 } from '../drive/drawing/index.ts';
 import { exponentsOf } from '../divide/index.ts';
-import { plainText, THIN, type Rich } from './rich.ts';
-import { grouped, mixed, powers } from './text.ts';
+import { grouped, mixed, plainText, powers, type Rich, THIN } from '../words/index.ts';
 
 /** Words beside a part: "76" and "brings 2²·19". */
 export interface Label {

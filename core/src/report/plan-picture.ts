@@ -1,7 +1,8 @@
+import { millimetres } from '../words/index.ts';
 import { layerName, pathOf, trainsOf, type Drive } from '../drive/index.ts';
 import { px, toothed } from '../drive/drawing/index.ts';
 import type { ArborPlan, Clash, PlanMesh, PlanWheel, Point } from '../arbors/index.ts';
-import { millimetres, wheelWords } from './arbors.ts';
+import { wheelWords } from './arbors.ts';
 import { layersPicture, type LayersPicture } from './layers-picture.ts';
 import { distancePlaces, distanceSize, labelPlaces, type CentreLine } from './plan-labels.ts';
 

@@ -3,9 +3,8 @@ import { newDrive, type Drive } from '../drive/index.ts';
 import { logLines } from '../log/index.ts';
 import { nextState, startRun, type RunState } from '../run/index.ts';
 import { benchReport } from './bench.ts';
-import { planRun } from './run-plan.ts';
-import { runDone } from './run-words.ts';
-import { plateSetup, sheet } from './sheet.ts';
+import { planRun, plateSetup, sheet } from '../plans/index.ts';
+import { runDone } from '../words/index.ts';
 
 /** A dividing head of 48 with one plate. */
 const head = (plates: readonly (readonly number[])[], ratio = '48', gears?: readonly number[]): Drive => ({

@@ -2,19 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newDrive } from '../drive/index.ts';
 import { driveOf, plainRatio, wheelCutter } from '../testing/samples.ts';
-import {
-  errorScale,
-  leftOutMessage,
-  piecesReport,
-  planRun,
-  plainText,
-  report,
-  placeText,
-  sheet,
-  timeLeft,
-  workingAsText,
-  type Figure,
-} from './index.ts';
+import { leftOutMessage, piecesReport, report } from './index.ts';
+import { errorScale, type Figure, plainText, workingAsText } from '../words/index.ts';
+import { placeText, planRun, sheet, timeLeft } from '../plans/index.ts';
 
 const cutter = report(wheelCutter('60, 73, 95, 97', { toleranceArcsec: '30', radiusMm: '36.5' }));
 const lastLine = (f: Figure): string => plainText(f.working().at(-1)!.text);

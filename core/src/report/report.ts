@@ -6,7 +6,7 @@ import { errorChart, opened, type ErrorChart, type OpenedDivision } from './divi
 import { dutiesSay, type DutiesReport } from './duties/duties.ts';
 import type { PlatesReport } from './duties/plates.ts';
 import { figureAt } from './figure-at.ts';
-import type { Figure } from './figure.ts';
+import type { Figure } from '../words/index.ts';
 import { lazy } from './lazy.ts';
 import { marks, type Mark } from './marks.ts';
 import { picture, type Picture } from './picture.ts';

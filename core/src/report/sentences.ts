@@ -2,8 +2,7 @@ import { abs, compare, divisionRuns, rational, mul, isWhole, div } from '../numb
 import type { Kinematics } from '../drive/index.ts';
 import { stepsToArcsec, type Divider, type Division } from '../divide/index.ts';
 import { UNITS } from './division-working.ts';
-import type { Rich } from './rich.ts';
-import { angleText, grouped, inLine, shortList, whole } from './text.ts';
+import { angleText, grouped, inLine, type Rich, shortList, whole } from '../words/index.ts';
 
 /** What a drive is for, in a few words for its title: "divides 57–60, 73 and 97". */
 export function purpose(counts: readonly number[], moves = '', duties: readonly string[] = []): string {

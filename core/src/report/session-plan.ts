@@ -5,10 +5,9 @@ import { armExceeds } from '../follow/index.ts';
 import { placeTextOf, planShot, type Shot } from '../travel/index.ts';
 import type { FollowingPlan, FramesPlan, Session } from '../run/index.ts';
 import { ARM_ALLOWED } from './duties/rates.ts';
-import { shotAxes, type DriveAxis } from './duties/shot.ts';
-import { doubtText } from './doubt-words.ts';
+import { type DriveAxis, shotAxes } from '../plans/index.ts';
+import { doubtText, measured } from '../words/index.ts';
 import type { Report } from './report.ts';
-import { measured } from './text.ts';
 
 /** The drive's shot as a session: all its axes on one clock, or why there is none. `report` is that of the output on the bench. */
 export function planFrames(drive: Drive, report: Report): Result<FramesPlan> {

@@ -11,9 +11,9 @@ import {
 } from '../run/index.ts';
 import { planShot } from '../travel/index.ts';
 import { driveOf } from '../testing/samples.ts';
-import { shotAxes } from './duties/shot.ts';
+import { shotAxes } from '../plans/index.ts';
 import { report } from './report.ts';
-import { clockText, runDone, runName, runPlace } from './run-words.ts';
+import { clockText, runDone, runName, runPlace } from '../words/index.ts';
 import { planFollowing, planFrames, sessionDiffers } from './session-plan.ts';
 import { exposureEntry, followingReport, framesReport } from './sessions.ts';
 

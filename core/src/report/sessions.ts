@@ -13,11 +13,9 @@ import {
   type FramePhase,
   type FramesState,
 } from '../run/index.ts';
-import type { Graded } from './figure.ts';
-import { clockOf, clockText } from './run-words.ts';
+import { clockOf, clockText, type Graded, measured, whole } from '../words/index.ts';
 import { shareText } from './log.ts';
-import { timeLeft } from './sheet.ts';
-import { measured, whole } from './text.ts';
+import { timeLeft } from '../plans/index.ts';
 
 const PHASES: Readonly<Record<FramePhase, string>> = {
   waits: 'Waiting',

@@ -10,10 +10,21 @@ import {
   type Rational,
 } from '../numbers/index.ts';
 import { kindOf, lostMotion, sourceKindOf, type Drive, type Kinematics, type Shaft } from '../drive/index.ts';
-import type { Figure, WorkingLine } from './figure.ts';
-import type { Rich } from './rich.ts';
+import {
+  angleText,
+  compact,
+  dmsText,
+  type Figure,
+  fraction,
+  measured,
+  mixed,
+  type Rich,
+  strong,
+  timeText,
+  whole,
+  type WorkingLine,
+} from '../words/index.ts';
 import { stageLines, turnLine } from './train.ts';
-import { angleText, compact, dmsText, fraction, measured, mixed, strong, timeText, whole } from './text.ts';
 
 /** What stands under a shaft: rows of label and figure. */
 export interface ShaftReport {

@@ -12,7 +12,7 @@ import {
   type ShelfPart,
   type Use,
 } from '../shelf/index.ts';
-import { grouped, listed, measured } from './text.ts';
+import { grouped, listed, measured } from '../words/index.ts';
 
 /** By what the lines of a section are put in order. */
 export type ShelfSort = 'teeth' | 'name' | 'size' | 'bore' | 'own' | 'used' | 'price' | 'known';

@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { refusalSentence } from '../numbers/index.ts';
 import { newDrive, type Drive, type Stage } from '../drive/index.ts';
 import { driveOf, wheelCutter } from '../testing/samples.ts';
-import { compareReports, noRun, plainText, report, workingAsText, type Figure } from './index.ts';
+import { compareReports, report } from './index.ts';
+import { type Figure, plainText, workingAsText } from '../words/index.ts';
+import { noRun } from '../plans/index.ts';
 
 const pair: Stage = { kind: 'spur', z1: 12, z2: 60, moduleMm: 0.5 };
 const RANGE = { from: 12, to: 127 };

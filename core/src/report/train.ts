@@ -21,10 +21,24 @@ import {
   type Stage,
 } from '../drive/index.ts';
 import { doubtFrom, doubtOf, doubtOfAll, isSure, stepAtWork } from '../motion/index.ts';
-import { doubtful, doubtText } from './doubt-words.ts';
-import type { Figure, Graded, WorkingLine } from './figure.ts';
-import type { Piece, Rich } from './rich.ts';
-import { angleText, compact, grouped, measured, mixed, powers, stacked, strong, whole } from './text.ts';
+import {
+  angleText,
+  compact,
+  doubtful,
+  doubtText,
+  type Figure,
+  type Graded,
+  grouped,
+  measured,
+  mixed,
+  type Piece,
+  powers,
+  type Rich,
+  stacked,
+  strong,
+  whole,
+  type WorkingLine,
+} from '../words/index.ts';
 
 /** "200 × 16 × 76/20 × 90": the steps of one turn as a product of what each part brings. */
 function product(drive: Drive, k: Kinematics): Rich {

@@ -4,7 +4,7 @@ import type { DutyReport } from './duties/duty.ts';
 import type { PlateRow } from './duties/plates.ts';
 import type { RateReport } from './duties/rate-way.ts';
 import type { ErrorsReport } from './errors/report.ts';
-import type { Figure, Graded } from './figure.ts';
+import type { Figure, Graded } from '../words/index.ts';
 import type { ForceReport } from './force/report.ts';
 
 /** The six cells, always in this order. */

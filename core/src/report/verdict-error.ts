@@ -1,10 +1,8 @@
 import type { Division } from '../divide/index.ts';
 import { doubtOfStops } from '../motion/index.ts';
 import { worstFigure } from './division-working.ts';
-import { doubtful } from './doubt-words.ts';
+import { doubtful, gradeOfDivision, gradeWords, grouped, timeText } from '../words/index.ts';
 import type { Budgeted } from './errors/budgets.ts';
-import { gradeOfDivision, gradeWords } from './grades.ts';
-import { grouped, timeText } from './text.ts';
 import { empty, type Judged, type VerdictCell } from './verdict-cell.ts';
 
 /** The sum of all causes for the worst count, else for the rate that is followed; its working tells what rounding alone leaves. */

@@ -1,6 +1,6 @@
 import { fails } from '../motion/index.ts';
 import { marginText, worse } from './force/words.ts';
-import { measured } from './text.ts';
+import { measured } from '../words/index.ts';
 import { empty, type Judged, type VerdictCell } from './verdict-cell.ts';
 
 /** What speeds at the work ask of the motor: the first that it cannot reach, else the first; else the load's own. */

@@ -2,13 +2,17 @@ import { doubtOfStops, isSure, steeredCounts, SURE, worstGrade } from '../motion
 import type { Divider, Division } from '../divide/index.ts';
 import type { PlateRow } from './duties/plates.ts';
 import { worstRate } from './duties/rates.ts';
-import type { Graded } from './figure.ts';
-import { doubtful } from './doubt-words.ts';
+import {
+  doubtful,
+  type Graded,
+  gradeOfDivision,
+  gradeWords,
+  grouped,
+  type Rich,
+  shortList,
+} from '../words/index.ts';
 import { encoderReport } from './encoder.ts';
-import { gradeOfDivision, gradeWords } from './grades.ts';
 import { stepsFigure, stepsGrade } from './train.ts';
-import type { Rich } from './rich.ts';
-import { grouped, shortList } from './text.ts';
 import { empty, type Judged, type VerdictCell } from './verdict-cell.ts';
 import { errorCell } from './verdict-error.ts';
 import { forceCell, speedCell } from './verdict-force.ts';

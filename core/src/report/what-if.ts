@@ -2,9 +2,8 @@ import { kindOf, qualityOf, applyEdit, type Drive, type Edit, type Quality } fro
 import { steadyNm } from '../turning/index.ts';
 import type { AskedTorque } from '../force/index.ts';
 import { marginText } from './force/words.ts';
-import type { Graded } from './figure.ts';
+import { angleText, type Graded } from '../words/index.ts';
 import { report } from './report.ts';
-import { angleText } from './text.ts';
 
 /** One place of a slider. */
 export interface WhatIfPlace {

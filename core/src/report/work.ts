@@ -19,11 +19,22 @@ import {
   type Kinematics,
 } from '../drive/index.ts';
 import { moveReports, type MoveReport } from './moves.ts';
-import type { Figure, WorkingLine } from './figure.ts';
+import {
+  angleText,
+  dmsText,
+  type Figure,
+  grouped,
+  lengthText,
+  measured,
+  mixed,
+  type Rich,
+  strong,
+  timeText,
+  whole,
+  type WorkingLine,
+} from '../words/index.ts';
 import { rpmOf, speedLine, stepAngle } from './shafts.ts';
 import { stageLines, turnLine } from './train.ts';
-import { angleText, dmsText, grouped, lengthText, measured, mixed, strong, timeText, whole } from './text.ts';
-import type { Rich } from './rich.ts';
 
 /** The work: what one division, one microstep and one turn are there, and what a maker should know of it. */
 export interface WorkReport {

@@ -11,9 +11,7 @@ import {
   zenithCap,
   type PathPoint,
 } from '../../follow/index.ts';
-import { doubtText } from '../doubt-words.ts';
-import type { Graded } from '../figure.ts';
-import { grouped, measured } from '../text.ts';
+import { doubtText, type Graded, grouped, measured } from '../../words/index.ts';
 import { time } from './camera-moving.ts';
 import { figureOf, line, worked, type DutyChart, type DutyReport, type DutyTable } from './duty.ts';
 import { only, type DutyKind } from './kind.ts';

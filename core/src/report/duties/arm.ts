@@ -28,10 +28,16 @@ import {
   type Correction,
   type TurningArm,
 } from '../../follow/index.ts';
-import { doubtText } from '../doubt-words.ts';
+import {
+  angleText,
+  doubtText,
+  type Graded,
+  grouped,
+  limitText,
+  measured,
+  signedAngle,
+} from '../../words/index.ts';
 import { lazy } from '../lazy.ts';
-import type { Graded } from '../figure.ts';
-import { angleText, grouped, limitText, measured, signedAngle } from '../text.ts';
 import { figureOf, line, worked, type DutyChart, type DutyReport, type DutyTable } from './duty.ts';
 import { ARM_ALLOWED, sessionOf } from './rates.ts';
 import { only, type DutyKind } from './kind.ts';

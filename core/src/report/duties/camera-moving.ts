@@ -2,7 +2,7 @@ import type { Drive, Kinematics } from '../../drive/index.ts';
 import { budget, errorTerms, movingOf, type Moving } from '../../errors/index.ts';
 import { piToNumber, toNumber } from '../../numbers/index.ts';
 import { stepAtWork } from '../../motion/index.ts';
-import { listed, measured, timeText } from '../text.ts';
+import { listed, measured, timeText } from '../../words/index.ts';
 import type { RateReport } from './rate-way.ts';
 
 export const time = (seconds: number): string =>

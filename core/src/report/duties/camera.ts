@@ -9,8 +9,7 @@ import {
   turningExposure,
   undrivenExposure,
 } from '../../follow/index.ts';
-import { doubtful, doubtText } from '../doubt-words.ts';
-import { measured } from '../text.ts';
+import { doubtful, doubtText, measured } from '../../words/index.ts';
 import { longestText, movingLines, movingWith, roundUntil, time, unknownWords } from './camera-moving.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
 import { CAUSES } from './rate-causes.ts';

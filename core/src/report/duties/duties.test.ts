@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Drive, Job, TangentArm } from '../../drive/index.ts';
 import { driveOf, wheelCutter } from '../../testing/samples.ts';
-import { plainText, report, type DutyReport, type Report } from '../index.ts';
+import { report, type DutyReport, type Report } from '../index.ts';
+import { plainText } from '../../words/index.ts';
 import { makingReport } from './making.ts';
 import { rational } from '../../numbers/index.ts';
 

@@ -1,13 +1,12 @@
-import { inWords, counted } from '../text.ts';
+import { counted, type Figure, inWords } from '../../words/index.ts';
 import type { Drive, Kinematics, Rate, Spin, Sweep } from '../../drive/index.ts';
 import { fails } from '../../motion/index.ts';
-import type { Figure } from '../figure.ts';
 import { lazy } from '../lazy.ts';
 import type { DutyReport } from './duty.ts';
 import { followsSay, rateReports } from './rates.ts';
 import type { RateReport } from './rate-way.ts';
 import { dutyKinds, type DutyKindId } from './kinds.ts';
-import { togetherMessage } from './shot.ts';
+import { togetherMessage } from './together.ts';
 
 /** Every duty besides dividing, each judged when it is first asked for. */
 export interface DutiesReport {

@@ -1,6 +1,11 @@
-import type { Figure, Graded, WorkingLine } from '../figure.ts';
-import { strong } from '../text.ts';
-import { plainText, type Rich } from '../rich.ts';
+import {
+  type Figure,
+  type Graded,
+  plainText,
+  type Rich,
+  strong,
+  type WorkingLine,
+} from '../../words/index.ts';
 
 /** One line of a duty: a figure, its grade where there is one, and a few words. */
 export interface DutyLine {

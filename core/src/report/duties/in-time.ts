@@ -8,8 +8,7 @@ import {
   type Kinematics,
 } from '../../drive/index.ts';
 import { doubtOfAll, isSure } from '../../motion/index.ts';
-import type { Rich } from '../rich.ts';
-import { grouped, measured, mixed, timeText } from '../text.ts';
+import { grouped, measured, mixed, type Rich, timeText } from '../../words/index.ts';
 import { ratioFigure } from '../train.ts';
 import { figureOf, line, worked, type DutyLine, type DutyReport } from './duty.ts';
 import type { DutyKind } from './kind.ts';

@@ -3,7 +3,7 @@ import { figureOf, line, worked } from './duty.ts';
 import { only, type DutyKind } from './kind.ts';
 import { forceReport, type ForceReport } from '../force/report.ts';
 import { marginGrade, marginText, torqueText } from '../force/words.ts';
-import { measured } from '../text.ts';
+import { measured } from '../../words/index.ts';
 
 /** An end of a scale at a figure that can be read: 1, 2 or 5 of a power of ten. */
 function round(value: number, to: (n: number) => number): number {

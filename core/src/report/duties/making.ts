@@ -1,6 +1,6 @@
 import { decimal, exactly, toText, type Rational } from '../../numbers/index.ts';
 import { makingList, readingError, repeatsAfter } from '../../divide/index.ts';
-import { inLine, measured } from '../text.ts';
+import { inLine, measured } from '../../words/index.ts';
 import type { DutyTable } from './duty.ts';
 
 /** How a circle is made on a head: where the crank stands for each hole, and what reading a protractor leaves. (handbook: divide, index plates) */

@@ -7,9 +7,7 @@ import {
   type Differential,
   type SimpleMove,
 } from '../../divide/index.ts';
-import type { Figure } from '../figure.ts';
-import { plainText, type Rich } from '../rich.ts';
-import { fraction, grouped, listed, mixed } from '../text.ts';
+import { type Figure, fraction, grouped, listed, mixed, plainText, type Rich } from '../../words/index.ts';
 import { figureOf, worked } from './duty.ts';
 
 const holesText = (n: number): string => `${n} ${Math.abs(n) === 1 ? 'hole' : 'holes'}`;

@@ -14,11 +14,18 @@ import {
   type PlateAnswer,
   type PlateSet,
 } from '../../divide/index.ts';
-import type { Figure, Graded } from '../figure.ts';
-import { wormOf } from '../run-plan.ts';
+import {
+  counted,
+  type Figure,
+  fraction,
+  type Graded,
+  grouped,
+  inWords,
+  type Rich,
+  shortList,
+} from '../../words/index.ts';
+import { wormOf } from '../../plans/index.ts';
 import { lazy } from '../lazy.ts';
-import type { Rich } from '../rich.ts';
-import { counted, fraction, grouped, inWords, shortList } from '../text.ts';
 import {
   compoundText,
   differentialText,

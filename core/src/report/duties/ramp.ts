@@ -12,7 +12,7 @@ import {
   type RampShape,
 } from '../../travel/index.ts';
 import { lazy } from '../lazy.ts';
-import { grouped, measured } from '../text.ts';
+import { grouped, measured } from '../../words/index.ts';
 import { figureOf, line, worked, type DutyReport } from './duty.ts';
 import { only, type DutyKind } from './kind.ts';
 

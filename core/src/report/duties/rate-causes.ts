@@ -3,7 +3,7 @@ import type { Drive, Kinematics, Timer } from '../../drive/index.ts';
 import { motionOf, runningWaves } from '../../errors/index.ts';
 import { doubtOf } from '../../motion/index.ts';
 import { largestCause, type CauseId, type RateCause } from '../../follow/index.ts';
-import { angleText, lengthText, listed, measured, signed, timeText } from '../text.ts';
+import { angleText, lengthText, listed, measured, signed, timeText } from '../../words/index.ts';
 import { figureOf, line, worked, type DutyLine } from './duty.ts';
 import type { RateWay } from './rate-way.ts';
 

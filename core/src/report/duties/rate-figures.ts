@@ -21,9 +21,18 @@ import {
 } from '../../drive/index.ts';
 import { doubtOf, isSure } from '../../motion/index.ts';
 import { clockOff, largestCause, ofRate, overheadSeconds, ppm, type Timing } from '../../follow/index.ts';
-import type { Figure, WorkingLine } from '../figure.ts';
-import type { Rich } from '../rich.ts';
-import { fraction, grouped, measured, mixed, signed, timeText, whole } from '../text.ts';
+import {
+  type Figure,
+  fraction,
+  grouped,
+  measured,
+  mixed,
+  type Rich,
+  signed,
+  timeText,
+  whole,
+  type WorkingLine,
+} from '../../words/index.ts';
 import { stepsFigure } from '../train.ts';
 import { figureOf, worked, type DutyChart } from './duty.ts';
 import { CAUSES } from './rate-causes.ts';

@@ -1,9 +1,15 @@
 import { div, isZero, mul, piToNumber, rational, toNumber, type Rational } from '../../numbers/index.ts';
 import type { Kinematics, Rate } from '../../drive/index.ts';
 import { arcsecAnHour, ppm, type RateCause, type Timing, type TurningArm } from '../../follow/index.ts';
-import type { Figure, Graded } from '../figure.ts';
-import type { Rich } from '../rich.ts';
-import { lengthText, measured, signed, signedAngle } from '../text.ts';
+import {
+  type Figure,
+  type Graded,
+  lengthText,
+  measured,
+  type Rich,
+  signed,
+  signedAngle,
+} from '../../words/index.ts';
 import type { DutyChart, DutyLine } from './duty.ts';
 
 /** One way of keeping the rate: intervals that alternate, or one of the two whole ones always. */

@@ -38,10 +38,19 @@ import {
   type RateCause,
   type Timing,
 } from '../../follow/index.ts';
-import { doubtful, doubtText } from '../doubt-words.ts';
-import type { Graded } from '../figure.ts';
-import { counted, grouped, measured, mixed, roughAngle, signed, whole } from '../text.ts';
-import type { Rich } from '../rich.ts';
+import {
+  counted,
+  doubtful,
+  doubtText,
+  type Graded,
+  grouped,
+  measured,
+  mixed,
+  type Rich,
+  roughAngle,
+  signed,
+  whole,
+} from '../../words/index.ts';
 import { causeLines, largestMessage, shaftLines } from './rate-causes.ts';
 import { drawn, figuresOf, sentences } from './rate-figures.ts';
 import { driftText, ppmMessage, type RateReport, type RateWay } from './rate-way.ts';

@@ -2,10 +2,8 @@ import { exactly, toNumber, toText, type Rational } from '../../numbers/index.ts
 import type { Drive, Kinematics, Spin } from '../../drive/index.ts';
 import { FELT, inBand, resonanceAtWork } from '../../turning/index.ts';
 import { knobReport as knobOf, SMOOTH_STEPS, spinReport, type SpinReport } from '../../travel/index.ts';
-import type { Graded } from '../figure.ts';
+import { doubtful, doubtText, type Graded, grouped, lengthText, measured, mixed } from '../../words/index.ts';
 import { doubtOf, doubtOfAll, fails, gradeReach, isSure } from '../../motion/index.ts';
-import { doubtText, doubtful } from '../doubt-words.ts';
-import { grouped, lengthText, measured, mixed } from '../text.ts';
 import { ratioFigure, stepsFigure, stepUnit } from '../train.ts';
 import { figureOf, line, worked, type DutyLine, type DutyReport } from './duty.ts';
 import { only, type DutyKind } from './kind.ts';

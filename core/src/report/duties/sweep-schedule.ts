@@ -1,6 +1,6 @@
 import type { Sweep } from '../../drive/index.ts';
 import { framesIn, type Schedule } from '../../travel/index.ts';
-import { grouped, measured, timeText } from '../text.ts';
+import { grouped, measured, timeText } from '../../words/index.ts';
 import { figureOf, line, worked, type DutyLine } from './duty.ts';
 
 const PARTS: Readonly<Record<Schedule['longest'], string>> = {

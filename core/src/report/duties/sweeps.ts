@@ -19,13 +19,20 @@ import {
   type Schedule,
   type SweepPlan,
 } from '../../travel/index.ts';
-import { doubtful, doubtText } from '../doubt-words.ts';
-import type { Graded } from '../figure.ts';
-import type { Rich } from '../rich.ts';
+import {
+  doubtful,
+  doubtText,
+  type Graded,
+  grouped,
+  measured,
+  mixed,
+  type Rich,
+  trimmed,
+} from '../../words/index.ts';
 import { lazy } from '../lazy.ts';
 import { stepsFigure, stepUnit } from '../train.ts';
-import { grouped, measured, mixed, trimmed } from '../text.ts';
 import { figureOf, line, worked, type DutyChart, type DutyLine, type DutyReport } from './duty.ts';
+import { sweepName } from '../../plans/index.ts';
 import type { DutyKind } from './kind.ts';
 import { scheduleLines, scheduleMessage } from './sweep-schedule.ts';
 
@@ -40,8 +47,6 @@ const EASINGS: Readonly<Record<Easing, string>> = {
 /** What a sweep goes by, in a word: of steps that the maker counts himself nobody knows how fine they are. */
 const unitOf = (drive: Drive, k: Kinematics, sweep: Sweep): string =>
   sweep.stepsPerUnit === undefined ? stepUnit(drive, k) : 'step';
-
-export const sweepName = (sweep: Sweep, at: number): string => sweep.name?.trim() || `Sweep ${at + 1}`;
 
 function sweepReport(drive: Drive, k: Kinematics, sweep: Sweep, at: number): DutyReport {
   const key = `sweep.${at}`;

@@ -9,8 +9,7 @@ import {
   type Drive,
   type Edit,
 } from '../../drive/index.ts';
-import type { Graded } from '../figure.ts';
-import { angleText } from '../text.ts';
+import { angleText, type Graded } from '../../words/index.ts';
 import type { Budgeted, Budgets } from './budgets.ts';
 import { againstTolerance } from './words.ts';
 

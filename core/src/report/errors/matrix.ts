@@ -1,8 +1,7 @@
 import { sampleOf, turningParts, type Turning } from '../../errors/index.ts';
 import { kindOf } from '../../drive/index.ts';
 import type { Base } from '../base.ts';
-import type { Rich } from '../rich.ts';
-import { compact, inLine, listed, mixed } from '../text.ts';
+import { compact, inLine, listed, mixed, type Rich } from '../../words/index.ts';
 
 /** One shaft or belt over the table of counts. */
 export interface TurningHead {

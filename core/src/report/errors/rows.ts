@@ -12,10 +12,8 @@ import {
   type InputSpec,
 } from '../../drive/index.ts';
 import type { Base } from '../base.ts';
-import type { Figure } from '../figure.ts';
+import { angleText, type Figure, inLine, measured, type Rich, timeText } from '../../words/index.ts';
 import { figureOf, worked } from '../duties/duty.ts';
-import type { Rich } from '../rich.ts';
-import { angleText, inLine, measured, timeText } from '../text.ts';
 import type { Budgeted } from './budgets.ts';
 
 /** A field of the drive that a row's value is typed into. */

@@ -1,5 +1,4 @@
-import type { Graded } from '../figure.ts';
-import { angleText, roughAngle } from '../text.ts';
+import { angleText, type Graded, roughAngle } from '../../words/index.ts';
 
 /** A sum against the tolerance; null where none is asked. */
 export function againstTolerance(arcsec: number, tolerance: number | null): Graded | null {

@@ -1,5 +1,5 @@
 import { applyEdit, kindOf, type Drive, type Edit, type Material } from '../../drive/index.ts';
-import type { Graded } from '../figure.ts';
+import type { Graded } from '../../words/index.ts';
 import { report } from '../report.ts';
 import type { ForceReport } from './report.ts';
 import { marginText } from './words.ts';

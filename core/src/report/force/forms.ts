@@ -3,7 +3,7 @@ import { imbalanceNm, steadyNm } from '../../turning/index.ts';
 import { preloadOf } from '../../make/index.ts';
 import { cutForce, frictionWindow, pullTest, pushTest, roughTest } from '../../force/index.ts';
 import type { Report } from '../report.ts';
-import { angleText, measured } from '../text.ts';
+import { angleText, measured } from '../../words/index.ts';
 import { among, field, load, short, type BenchForm } from './bench-form.ts';
 import { flexure, slides } from './slide-forms.ts';
 import { marginText, torqueText } from './words.ts';

@@ -13,8 +13,7 @@ import {
 } from '../../force/index.ts';
 import { elevationOf, heatW } from '../../turning/index.ts';
 import type { RateReport } from '../duties/rate-way.ts';
-import type { Graded } from '../figure.ts';
-import { measured, timeText } from '../text.ts';
+import { type Graded, measured, timeText } from '../../words/index.ts';
 import { gradeAt, speedRows, type SpeedRow } from './speeds.ts';
 import { marginGrade, marginText, torqueText, worse } from './words.ts';
 

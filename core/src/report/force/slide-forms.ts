@@ -1,5 +1,5 @@
 import { cantilever, cordLayer, railSag, returnsBetween } from '../../force/index.ts';
-import { angleText, lengthText } from '../text.ts';
+import { angleText, lengthText } from '../../words/index.ts';
 import { field, short, type BenchForm } from './bench-form.ts';
 
 export const flexure = (): BenchForm => ({

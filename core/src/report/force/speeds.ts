@@ -1,6 +1,5 @@
 import { shakes, type AtSpeed, type Force } from '../../force/index.ts';
-import type { Graded } from '../figure.ts';
-import { grouped, measured } from '../text.ts';
+import { type Graded, grouped, measured } from '../../words/index.ts';
 import { marginGrade, marginText, worse } from './words.ts';
 
 export interface SpeedRow {

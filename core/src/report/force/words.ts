@@ -1,6 +1,5 @@
 import type { Grade } from '../../motion/index.ts';
-import type { Graded } from '../figure.ts';
-import { measured } from '../text.ts';
+import { type Graded, measured } from '../../words/index.ts';
 
 /** From here on a margin is enough, and from here on close. (handbook: force) */
 const ENOUGH = 1.3;

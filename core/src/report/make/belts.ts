@@ -1,7 +1,7 @@
 import type { Drive } from '../../drive/index.ts';
 import { beltFit, LEAST_IN_MESH, shortestBelt, type BeltFit } from '../../make/index.ts';
 import { isBeltPart, type ShelfPart } from '../../shelf/index.ts';
-import type { Graded } from '../figure.ts';
+import type { Graded } from '../../words/index.ts';
 
 /** A length of belt on two pulleys. */
 export interface BeltLine {

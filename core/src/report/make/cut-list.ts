@@ -1,7 +1,7 @@
 import { moduleOf, type Drive, type ModuleFrom } from '../../drive/index.ts';
 import { madeWheels } from '../../make/index.ts';
 import { blankOf, meshesOf, pinsOf, spanOf, threadCutBlank, wormOf } from '../../teeth/index.ts';
-import { trimmed } from '../text.ts';
+import { trimmed } from '../../words/index.ts';
 import { cutterOf, wheelReports } from './wheels.ts';
 
 /** Wheels of the work as a table for paper. */

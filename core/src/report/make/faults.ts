@@ -4,8 +4,7 @@ import { stepAtWork } from '../../motion/index.ts';
 import { resonanceAtWork } from '../../turning/index.ts';
 import { UNITS } from '../division-working.ts';
 import type { Report } from '../report.ts';
-import { angleText, measured } from '../text.ts';
-import { plainText } from '../rich.ts';
+import { angleText, measured, plainText } from '../../words/index.ts';
 import { marginText } from '../force/words.ts';
 
 /** A check with what this very drive has to do with it. */

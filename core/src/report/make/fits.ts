@@ -16,7 +16,7 @@ import {
   type PartLine,
 } from '../../make/index.ts';
 import { partLabel, type ShelfPart } from '../../shelf/index.ts';
-import { counted, listed, measured, trimmed } from '../text.ts';
+import { counted, listed, measured, trimmed } from '../../words/index.ts';
 
 /** A shaft with all that has to fit it, in words. */
 export interface ShaftFitReport {

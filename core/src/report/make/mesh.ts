@@ -10,7 +10,7 @@ import {
   type MeshMove,
   type MeshState,
 } from '../../make/index.ts';
-import { angleText, measured } from '../text.ts';
+import { angleText, measured } from '../../words/index.ts';
 
 /** A mesh that can be set by a screw. */
 export interface MeshChoice {

@@ -1,7 +1,7 @@
 import { moduleOf, type Drive } from '../../drive/index.ts';
 import type { MadeWheel } from '../../make/index.ts';
 import { leadMm, leastTeeth, normalModule, undercutLimit, wormOf } from '../../teeth/index.ts';
-import { measured } from '../text.ts';
+import { measured } from '../../words/index.ts';
 
 const mm = (n: number, places = 3): string => n.toFixed(places);
 

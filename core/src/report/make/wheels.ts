@@ -15,7 +15,7 @@ import {
   type Gear,
 } from '../../teeth/index.ts';
 import { refusalSentence } from '../../numbers/index.ts';
-import { measured } from '../text.ts';
+import { measured } from '../../words/index.ts';
 import { wheelMessages } from './wheel-words.ts';
 
 /** A size that is turned, cut or measured. */

@@ -3,7 +3,7 @@ import type { Drive } from '../../drive/index.ts';
 import { ARCSEC_PER_RADIAN, turningParts } from '../../errors/index.ts';
 import type { DividedBy, DivisionFit, ShapeFound } from '../../measure/index.ts';
 import { contextOf } from '../context.ts';
-import { angleText, measured } from '../text.ts';
+import { angleText, measured } from '../../words/index.ts';
 
 /** What is known of a drive that divided a wheel, for reading its record. */
 export function dividedBy(drive: Drive): DividedBy {

@@ -11,7 +11,7 @@ import {
 } from '../../measure/index.ts';
 import { contextOf } from '../context.ts';
 import { among, field, short, type BenchForm } from '../force/bench-form.ts';
-import { angleText, measured } from '../text.ts';
+import { angleText, measured } from '../../words/index.ts';
 
 /** Forth and back on a dial: the play of the last stage. (handbook: errors, lost-motion test) */
 function dial({ train: { stages } }: Drive): BenchForm {

@@ -6,7 +6,7 @@ import { contextOf } from '../context.ts';
 import type { DutyChart } from '../duties/duty.ts';
 import { errorRow } from '../errors/rows.ts';
 import { short } from '../force/bench-form.ts';
-import { angleText, measured, signed, timeText } from '../text.ts';
+import { angleText, measured, signed, timeText } from '../../words/index.ts';
 
 /** A rate that a record can be read against: a turn of the output in s, and everything of the train that comes again. */
 export interface Readable {

@@ -1,5 +1,5 @@
 import type { DutyChart, DutySeries } from '../duties/duty.ts';
-import { angleText, measured } from '../text.ts';
+import { angleText, measured } from '../../words/index.ts';
 import type { ResultPicture } from './pictures.ts';
 import type { TrackingPicture } from './tracking.ts';
 

@@ -1,7 +1,7 @@
 import type { Drive } from '../../drive/index.ts';
 import { simulateTracking } from '../../simulate/index.ts';
 import type { Report } from '../report.ts';
-import { sweepName } from '../duties/sweeps.ts';
+import { sweepName } from '../../plans/index.ts';
 import { EVERY, trackingPicture, type TrackingPicture } from './tracking.ts';
 import { following } from './model.ts';
 import {

@@ -3,8 +3,7 @@ import { fieldRotation } from '../../follow/index.ts';
 import { wavesOf, type Wave } from '../../errors/index.ts';
 import { shares, simulateTracking, starField, type ShareAt, type StarField } from '../../simulate/index.ts';
 import { fitWaves } from '../../measure/index.ts';
-import type { Graded } from '../figure.ts';
-import { measured } from '../text.ts';
+import { type Graded, measured } from '../../words/index.ts';
 import { following, thinned, type Following } from './model.ts';
 
 /** Exposures that are pictured, s. */

@@ -2,8 +2,8 @@ import { div, exactly, toNumber, abs } from '../../numbers/index.ts';
 import type { Drive } from '../../drive/index.ts';
 import { simulateDividing, simulatePlaces, speedRipple } from '../../simulate/index.ts';
 import { eased, stepsOfSweep } from '../../travel/index.ts';
-import { sweepName } from '../duties/sweeps.ts';
-import { measured } from '../text.ts';
+import { sweepName } from '../../plans/index.ts';
+import { measured } from '../../words/index.ts';
 import { contextOf } from '../context.ts';
 import { running, simulatedSteps } from './model.ts';
 

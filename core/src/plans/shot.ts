@@ -1,13 +1,13 @@
-import { error, ok, refusalSentence, type Refusal, type Result } from '../../numbers/index.ts';
-import { kinematicsOf, pathOf, trainsOf, type Drive, type Kinematics } from '../../drive/index.ts';
-import { planShot, stepsOfSweep, type ShotAxis } from '../../travel/index.ts';
-import { listed, measured } from '../text.ts';
-import { sweepName } from './sweeps.ts';
+import { error, ok, type Result } from '../numbers/index.ts';
+import { kinematicsOf, pathOf, trainsOf, type Drive, type Kinematics, type Sweep } from '../drive/index.ts';
+import { stepsOfSweep, type ShotAxis } from '../travel/index.ts';
 
 /** An axis of a drive's shot, with the kinematics of the train that it moves. */
 export interface DriveAxis extends ShotAxis {
   readonly k: Kinematics;
 }
+
+export const sweepName = (sweep: Sweep, at: number): string => sweep.name?.trim() || `Sweep ${at + 1}`;
 
 const axesOf = (drive: Drive): readonly DriveAxis[] => {
   const k = kinematicsOf(drive);
@@ -37,21 +37,4 @@ export function shotAxes(drive: Drive): Result<readonly DriveAxis[]> {
     }
   }
   return ok(out);
-}
-
-const told = (refusal: Refusal): string =>
-  refusalSentence({ ...refusal, path: '' }).replace(/^./, (c) => c.toUpperCase());
-
-/** Several sweeps on one clock: the slowest move decides; null for fewer than two. */
-export function togetherMessage(drive: Drive): string | null {
-  const axes = shotAxes(drive);
-  if (!axes.ok) return told(axes.refusal);
-  if (axes.value.length < 2) return null;
-  const shot = planShot(axes.value, drive.timer);
-  if (!shot.ok) return told(shot.refusal);
-  const { slack, interval, longest } = shot.value;
-  if (slack === null || interval === null)
-    return `${axes.value.length} axes go frame by frame together; give an interval, and the clock they share is reckoned.`;
-  const names = listed(axes.value.map((a) => a.name));
-  return `${names} share one clock: the slowest move takes ${measured(longest)} s, and ${measured(slack)} s of each ${measured(interval)} s are left.`;
 }

@@ -66,6 +66,9 @@ export const strong = (rich: Rich): Rich => rich.map((p) => (typeof p === 'strin
 /** A figure for a cell or a file, ungrouped: so many decimals at most, and no noughts at their end. */
 export const trimmed = (value: number, decimals: number): string => String(Number(value.toFixed(decimals)));
 
+/** mm as a maker reads them: no zeros behind the point that say nothing. */
+export const millimetres = (mm: number): string => trimmed(mm, 3);
+
 /** Digits that carry meaning for a physical magnitude: three figures below 10, fewer decimals above. */
 export function places(magnitude: number): number {
   const m = Math.abs(magnitude);

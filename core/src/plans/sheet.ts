@@ -26,8 +26,19 @@ import {
   type Step,
   type Way,
 } from '../run/index.ts';
-import { plainText, type Rich } from './rich.ts';
-import { angleText, dms, grouped, lengthText, measured, mixed, signed, signedAngle, whole } from './text.ts';
+import {
+  angleText,
+  dms,
+  grouped,
+  lengthText,
+  measured,
+  mixed,
+  plainText,
+  type Rich,
+  signed,
+  signedAngle,
+  whole,
+} from '../words/index.ts';
 
 /** Where a place lies: at an angle, or so far along a slide. */
 export type Place = (ReturnType<typeof dms> | { readonly mm: string }) & { readonly back: boolean };

@@ -29,7 +29,7 @@ import {
 import { doubtOfStops, roomOf, steeredCounts, stopsOf, turnsOfTravel } from '../motion/index.ts';
 import { differentials, plateChart, turnsOf, wheelRatios } from '../divide/index.ts';
 import { passesRoom, type PlatePlan, type RunPlan } from '../run/index.ts';
-import { doubtText } from './doubt-words.ts';
+import { doubtText } from '../words/index.ts';
 
 /** The worm that the plates are used on: its own ratio, else the train's. */
 export const wormOf = (drive: Drive, k: Kinematics): Rational =>

@@ -5,13 +5,12 @@ import { isRunState, nextState, sequenceOf, startRun, targetOf, type RunState } 
 import { sheetCsv } from '../exports/dividing.ts';
 import { targetsAnswer } from '../files/index.ts';
 import { driveOf } from '../testing/samples.ts';
-import { benchError } from './bench-error.ts';
-import { benchReport } from './bench.ts';
-import { drivenReport, standsAt, windowMeaning } from './driven.ts';
-import { report } from './report.ts';
-import { planAgain, planFor, planRun } from './run-plan.ts';
+import { benchError } from '../report/bench-error.ts';
+import { benchReport } from '../report/bench.ts';
+import { drivenReport, standsAt, windowMeaning } from '../report/driven.ts';
+import { report } from '../report/report.ts';
+import { placeSpoken, placeText, planAgain, planFor, planRun, sheet } from '../plans/index.ts';
 import { planName } from './run-words.ts';
-import { placeSpoken, placeText, sheet } from './sheet.ts';
 import { plainText } from './rich.ts';
 
 /** 200 steps at 1/16, belt 16:40, a screw of 4 mm: 2 000 microsteps a mm. */
