@@ -5,9 +5,11 @@ import { kinematicsOf, type Easing, type Sweep } from '../drive/index.ts';
 import { driveOf, wheelCutter } from '../testing/samples.ts';
 import {
   eased,
+  easedTargets,
   framesIn,
   knobReport,
   moveSeconds,
+  placeTextOf,
   planSweep,
   rampTable,
   scheduleOf,
@@ -103,6 +105,47 @@ describe('sweeps', () => {
     expect(scheduleOf(sweep(), 1798)).toBeNull();
     expect(framesIn(1912, 8)).toBe(240);
     expect([moveSeconds(1000, 100, 100), moveSeconds(25, 100, 100)]).toEqual([11, 1]);
+  });
+});
+
+describe('places from doubles', () => {
+  const EASINGS: readonly Easing[] = ['linear', 'cosine', 'smoothstep', 'trapezoid'];
+
+  test('are those of the exact rule, in small sweeps that meet halves and in ones too great for doubles', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...EASINGS),
+        fc.integer({ min: 2, max: 90 }),
+        fc.oneof(fc.bigInt({ min: 1n, max: 400n }), fc.bigInt({ min: 2n ** 45n, max: 2n ** 51n })),
+        fc.bigInt({ min: 1n, max: 12n }),
+        (easing, frames, n, d) => {
+          const s = sweep({ easing, frames });
+          const steps = rational(n, d);
+          const exact = easedTargets(s, frames - 1, steps);
+          const wanted = Array.from({ length: frames - 1 }, (_, i) => Number(exact(i)));
+          expect(planSweep(s, steps).targets.slice(0, -1)).toEqual(wanted);
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+
+  test('a sweep is planned once while it stands, and anew for other steps', () => {
+    const s = sweep();
+    expect(planSweep(s, rational(900))).toBe(planSweep(s, rational(900)));
+    expect(planSweep(s, rational(901)).targets.at(-1)).toBe(901);
+    expect(planSweep({ ...s, frames: 10 }, rational(900)).targets).toHaveLength(10);
+  });
+
+  test('where axes stand, over one denominator: as the plain sum has it', () => {
+    const turns = {
+      name: 'pan',
+      sweep: sweep({ from: '-1/3', to: '0.5', unit: 'turns' }),
+      steps: rational(1000, 3),
+    };
+    const place = placeTextOf(turns, 3);
+    // −120° and 300°·t/(1000/3) = 0.9° a step
+    expect([0, 1, 133, 134].map(place)).toEqual(['-120.000', '-119.100', '-0.300', '0.600']);
   });
 });
 
