@@ -30,8 +30,9 @@ console.log(
 );
 const { simulateBenches } = await import('../core/src/simulate/simulate.bench.ts');
 const { measureBenches } = await import('../core/src/files/record.bench.ts');
+const { reportBenches } = await import('../core/src/report/report.bench.ts');
 const { drawingBenches } = await import('../core/src/exports/drawings.bench.ts');
-for (const b of [...benches, ...simulateBenches, ...drawingBenches, ...measureBenches]) {
+for (const b of [...benches, ...reportBenches, ...simulateBenches, ...drawingBenches, ...measureBenches]) {
   const ms = median(b.run);
   first ||= ms;
   console.log(
