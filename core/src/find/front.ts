@@ -145,33 +145,62 @@ interface Listed {
   ) => void;
 }
 
-/** A list of products with the fewest teeth behind each and the least largest wheel: a little more than can be made within both. */
+/** Products in order, each with the fewest teeth and the least largest wheel behind it. */
+interface Light {
+  readonly values: Products;
+  readonly teeth: Float64Array;
+  readonly largest: Float64Array;
+}
+
+/** What is light enough and of small enough wheels; the same list where all of it is. */
+function lighter(from: Light, room: number, most: number): Light {
+  const { values, teeth, largest } = from;
+  let kept = 0;
+  for (let i = 0; i < values.length; i++) if (teeth[i]! <= room && largest[i]! <= most) kept++;
+  if (kept === values.length) return from;
+  const to = {
+    values: new Float64Array(kept),
+    teeth: new Float64Array(kept),
+    largest: new Float64Array(kept),
+  };
+  let at = 0;
+  for (let i = 0; i < values.length; i++) {
+    if (teeth[i]! > room || largest[i]! > most) continue;
+    to.values[at] = values[i]!;
+    to.teeth[at] = teeth[i]!;
+    to.largest[at++] = largest[i]!;
+  }
+  return to;
+}
+
+/** A list of products with what is behind each: a little more than can be made within a budget of teeth and of the largest wheel. */
 class LightList {
-  private readonly values: Products;
-  private readonly teeth: Float64Array;
-  private readonly largest: Float64Array;
+  private readonly all: Light;
+  private small: Light;
+  private most = Infinity;
+  private light: Light;
+  private room = Infinity;
 
   constructor(values: Products, weights: Weighted) {
-    this.values = values;
     const place = values === weights.values ? null : places(weights.values);
-    this.teeth = place ? values.map((v) => weights.teeth[place(v)]!) : weights.teeth;
-    this.largest = place ? values.map((v) => weights.largest[place(v)]!) : weights.largest;
+    this.all = {
+      values,
+      teeth: place ? values.map((v) => weights.teeth[place(v)]!) : weights.teeth,
+      largest: place ? values.map((v) => weights.largest[place(v)]!) : weights.largest,
+    };
+    this.small = this.light = this.all;
   }
 
-  /** What is light enough and of small enough wheels. */
-  within(room: number, most: number): { readonly values: Products; readonly teeth: Float64Array } {
-    if (room === Infinity && most === Infinity) return { values: this.values, teeth: this.teeth };
-    let kept = 0;
-    for (let i = 0; i < this.values.length; i++)
-      if (this.teeth[i]! <= room && this.largest[i]! <= most) kept++;
-    const [values, teeth] = [new Float64Array(kept), new Float64Array(kept)];
-    let at = 0;
-    for (let i = 0; i < this.values.length; i++) {
-      if (this.teeth[i]! > room || this.largest[i]! > most) continue;
-      values[at] = this.values[i]!;
-      teeth[at++] = this.teeth[i]!;
+  /** A staircase goes down: what was too heavy before is not looked at again. */
+  within(room: number, most: number): Light {
+    if (most !== this.most) {
+      this.small = lighter(most < this.most ? this.small : this.all, Infinity, most);
+      this.most = most;
+      [this.light, this.room] = [this.small, Infinity];
     }
-    return { values, teeth };
+    if (room > this.room) [this.light, this.room] = [this.small, Infinity];
+    if (room < this.room) [this.light, this.room] = [lighter(this.light, room, Infinity), room];
+    return this.light;
   }
 }
 
@@ -183,14 +212,15 @@ function* listsOf(bench: Workbench, stages: number): Generator<Listed> {
     const weights = bench.weighted(shape);
     const lightest = weights.teeth.reduce((n, t) => Math.min(n, t), Infinity);
     for (const lists of bench.products(shape)) {
-      const [driven, drivers] = [new LightList(lists.driven, weights), new LightList(lists.drivers, weights)];
+      const driven = new LightList(lists.driven, weights);
+      const drivers = lists.driven === lists.drivers ? driven : new LightList(lists.drivers, weights);
       yield {
         drivers: lists.drivers,
         walk(sets, least, tally, target) {
           if (partsMost > least.most) return;
           const room = least.budget - fixed - lightest;
           const as = driven.within(room, least.most);
-          const bs = lists.driven === lists.drivers ? as : drivers.within(room, least.most);
+          const bs = drivers.within(room, least.most);
           // without limits the fewest teeth of both sides are those of the train
           const free = (bench.unlimited && least.most === Infinity) || shape.pairCount === 0;
           walk(as.values, bs.values, div(target, shape.partsRatio), {

@@ -3,6 +3,7 @@ import { firstAtLeast, type Products } from './products.ts';
 
 /** Where the walk ends: a bound that shrinks while better ratios are met, and who takes them. */
 export interface Judge {
+  /** shrinks by what is taken, never otherwise */
   readonly bound: number;
   /** the two products, and where they stand in their lists */
   readonly take: (driven: number, drivers: number, drivenAt: number, driversAt: number) => void;
@@ -23,19 +24,22 @@ export function walk(
   const t = toNumber(target);
   if (driven.length === 0 || from >= to) return;
   let at = firstAtLeast(driven, t * drivers[from]!);
+  let { bound } = judge;
   for (let i = from; i < to; i++) {
     const b = drivers[i]!;
     const x = t * b;
     while (at < driven.length && driven[at]! < x) at++;
     for (let up = at; up < driven.length; up++) {
       const a = driven[up]!;
-      if ((a - x) / x > judge.bound) break;
+      if ((a - x) / x > bound) break;
       judge.take(a, b, up, i);
+      ({ bound } = judge);
     }
     for (let down = at - 1; down >= 0; down--) {
       const a = driven[down]!;
-      if ((x - a) / x > judge.bound) break;
+      if ((x - a) / x > bound) break;
       judge.take(a, b, down, i);
+      ({ bound } = judge);
     }
   }
 }
