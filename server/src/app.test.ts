@@ -1,10 +1,12 @@
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { app, portOf } from './app.ts';
+import { isOurs } from './host.ts';
 
 const dist = mkdtempSync(path.join(tmpdir(), 'pendrix-dist-'));
 mkdirSync(path.join(dist, 'assets'));
@@ -46,6 +48,26 @@ test('only what Pendrix ships may be loaded', async () => {
   const answer = await fetch(base);
   expect(answer.headers.get('content-security-policy')).toContain("default-src 'self'");
   expect(answer.headers.get('x-powered-by')).toBeNull();
+});
+
+test('goes by numbers and by this machine’s own names, and by no other', async () => {
+  for (const [host, ours] of [
+    ['localhost:4173', true],
+    ['127.0.0.1', true],
+    ['192.168.1.7:80', true],
+    ['[::1]:4173', true],
+    ['bench.localhost', true],
+    ['rebound.example', false],
+    ['127.0.0.1.rebound.example', false],
+    ['', false],
+    [undefined, false],
+  ] as const)
+    expect([host, isOurs(host, undefined)]).toEqual([host, ours]);
+  expect(isOurs('mill:4173', 'mill')).toBe(true);
+  const answer = await new Promise<number | undefined>((status) =>
+    get(base, { headers: { host: 'rebound.example' } }, (r) => status(r.resume().statusCode)),
+  );
+  expect(answer).toBe(421);
 });
 
 test('an address that cannot be read is answered in a sentence, without a path of this machine', async () => {

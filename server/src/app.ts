@@ -2,6 +2,7 @@ import path from 'node:path';
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
+import { isOurs } from './host.ts';
 
 /** What the browser may load: only what Pendrix ships. Styles are set from script by the component library and the charts. */
 const POLICY = [
@@ -28,6 +29,10 @@ export function app(dist: string): Express {
       'X-Content-Type-Options': 'nosniff',
       'Referrer-Policy': 'no-referrer',
     });
+    if (!isOurs(request.headers.host)) {
+      response.status(421).type('text/plain').send('This server does not go by that name.\n');
+      return;
+    }
     // said in our words, not in those of whatever serves it
     decodeURIComponent(request.path);
     next();

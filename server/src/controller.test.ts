@@ -89,6 +89,39 @@ test('another origin, and another address, are refused', async () => {
   expect(sameOrigin({ headers: { origin: 'nonsense', host: 'bench:1' } })).toBe(false);
 });
 
+test('no address ends the server, whoever sends it; a name that is not ours is refused', async () => {
+  for (const path of ['//', '///', '//x:y', '/%', '/controller/../..', '?', '/\\'])
+    await expect(opened(path, { origin: 'http://elsewhere.example' })).rejects.toThrow(/403|404|Invalid URL/);
+  await expect(opened('//')).rejects.toThrow('404');
+  // a name pointed at this machine: its page is of its own origin, and still not ours
+  const rebound = { host: 'rebound.example', origin: 'http://rebound.example' };
+  await expect(opened('/controller', rebound)).rejects.toThrow('421');
+  (await opened('/controller?seed=9')).close();
+});
+
+test('eight stand-ins are kept; a ninth is refused in a sentence while all are in use', async () => {
+  const sockets = await Promise.all(Array.from({ length: 8 }, (_, i) => opened(`/controller?seed=${i + 1}`)));
+  const ninth = await opened('/controller?seed=99');
+  const why = await new Promise<string>((told) =>
+    ninth.on('close', (_code, reason) => told(reason.toString())),
+  );
+  expect(why).toBe('8 stand-ins are in use, and no more are kept');
+  sockets[0]!.close();
+  // its place is free as soon as the server has heard of it
+  const taken = async (): Promise<boolean> => {
+    const socket = await opened('/controller?seed=99');
+    const refused = await new Promise<boolean>((told) => {
+      socket.on('close', () => told(true));
+      socket.on('message', (line: Buffer) => told(line.toString().includes('in use')));
+      socket.send('{"do":"hello","id":1}');
+    });
+    socket.close();
+    return !refused;
+  };
+  while (!(await taken()));
+  for (const socket of sockets) socket.close();
+});
+
 describe('10 000 random lines', () => {
   test('the server stays up and still, its memory flat', async () => {
     const { socket, controller } = await connected('/controller?seed=9');

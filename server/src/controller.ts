@@ -1,6 +1,7 @@
 import type { IncomingMessage, Server } from 'node:http';
 import type { Duplex } from 'node:stream';
 import { WebSocketServer, type WebSocket } from 'ws';
+import { isOurs } from './host.ts';
 import { MAX_LINE, readStandIn, standIn, type Machine } from '@pendrix/core/control/index';
 
 /** Time of the stand-ins, ms. */
@@ -38,12 +39,14 @@ export function serveController(server: Server): () => void {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: 1 << 16, perMessageDeflate: false });
   const kept = new Map<string, Kept>();
 
-  function machineOf(query: string): Kept {
+  /** null while as many as are kept are all in use */
+  function machineOf(query: string): Kept | null {
     const known = kept.get(query);
     if (known) return known;
     if (kept.size >= MAX_KEPT) {
       const idle = [...kept].filter(([, k]) => !k.client).sort(([, a], [, b]) => a.used - b.used)[0];
-      if (idle) kept.delete(idle[0]);
+      if (!idle) return null;
+      kept.delete(idle[0]);
     }
     const of = readStandIn(new Map(new URLSearchParams(query)));
     const made: Kept = {
@@ -72,9 +75,12 @@ export function serveController(server: Server): () => void {
   function serve(socket: WebSocket, query: string): void {
     const at = machineOf(query);
     socket.on('error', () => socket.terminate());
-    if (at.client || (kept.size > MAX_KEPT && !kept.has(query))) {
-      socket.send(JSON.stringify({ ok: false, error: 'another client has this controller' }));
-      socket.close(1013, 'another client has this controller');
+    if (!at || at.client) {
+      const why = at
+        ? 'another client has this controller'
+        : `${MAX_KEPT} stand-ins are in use, and no more are kept`;
+      socket.send(JSON.stringify({ ok: false, error: why }));
+      socket.close(1013, why);
       return;
     }
     at.client = socket;
@@ -92,17 +98,17 @@ export function serveController(server: Server): () => void {
   }
 
   function upgrade(request: IncomingMessage, stream: Duplex, head: Buffer): void {
-    const url = new URL(request.url ?? '/', 'http://localhost');
+    // no address that anybody sends may end the server: it is taken apart, never parsed
+    const [path = '', ...query] = (request.url ?? '').split('?');
     const refuse = (status: string): void => {
       stream.end(`HTTP/1.1 ${status}\r\nConnection: close\r\nContent-Length: 0\r\n\r\n`);
     };
     stream.on('error', () => stream.destroy());
-    if (url.pathname !== '/controller') refuse('404 Not Found');
+    if (!isOurs(request.headers.host)) refuse('421 Misdirected Request');
     else if (!sameOrigin(request)) refuse('403 Forbidden');
+    else if (path !== '/controller') refuse('404 Not Found');
     else
-      sockets.handleUpgrade(request, stream, head, (socket) =>
-        serve(socket, url.search.slice(1).slice(0, 500)),
-      );
+      sockets.handleUpgrade(request, stream, head, (socket) => serve(socket, query.join('?').slice(0, 500)));
   }
   server.on('upgrade', upgrade);
   return () => {
