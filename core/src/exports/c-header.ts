@@ -1,3 +1,4 @@
+import { plainSigns } from '../words/index.ts';
 import { decimal, error, nearestFraction, ok, rational, toText, type Rational } from '../numbers/index.ts';
 import { kinematicsOf, type Drive, type Kinematics, counterBits, tickHz } from '../drive/index.ts';
 import { type Spread, type Timing } from '../follow/index.ts';
@@ -41,7 +42,7 @@ const literal = (n: bigint): string => `${n}${suffix(n)}`;
 
 /** Text that may stand in a comment of C: one line, no end of a comment, no beginning of one, no trigraph. */
 const comment = (text: string): string =>
-  [...text]
+  [...plainSigns(text.replace(/\p{Cc}/gu, ' '))]
     .map((c) => (c < ' ' || c === '\u007f' || c === '\\' ? ' ' : c))
     .join('')
     .replace(/[\u2009\u202f]/g, ' ')

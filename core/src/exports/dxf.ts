@@ -1,5 +1,6 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import { ok } from '../numbers/index.ts';
+import { plainSigns } from '../words/index.ts';
 import { LAYERS, type Drawing, type Layer } from './drawing.ts';
 import { drawingOf } from './drawings.ts';
 import type { ExportFormat } from './export.ts';
@@ -30,7 +31,7 @@ function dxfOf(sheet: Drawing): string {
         mark.points.map(([x, y]) => ({ point: point2d(x, y) })),
         { flags: LWPolylineFlags.Closed },
       );
-    else dxf.addText(point3d(mark.at.x, mark.at.y), mark.height, mark.text);
+    else dxf.addText(point3d(mark.at.x, mark.at.y), mark.height, plainSigns(mark.text));
   }
   return dxf.stringify();
 }

@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import { kinematicsOf, newDrive, type Drive } from '../drive/index.ts';
 import { dividerOf } from '../divide/index.ts';
 import { planRun } from '../plans/index.ts';
+import { plainSigns } from '../words/index.ts';
 import { allDuties as full, driveOf, wheelCutter } from '../testing/samples.ts';
 import {
   divisionsCsv,
@@ -176,5 +177,23 @@ describe('every format', () => {
     const once = exportDrive(full, id as ExportId);
     expect(once.ok).toBe(true);
     expect(exportDrive(full, id as ExportId)).toEqual(once);
+  });
+});
+
+describe('signs that no format allows', () => {
+  const hostile = 'Mill\u0000 \u202egear\u2066 \ufffe\ud800 wheel’s\u0007';
+  const drive: Drive = { ...wheelCutter('73'), name: hostile };
+  const bad = /[\p{Cs}\ufffe\uffff\u202a-\u202e\u2066-\u2069]|(?![\n\t\r])\p{Cc}/u;
+
+  test('are left out of every file, and the rest of the name stays', () => {
+    expect(plainSigns(hostile)).toBe('Mill gear  wheel’s');
+    expect(plainSigns('one\ttwo\nthree é 𝄞')).toBe('one\ttwo\nthree é 𝄞');
+    const asked: Drive = { ...full, name: hostile, train: { ...full.train, stages: drive.train.stages } };
+    const made = (Object.keys(exportFormats) as ExportId[]).flatMap((id) => {
+      const file = exportDrive(asked, id, {});
+      return file.ok ? [[id, file.value] as const] : [];
+    });
+    expect(made.length).toBeGreaterThan(2);
+    expect(made.filter(([, text]) => bad.test(text)).map(([id]) => id)).toEqual([]);
   });
 });

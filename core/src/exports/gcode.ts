@@ -14,17 +14,20 @@ import { kinematicsOf, type Drive, type Kinematics } from '../drive/index.ts';
 import { doubtOf, stopsOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
 import { placeTextOf, planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
-import { doubtText } from '../words/index.ts';
+import { doubtText, plainSigns } from '../words/index.ts';
 import { type DriveAxis, noRun, planRun, shotAxes, stopWords } from '../plans/index.ts';
 import { plateNumber } from './circle-sheet.ts';
 import { drillingGcode } from './drilling.ts';
 import type { ExportFormat, ExportOptions } from './export.ts';
 
 const CAUTION =
-  '; Read it through and run it in the air first; the machine\u2019s own rules come before this file.';
+  "; Read it through and run it in the air first; the machine's own rules come before this file.";
 
 /** Text that may stand in a remark. */
-const remark = (text: string): string => text.replace(/[\p{Cc};()%]+/gu, ' ').trim();
+const remark = (text: string): string =>
+  plainSigns(text.replace(/[\p{Cc};()%]+/gu, ' '))
+    .replace(/[\u2018\u2019]/g, "'")
+    .trim();
 
 const head = (drive: Drive, message: readonly string[]): readonly string[] => [
   `; ${remark(drive.name)}`,

@@ -1,12 +1,18 @@
 import { ok } from '../numbers/index.ts';
+import { plainSigns } from '../words/index.ts';
 import { LAYERS, type Drawing, type DrawnMark, type Layer } from './drawing.ts';
 import { drawingOf } from './drawings.ts';
 import type { ExportFormat } from './export.ts';
 
 const mm = (n: number): string => String(Number(n.toFixed(4)));
 
+/** Text that may stand in XML. */
 export const escaped = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+  plainSigns(text)
+    .replaceAll('&', '&amp;')
+    .replaceAll('<', '&lt;')
+    .replaceAll('>', '&gt;')
+    .replaceAll('"', '&quot;');
 
 /** Millimetres as user units, y turned down. */
 function written(mark: DrawnMark, { low, high }: Drawing): string {

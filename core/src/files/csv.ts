@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { plainSigns } from '../words/index.ts';
 import { pictureTable, type FindRow, type ResultPicture } from '../report/index.ts';
 
 type Cell = string | number;
@@ -8,7 +9,7 @@ const FORMULA = /^(?![-+]?\d*\.?\d+(?:[eE][-+]?\d+)?$)'*[=+\-@\t\r]/;
 
 /** RFC 4180, but LF; a header row with units; numbers with a point; what a spreadsheet would run gets an apostrophe before it. */
 export const writeCsv = (head: readonly string[], rows: readonly (readonly Cell[])[]): string =>
-  `${Papa.unparse({ fields: [...head], data: rows.map((r) => [...r]) }, { newline: '\n', escapeFormulae: FORMULA })}\n`;
+  `${Papa.unparse({ fields: [...head], data: rows.map((r) => r.map((cell) => (typeof cell === 'string' ? plainSigns(cell) : cell))) }, { newline: '\n', escapeFormulae: FORMULA })}\n`;
 
 /** A cell as it was before it was made safe for a spreadsheet. */
 export const plainCell = (cell: string): string =>

@@ -4,6 +4,7 @@ export { gradeOfDivision, gradeWords } from './grades.ts';
 export { type Piece, type Rich, THIN, plainText, raised, sentenceText } from './rich.ts';
 export { clockOf, clockText, runDone, runName, runPlace, tallyText } from './run-words.ts';
 export { type ErrorScale, type ErrorUnit, errorScale } from './scale.ts';
+export { plainSigns } from './plain-signs.ts';
 export {
   angle,
   angleText,
