@@ -81,12 +81,7 @@ const editRun =
     }
     return null;
   };
-const {
-  speed,
-  shown: speedShown,
-  speeds,
-  turning,
-} = useSpeed(
+const { speed, speedShown, speeds, turning } = useSpeed(
   () => report.value,
   () => tree.value,
 );

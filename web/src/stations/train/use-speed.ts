@@ -24,7 +24,7 @@ export function useSpeed(
 ): {
   readonly speed: Ref<number>;
   /** 0 where less motion is wanted */
-  readonly shown: ComputedRef<number>;
+  readonly speedShown: ComputedRef<number>;
   readonly speeds: ComputedRef<readonly SpeedChoice[]>;
   readonly turning: ComputedRef<Turning | null>;
 } {
@@ -43,7 +43,7 @@ export function useSpeed(
   });
   return {
     speed,
-    shown: computed(() => (still.value ? 0 : speed.value)),
+    speedShown: computed(() => (still.value ? 0 : speed.value)),
     speeds: computed(() =>
       SPEEDS.map((s) => ({
         ...s,

@@ -38,12 +38,7 @@ const drive = computed(() => tree.value.drive);
 const arbors = computed(() => arborsReport(drive.value));
 const sides = useSessionStorage<'both' | 'front' | 'behind'>('pendrix.sides', 'both');
 const chosen = ref<number | null>(null);
-const {
-  speed,
-  shown: speedShown,
-  speeds,
-  turning,
-} = useSpeed(
+const { speed, speedShown, speeds, turning } = useSpeed(
   () => report.value,
   () => ({ ...tree.value, several: true }),
 );
