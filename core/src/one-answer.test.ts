@@ -42,6 +42,16 @@ const ONE_PLACE: readonly {
     home: ['core/src/drive/sources/encoder-motor.ts'],
     looks: /windowCounts\s*\?\?\s*\d|(?<!_)\bWINDOW\s*=\s*\d/,
   },
+  {
+    what: 'where a motor shakes, at the work: turning/motor.ts',
+    home: ['core/src/turning/'],
+    looks: /\bresonanceOf\(|inertiaKgM2\s*\?\?\s*0\)\s*\/\s*\w*ratio/i,
+  },
+  {
+    what: 'which way a stage turns: reverses of drive/kinematics.ts',
+    home: ['core/src/drive/kinematics.ts'],
+    looks: /isNegative\((kindOf\(\w+\)|kind)\.reduction\(/,
+  },
 ];
 
 const root = new URL('../../', import.meta.url);
@@ -74,6 +84,8 @@ test('each of them notices one', () => {
     'const half = toNumber(microstepArcsec(stepsPerTurn)) / 2;',
     'const held = source.holdingNm * 0.5;',
     'const w = source.windowCounts ?? 4;',
+    'const band = resonanceOf(source, (load.inertiaKgM2 ?? 0) / ratio ** 2);',
+    'const back = isNegative(kindOf(stage).reduction(stage));',
   ];
   expect(ONE_PLACE.map(({ looks }, i) => looks.test(wrong[i]!))).toEqual(wrong.map(() => true));
 });

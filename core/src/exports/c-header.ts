@@ -68,9 +68,7 @@ function cHeader(drive: Drive): string | null {
     '/* Wait TICKS; add NUM to a sum that starts at 0; when it is DEN or more, take DEN off and wait one tick longer. */',
     '/* A counter that counts from 0 to a top value and starts again wants TICKS - 1 there. */',
     '/* FORWARD is the sense of the motor: 1 turns the way in which it counts up, 0 the other way. */',
-    ...kinematicsOf(drive).senseBy.map(
-      (by) => `/* Which way the work then turns: ${by}. Try it before you trust it. */`,
-    ),
+    ...kinematicsOf(drive).senseBy.map((by) => `/* The work turns so ${by}. Try it before you trust it. */`),
     '',
     ...rates.map((r, i) => rateBlock(r, names[i]!, tickHz(timer), counterBits(timer), kinematicsOf(drive))),
     `#endif /* ${guard} */`,

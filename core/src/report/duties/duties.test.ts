@@ -244,7 +244,7 @@ describe('sweeps and spins', () => {
     const word = (d: DutyReport) => d.lines.find((l) => l.figure.key.endsWith('resonance'))!.graded!.word;
     expect(['20', '40'].map((rpm) => word(bandOf(rpm, 1)))).toEqual(['Clear', 'Shakes']);
     expect(bandOf('40', 1).graded!.word).toBe('Shakes');
-    expect(word(bandOf('40', 16))).toBe('6.3 % of its push');
+    expect(word(bandOf('40', 16))).toBe('Slight');
     // a motor of which nobody gave inertia and torque
     const [bare] = report(wheelCutter('', { spins: [{ minRpm: '1', maxRpm: '2' }] })).duties.of('spins');
     expect(bare!.lines.some((l) => l.figure.key.endsWith('resonance'))).toBe(false);

@@ -54,12 +54,14 @@ function resonanceLine(drive: Drive, k: Kinematics, spin: Spin, key: string): Du
         worked('through the train', [...ratioFigure(drive, k).text, ' : 1'], isSure(doubtOfAll(k))),
       ],
     }),
-    rough ? 'go through it quickly, or take a finer mode' : 'of the work, none of it is asked',
+    !rough
+      ? 'at the work; none of it is asked'
+      : `pushes ${Number((band.push * 100).toPrecision(2))} % of a full step’s: ${band.push >= FELT ? 'go through it quickly, or take a finer mode' : 'little of it is felt'}`,
     !rough
       ? { grade: 'passes', word: 'Clear' }
       : band.push >= FELT
         ? { grade: 'close', word: 'Shakes' }
-        : { grade: 'passes', word: `${Number((band.push * 100).toPrecision(2))} % of its push` },
+        : { grade: 'passes', word: 'Slight' },
   );
 }
 
