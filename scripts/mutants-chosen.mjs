@@ -2,7 +2,7 @@
  * Sixty small faults in the code that writes files, gives grades and stores records: [file, what stands there, what is put in its
  * place]. The tests have to notice at least 54. What stands there stands once in its file; an empty text takes the line away.
  */
-export const MUTANTS = [
+export const CHOSEN = [
   // grades
   [
     'core/src/motion/grade.ts',
