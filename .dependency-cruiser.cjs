@@ -41,6 +41,25 @@ module.exports = {
       to: { path: '^core/src/drive/stages/(?!(stage|pair|provenance|wobble|wheel|module)\\.ts$)' },
     },
     {
+      name: 'a-concern-knows-no-assembly',
+      comment:
+        'a folder judges one concern; what puts concerns together asks it, not the other way round. Log and bench compare finished reports.',
+      severity: 'error',
+      from: {
+        path: '^core/src/report/(train|divide|job|arbors|duties|force|errors|make|measure|verdict|find|shelf|pictures)/',
+      },
+      to: { path: '^core/src/report/(report|sections|outputs|marks|figure-at|what-if|index)\\.ts$' },
+    },
+    {
+      name: 'a-duty-knows-no-other',
+      severity: 'error',
+      from: { path: '^core/src/report/duties/([^/]+)/' },
+      to: {
+        path: '^core/src/report/duties/[^/]+/',
+        pathNot: '^core/src/report/duties/($1|rates)/',
+      },
+    },
+    {
       name: 'stores-know-no-page',
       severity: 'error',
       from: { path: '^web/src/(stores|records)/' },

@@ -63,8 +63,8 @@ function outputText({ report: r, begins, shared, at: which }: OutputReport, name
     c.figure ? plainText(c.figure.text) : c.absent,
     c.graded?.word ?? '',
   ]);
-  const columns = [...new Set(r.train.shafts.flatMap((s) => s.rows.map((row) => row.label)))];
-  const shafts = r.train.shafts.slice(shared).map((s) => [
+  const columns = [...new Set(r.built.shafts.flatMap((s) => s.rows.map((row) => row.label)))];
+  const shafts = r.built.shafts.slice(shared).map((s) => [
     s.title,
     s.carries,
     s.against ? 'against' : 'with',
@@ -73,7 +73,7 @@ function outputText({ report: r, begins, shared, at: which }: OutputReport, name
       return row ? plainText(row.figure.text) : '';
     }),
   ]);
-  const rows = r.check.rows.map((row) => [
+  const rows = r.judged.rows.map((row) => [
     String(row.divisions),
     row.graded.word,
     `${row.stepWhole}${row.stepRest ? ` ${row.stepRest.join('/')}` : ''}`,
@@ -89,7 +89,7 @@ function outputText({ report: r, begins, shared, at: which }: OutputReport, name
   if (rows.length > 0 && !byPlates(r.drive))
     parts.push(
       table(
-        ['Divisions', 'Grade', `${r.check.unit}s for each`, 'spacing', 'one count repeated', 'exact mode'],
+        ['Divisions', 'Grade', `${r.judged.unit}s for each`, 'spacing', 'one count repeated', 'exact mode'],
         rows,
         new Set([1]),
       ),
@@ -143,25 +143,25 @@ function outputText({ report: r, begins, shared, at: which }: OutputReport, name
         new Set([1, 2, 3]),
       ),
     );
-  if (r.train.work.moves.length > 0)
+  if (r.built.work.moves.length > 0)
     parts.push(
       table(
         ['Move', 'Grade', `${r.unit}s`],
-        r.train.work.moves.map((m) => [m.label, m.graded.word, plainText(m.figure.text)]),
+        r.built.work.moves.map((m) => [m.label, m.graded.word, plainText(m.figure.text)]),
         new Set([0, 1]),
       ),
     );
-  if (r.train.encoder)
+  if (r.built.encoder)
     parts.push(
-      `Encoder: ${plainText(r.train.encoder.counts.text)} counts a turn of the work. ${r.train.encoder.groups.map((g) => `${g.graded.word}: ${g.counts}`).join('; ')}`,
+      `Encoder: ${plainText(r.built.encoder.counts.text)} counts a turn of the work. ${r.built.encoder.groups.map((g) => `${g.graded.word}: ${g.counts}`).join('; ')}`,
     );
   const told = [
-    ...r.train.source.facts,
-    ...r.train.stages.flatMap((s, i) => [...s.warns, ...s.facts].map((f) => `${i + 1}. ${s.title}: ${f}`)),
-    ...r.train.work.facts,
+    ...r.built.source.facts,
+    ...r.built.stages.flatMap((s, i) => [...s.warns, ...s.facts].map((f) => `${i + 1}. ${s.title}: ${f}`)),
+    ...r.built.work.facts,
   ];
   if (told.length > 0) parts.push(told.join('\n'));
-  if (r.check.message) parts.push(plainText(r.check.message));
-  if (r.check.idle) parts.push(r.check.idle);
+  if (r.judged.message) parts.push(plainText(r.judged.message));
+  if (r.judged.idle) parts.push(r.judged.idle);
   return parts.join('\n\n');
 }

@@ -131,7 +131,7 @@ function told(drive: Drive, values: Float64Array, seed: number, seconds: number)
     squares += v * v;
   }
   const mean = sum / values.length;
-  const { tracking } = report(drive).check.errors.budgets;
+  const { tracking } = report(drive).judged.errors.budgets;
   const rows = (tracking?.budget.rows ?? []).flatMap((r) =>
     r.counted && r.term.turnsPerOutputTurn
       ? [[r.term.cause, `±${angleText(r.counted)}`, r.term.known as string]]

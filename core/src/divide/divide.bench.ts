@@ -46,8 +46,8 @@ export const benches: readonly Bench[] = [
     run: () => void report(twoHundred).verdict.map((c) => c.figure?.text),
     wanted: 16,
   },
-  { name: 'every row of its table', run: () => void report(twoHundred).check.rows.length },
-  { name: 'the strip of 2 to 400', run: () => void report(wheelCutter()).train.strip.list },
+  { name: 'every row of its table', run: () => void report(twoHundred).judged.rows.length },
+  { name: 'the strip of 2 to 400', run: () => void report(wheelCutter()).built.strip.list },
   {
     name: 'cures for 73 on an eight-stage train',
     run: () => void cures(eight, [73], [60, 73, 95, 97]).length,
@@ -64,6 +64,6 @@ export const benches: readonly Bench[] = [
   },
   {
     name: 'its ledger and picture',
-    run: () => void [report(twoHundred).train.ledger, report(twoHundred).picture(205, 314)],
+    run: () => void [report(twoHundred).built.ledger, report(twoHundred).picture(205, 314)],
   },
 ];

@@ -85,9 +85,10 @@ describe('what is exported', () => {
       'controller',
       'plates',
       'arbors',
-      'wheels',
-      'fits',
       'parts',
+      'fits',
+      'wheels',
+      'work',
     ]);
     expect(tables.get('sweep-0')!()).toBe(
       'frame,second,microsteps,target\n1,,0,0\n2,,68400,68400\n3,,68400,136800\n4,,68400,205200\n5,,68400,273600\n',

@@ -1,23 +1,6 @@
 import { refusalSentence } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
-import {
-  BELT_HEAD,
-  beltRows,
-  BUILD_HEAD,
-  buildRows,
-  FIT_HEAD,
-  fitReport,
-  fitRows,
-  PARTS_HEAD,
-  partsRows,
-  treeReport,
-  WHEEL_HEAD,
-  WORK_HEAD,
-  workRows,
-  wheelRows,
-  type OutputReport,
-  type VerdictCell,
-} from '../report/index.ts';
+import { fitReport, madeTables, treeReport, type OutputReport, type VerdictCell } from '../report/index.ts';
 import { doubtText, plainText } from '../words/index.ts';
 import { planRun, plateSetup, sheet } from '../plans/index.ts';
 import { doubtOf } from '../motion/index.ts';
@@ -90,19 +73,20 @@ function trainPart(output: OutputReport, shelf: readonly ShelfPart[], several: b
   const { drive } = output.report;
   const shared = output.from === null ? null : output.shared;
   const fits = fitReport(drive, shelf, shared);
+  /** what stands below a table */
+  const said: Readonly<Record<string, string>> = {
+    parts: `<p>${esc(fits.costs)}</p>`,
+    fits: list([...fits.troubles, ...fits.notes]),
+  };
   const names = ownDrawingNames(drive);
   const constants = exportDrive(drive, 'cheader');
   const doubt = doubtText(doubtOf(output.report.kinematics), 'arcsec');
   return [
     several ? `<h1>${esc(output.name)}</h1>${verdict(output.report.verdict)}` : '',
     doubt ? `<p>All figures hold${esc(doubt)}.</p>` : '',
-    part('Parts', `${table(PARTS_HEAD, partsRows(drive, shelf, shared))}<p>${esc(fits.costs)}</p>`),
-    part('Fits', table(FIT_HEAD, fitRows(drive, shared)) + list([...fits.troubles, ...fits.notes])),
-    part('To cut: wheels of the train', table(WHEEL_HEAD, wheelRows(drive))),
-    part('To cut: wheels of the work', table(WORK_HEAD, workRows(drive))),
-    part('Belts', table(BELT_HEAD, beltRows(drive))),
-    part('Build', table(BUILD_HEAD, buildRows(drive.build?.steps ?? []))),
-    part('Set-up at the machine', table(BUILD_HEAD, buildRows(drive.setup?.steps ?? []))),
+    ...madeTables(drive, { shelf, shared }).map((t) =>
+      part(t.title, table(t.head, t.rows) + (said[t.id] ?? '')),
+    ),
     part('Run sheets', runSheets(output)),
     part('Constants', constants.ok ? `<pre>${esc(constants.value)}</pre>` : ''),
     part(

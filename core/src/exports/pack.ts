@@ -1,8 +1,7 @@
 import { ok, error, readDivisions, type Result } from '../numbers/index.ts';
 import { pathOf, trainsOf, type Drive } from '../drive/index.ts';
-import { writeCsv, writeDrive } from '../files/index.ts';
+import { writeDrive } from '../files/index.ts';
 import { madeWheels } from '../make/index.ts';
-import { FIT_HEAD, fitRows, PARTS_HEAD, partsRows } from '../report/index.ts';
 import { planRun } from '../plans/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import { sheetCsv } from './dividing.ts';
@@ -40,18 +39,7 @@ function trainFiles(
   const put = (name: string, made: Result<string>): void => {
     if (made.ok) out.push({ name: `${at}${name}`, text: made.value });
   };
-  const tables = tablesOf(drive);
-  for (const [name, text] of tables)
-    put(
-      `${name}.csv`,
-      ok(
-        name === 'parts'
-          ? writeCsv(PARTS_HEAD, partsRows(drive, shelf, shared))
-          : name === 'fits'
-            ? writeCsv(FIT_HEAD, fitRows(drive, shared))
-            : text(),
-      ),
-    );
+  for (const [name, text] of tablesOf(drive, { shelf, shared })) put(`${name}.csv`, ok(text()));
   const read = readDivisions(drive.job.divisions);
   for (const divisions of (read.ok ? read.value : []).slice(0, MAX_SHEETS)) {
     const plan = planRun(drive, divisions);

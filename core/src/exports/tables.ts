@@ -2,20 +2,12 @@ import { toText } from '../numbers/index.ts';
 import { arborPlan, type ArborPlan } from '../arbors/index.ts';
 import { layerName, trainsOf, type Drive } from '../drive/index.ts';
 import {
-  BELT_HEAD,
-  BUILD_HEAD,
-  buildRows,
-  FIT_HEAD,
-  fitRows,
-  PARTS_HEAD,
-  partsRows,
-  beltRows,
-  WHEEL_HEAD,
-  wheelRows,
   figuresTable,
+  madeTables,
   report,
   tableKey,
   type DutyTable,
+  type MadeFrom,
   type RateReport,
 } from '../report/index.ts';
 import { doubtText, millimetres } from '../words/index.ts';
@@ -143,7 +135,7 @@ function arborsCsv(drive: Drive, plan: ArborPlan): string {
 }
 
 /** Every table that a drive has, by name. */
-export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
+export function tablesOf(drive: Drive, from: MadeFrom = {}): ReadonlyMap<string, () => string> {
   const r = report(drive);
   const out = new Map<string, () => string>();
   const { divider } = r;
@@ -154,13 +146,6 @@ export function tablesOf(drive: Drive): ReadonlyMap<string, () => string> {
   if (r.plates) out.set('plates', () => platesCsv(drive)!);
   const plan = arborPlan(drive);
   if (plan.meshes.length > 0) out.set('arbors', () => arborsCsv(drive, plan));
-  if (wheelRows(drive).length > 0) out.set('wheels', () => writeCsv(WHEEL_HEAD, wheelRows(drive)));
-  if (beltRows(drive).length > 0) out.set('belts', () => writeCsv(BELT_HEAD, beltRows(drive)));
-  if (drive.train.stages.length > 0) {
-    out.set('fits', () => writeCsv(FIT_HEAD, fitRows(drive)));
-    out.set('parts', () => writeCsv(PARTS_HEAD, partsRows(drive, [])));
-  }
-  for (const list of ['build', 'setup'] as const)
-    if (drive[list]) out.set(list, () => writeCsv(BUILD_HEAD, buildRows(drive[list]!.steps)));
+  for (const t of madeTables(drive, from)) out.set(t.id, () => writeCsv(t.head, t.rows));
   return out;
 }

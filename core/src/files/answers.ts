@@ -22,11 +22,10 @@ import { arcsecAnHour, ppm, secondsADay } from '../follow/index.ts';
 import { doubtKeys, doubtOf, doubtOfAll, SURE, type Doubt } from '../motion/index.ts';
 import {
   treeReport,
-  dutyKinds,
+  dutyKindIds,
   errorsAnswer,
   forceAnswer,
-  type DutyKind,
-  type DutyKindId,
+  kindOfDuty,
   type DutyReport,
   type OutputReport,
   type Report,
@@ -61,14 +60,14 @@ const answers: Readonly<Record<string, (r: Report, shared: number) => unknown>> 
   moves: ({ drive, kinematics }) => (kinematics.travel ? moveAnswers(drive, kinematics) : undefined),
   rates: ({ duties, kinematics }) => duties.rates.map((rate) => rateAnswer(rate, kinematics)),
   ...dutyAnswers(),
-  misfits: ({ train }, shared) =>
-    train.stages.slice(shared).flatMap((s, stage) => s.warns.map((message) => ({ stage, message }))),
+  misfits: ({ built }, shared) =>
+    built.stages.slice(shared).flatMap((s, stage) => s.warns.map((message) => ({ stage, message }))),
   lostMotionArcsec: ({ drive }) => {
     const play = knownPlay(lostMotion(drive.train));
     return play === null ? null : play * Number(ARCSEC_PER_TURN);
   },
-  errors: errorsAnswer,
-  force: forceAnswer,
+  errors: ({ judged, drive }) => errorsAnswer(judged.errors, drive),
+  force: ({ judged }) => forceAnswer(judged.force),
   verdict: (r) => r.verdict.map(verdictAnswer),
 };
 
@@ -231,10 +230,10 @@ function rateAnswer(r: RateReport, k: Kinematics): object {
 /** Every kind of duty under its name: a list where there may be several, else the one that there is. Rates have an answer of their own. */
 function dutyAnswers(): Readonly<Record<string, (r: Report) => unknown>> {
   return Object.fromEntries(
-    (Object.keys(dutyKinds) as DutyKindId[])
+    dutyKindIds
       .filter((id) => id !== 'rates')
       .map((id) => {
-        const { many, rests }: DutyKind = dutyKinds[id];
+        const { many, rests } = kindOfDuty(id);
         return [
           id,
           ({ drive, duties, kinematics }: Report) => {

@@ -358,10 +358,10 @@ describe('great figures and small ones', () => {
       },
     );
     const speed = report(d)
-      .train.shafts.at(-1)!
+      .built.shafts.at(-1)!
       .rows.find((r) => r.label === 'speed')!;
     expect(plainText(speed.figure.text)).toMatch(/^\d\.\d × 10⁻[⁰¹²³⁴-⁹]+\srpm$/);
-    const turn = report(d).train.work.rows.find((r) => r.label === 'one turn takes')!;
+    const turn = report(d).built.work.rows.find((r) => r.label === 'one turn takes')!;
     expect(plainText(turn.figure.text)).toMatch(/\d \d* ?years|× 10\S+ ?years|\d{2,} ?years/);
   });
 
@@ -369,7 +369,7 @@ describe('great figures and small ones', () => {
     const d = drive('', [
       { kind: 'planetary', sun: 12, ring: 51, planets: 3, fixed: 'ring', in: 'sun', out: 'carrier' },
     ]);
-    const [stage] = report(d).train.stages;
+    const [stage] = report(d).built.stages;
     expect(stage!.warns).toHaveLength(1);
     expect(stage!.facts.join(' ')).not.toMatch(/planets fit/);
   });
@@ -383,7 +383,7 @@ describe('great figures and small ones', () => {
       { kind: 'belt', z1: 20, z2: 60 },
       { kind: 'internal', z1: 72, z2: 78 },
     ]);
-    const [set, belt, ring] = report(d).train.stages;
+    const [set, belt, ring] = report(d).built.stages;
     expect(set!.warns[0]).toMatch(/10 planets foul.*13\.29/);
     expect(belt!.facts.join(' ')).not.toMatch(/meet/);
     expect(ring!.warns.join(' ')).toContain('10 teeth');
@@ -437,7 +437,7 @@ describe('more of it', () => {
   test('a worm’s sense is shown, not promised', () => {
     expect(
       report(drive('', [worm]))
-        .train.ratio.working()
+        .built.ratio.working()
         .some((l) => l.label === 'sense' && !l.exact),
     ).toBe(true);
   });
@@ -450,7 +450,7 @@ describe('more of it', () => {
 
   test('a mode that is told to do for several counts does for each of them', () => {
     const d = drive('400, 1000', [], {}, { kind: 'stepper', fullSteps: 200, modes: [1, 2, 5, 10], mode: 1 });
-    for (const [, mode, counts] of plainText(report(d).check.message ?? []).matchAll(
+    for (const [, mode, counts] of plainText(report(d).judged.message ?? []).matchAll(
       /Microsteps of 1\/(\d+) would do for ([\d ,and\u2009]+)/g,
     ))
       for (const count of counts!.replace(/(\d)\s(?=\d)/g, '$1').match(/\d+/g)!)

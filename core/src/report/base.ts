@@ -1,7 +1,7 @@
 import type { Divider, Division } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import type { DutiesReport } from './duties/duties.ts';
-import type { PlateRow, PlatesReport } from './duties/plates.ts';
+import type { PlateRow, PlatesReport } from './duties/plates/plates.ts';
 
 /** What errors and every other section are reckoned from. */
 export interface Base {

@@ -4,9 +4,9 @@ import { divide, dividerOf } from '../divide/index.ts';
 import { kinematicsOf, type Drive } from '../drive/index.ts';
 import { toleranceOf } from '../motion/index.ts';
 import { dutiesReport } from './duties/duties.ts';
-import { platesReport } from './duties/plates.ts';
+import { platesReport } from './duties/plates/plates.ts';
 import { errorsReport, type ErrorsReport } from './errors/report.ts';
-import { forceReport, type ForceReport } from './force/report.ts';
+import type { ForceReport } from './force/report.ts';
 import { lazy } from './lazy.ts';
 import { byPlates } from '../plans/index.ts';
 
@@ -27,7 +27,6 @@ export function contextOf(drive: Drive): Context {
   const byHand = lazy(() => (byPlates(drive) ? (plates()?.rows ?? null) : null));
   const errors = lazy(() => errorsReport(made));
   const duties = dutiesReport(drive, k);
-  const force = lazy(() => forceReport(drive, k, duties.rates));
   const made: Context = {
     drive,
     k,
@@ -47,7 +46,7 @@ export function contextOf(drive: Drive): Context {
       return errors();
     },
     get force() {
-      return force();
+      return duties.force;
     },
   };
   return made;

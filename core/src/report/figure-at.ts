@@ -1,9 +1,9 @@
-import type { OpenedDivision } from './divide.ts';
+import type { OpenedDivision } from './divide/divide.ts';
 import { dutyFigure, type DutiesReport } from './duties/duties.ts';
-import type { PlatesReport } from './duties/plates.ts';
+import type { PlatesReport } from './duties/plates/plates.ts';
 import type { Figure } from '../words/index.ts';
 import type { Sections } from './sections.ts';
-import type { VerdictCell } from './verdict-cell.ts';
+import type { VerdictCell } from './cell.ts';
 
 /** What of a report holds figures. */
 interface Figures extends Sections {
@@ -17,11 +17,11 @@ interface Figures extends Sections {
 const rooms: Readonly<
   Record<string, (of: Figures, which: string) => readonly (Figure | null | undefined)[]>
 > = {
-  train: ({ train }) => [train.ratio, train.steps],
-  shaft: ({ train }, which) => train.shafts[Number(which)]?.rows.map((r) => r.figure) ?? [],
-  work: ({ train }) => [...train.work.rows, ...train.work.moves].map((r) => r.figure),
-  encoder: ({ train }) => [train.encoder?.counts],
-  job: ({ job }) => job.asks.lines.map((l) => l.figure),
+  train: ({ built }) => [built.ratio, built.steps],
+  shaft: ({ built }, which) => built.shafts[Number(which)]?.rows.map((r) => r.figure) ?? [],
+  work: ({ built }) => [...built.work.rows, ...built.work.moves].map((r) => r.figure),
+  encoder: ({ built }) => [built.encoder?.counts],
+  job: ({ asked }) => asked.asks.lines.map((l) => l.figure),
   divide: (of, which) => {
     if (which === 'all') return of.verdict.map((c) => c.figure);
     const D = Number(which);
@@ -30,7 +30,7 @@ const rooms: Readonly<
   },
   errors: (of, which) => {
     if (which === 'all') return of.verdict.map((c) => c.figure);
-    const { errors } = of.check;
+    const { errors } = of.judged;
     const found = errors.choices.map((c) => errors.of(c.key)!);
     return found.flatMap((b) => [b.worst.figure, b.likely.figure, ...b.rows.map((r) => r.figure)]);
   },
@@ -38,7 +38,7 @@ const rooms: Readonly<
     which === 'all' ? of.verdict.map((c) => c.figure) : [of.plates?.opened(Number(which)).figure],
 };
 
-/** Finds a figure by its key: "train.steps", "shaft.1.turns", "divide.97.worst", "job.even", "rate.0.interval". */
+/** Finds a figure by its key: "built.steps", "shaft.1.turns", "divide.97.worst", "job.even", "rate.0.interval". */
 export function figureAt(key: string, of: Figures): Figure | null {
   const [room = '', which = ''] = key.split('.');
   const figures = Object.hasOwn(rooms, room) ? rooms[room]!(of, which) : [dutyFigure(of.duties, key)];

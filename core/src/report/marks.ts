@@ -5,12 +5,11 @@ import { madeWheels, wheelRefusal } from '../make/index.ts';
 import { left, partLabel, type ShelfPart, type Use } from '../shelf/index.ts';
 import type { Divider, Division } from '../divide/index.ts';
 import type { DutiesReport } from './duties/duties.ts';
-import { asksDuties } from './duties/kinds.ts';
-import type { PlateRow } from './duties/plates.ts';
+import type { PlateRow } from './duties/plates/plates.ts';
 import { whole } from '../words/index.ts';
-import { stageReports } from './train.ts';
-import { attention, platesAttention } from './verdict.ts';
-import type { Concern } from './verdict-cell.ts';
+import { stageReports } from './train/train.ts';
+import { attention, platesAttention } from './verdict/verdict.ts';
+import type { Concern } from './cell.ts';
 
 /** ring: nothing yet; dot: in order; diamond: needs attention, with the reason. */
 export interface Mark {
@@ -45,7 +44,7 @@ export function marks(
   day = '',
 ): readonly Mark[] {
   const asked = divisions.length;
-  const others = asksDuties(drive);
+  const others = duties.asked;
   const misses =
     platesAttention(plates) ?? (plates ? null : attention(divisions, divider)) ?? duties.attention;
   return [

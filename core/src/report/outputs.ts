@@ -7,7 +7,7 @@ import { type Figure, type Graded, shortList } from '../words/index.ts';
 import { lazy } from './lazy.ts';
 import type { Mark } from './marks.ts';
 import { report as reportFor, type Report } from './report.ts';
-import { cellLabels, type VerdictCell } from './verdict-cell.ts';
+import { cellLabels, type VerdictCell } from './cell.ts';
 
 /** One output of a drive: its train, where that begins, and the report of the path to it. */
 export interface OutputReport {

@@ -48,7 +48,7 @@ describe('the verdict strip', () => {
 
   test('an open turn closes after so many', () => {
     const r = report(driveOf(32, 1, [plainRatio('25792/405')], '10'));
-    expect([plainText(r.train.steps.text), r.verdict[0]?.graded?.word]).toEqual([
+    expect([plainText(r.built.steps.text), r.verdict[0]?.graded?.word]).toEqual([
       '2 037 359/405',
       'Repeats after 405 turns',
     ]);
@@ -65,10 +65,10 @@ describe('figures and workings', () => {
     const r = report(wheelCutter('60, 73, 95, 97, 64', { toleranceArcsec: '30', radiusMm: '36.5' }));
     const open = [60, 73, 97, 64, 5000].map((d) => r.opened(d)!);
     return [
-      r.train.ratio,
-      r.train.steps,
-      ...r.train.shafts.flatMap((s) => s.rows.map((x) => x.figure)),
-      ...r.job.asks.lines.map((l) => l.figure),
+      r.built.ratio,
+      r.built.steps,
+      ...r.built.shafts.flatMap((s) => s.rows.map((x) => x.figure)),
+      ...r.asked.asks.lines.map((l) => l.figure),
       ...open.flatMap((o) => [o.worst, o.spacing, o.closing]),
       ...r.verdict.flatMap((c) => (c.figure ? [c.figure] : [])),
     ];
@@ -132,15 +132,15 @@ describe('figures and workings', () => {
 
   test('a nominal ratio makes no promise', () => {
     const r = report({ ...driveOf(48, 4, [{ kind: 'ratio', value: '45', provenance: 'nominal' }], '90') });
-    expect(r.check.rows[0]?.graded.word).toBe('Even if exactly 45 : 1');
-    expect(r.train.ratio.exact).toBe(false);
+    expect(r.judged.rows[0]?.graded.word).toBe('Even if exactly 45 : 1');
+    expect(r.built.ratio.exact).toBe(false);
     expect(r.marks(0).find((m) => m.concern === 'built')?.mark).toBe('diamond');
   });
 });
 
 describe('the divisions table', () => {
   test('rows in words', () => {
-    const rows = Object.fromEntries(cutter.check.rows.map((r) => [r.divisions, r]));
+    const rows = Object.fromEntries(cutter.judged.rows.map((r) => [r.divisions, r]));
     expect(rows[95]).toMatchObject({
       stepWhole: '11\u2009520',
       stepRest: null,
@@ -160,20 +160,20 @@ describe('the divisions table', () => {
   });
 
   test('the sentence names what does not come out and why', () => {
-    expect(plainText(cutter.check.message!)).toBe(
+    expect(plainText(cutter.judged.message!)).toBe(
       '73 and 97 do not divide 1 094 400: the train has no 73 or 97. Send each tooth to its own microstep and nothing adds up; repeat one count and 97 closes 54.47″ short.',
     );
-    expect(report(wheelCutter('60')).check.message).toBeNull();
-    expect(plainText(report(wheelCutter('512')).check.message!)).toContain(
+    expect(report(wheelCutter('60')).judged.message).toBeNull();
+    expect(plainText(report(wheelCutter('512')).judged.message!)).toContain(
       'Microsteps of 1/32 would do for 512.',
     );
-    expect(plainText(report(driveOf(200, 1, [plainRatio('60/13')], '12')).check.message!)).toContain(
+    expect(plainText(report(driveOf(200, 1, [plainRatio('60/13')], '12')).judged.message!)).toContain(
       'not a whole number',
     );
   });
 
   test('counts above the steps of a turn are told', () => {
-    expect(report(driveOf(200, 1, [], '360')).check.idle).toContain('360 is more than the steps of a turn');
+    expect(report(driveOf(200, 1, [], '360')).judged.idle).toContain('360 is more than the steps of a turn');
   });
 
   test('the charts: worst at gap 40, out of tolerance at gap 55', () => {
@@ -202,13 +202,13 @@ describe('the job', () => {
 
   test('what it asks of any train', () => {
     const r = report(wheelCutter('57-60, 73, 97', { toleranceArcsec: '30' }));
-    expect(r.job.asks.lines.map((l) => [l.label, plainText(l.figure.text)])).toEqual([
+    expect(r.asked.asks.lines.map((l) => [l.label, plainText(l.figure.text)])).toEqual([
       ['All six Even, a multiple of', '13 811 773 740'],
       ['All within ±30″, at least', '21 600'],
     ]);
-    expect(r.job.asks.honest?.strong).toBe('Even for all six is not practical:');
-    expect(r.job.owes?.primes).toEqual(['2', '3', '5', '19', '29', '59', '73', '97']);
-    expect(r.job.owes?.owes.map((d) => d.kind)).toEqual([
+    expect(r.asked.asks.honest?.strong).toBe('Even for all six is not practical:');
+    expect(r.asked.owes?.primes).toEqual(['2', '3', '5', '19', '29', '59', '73', '97']);
+    expect(r.asked.owes?.owes.map((d) => d.kind)).toEqual([
       'met',
       'short',
       'met',
@@ -221,37 +221,37 @@ describe('the job', () => {
   });
 
   test('the tolerance is read back both ways', () => {
-    expect(cutter.job.tolerance).toEqual({
+    expect(cutter.asked.tolerance).toEqual({
       as: 'angle',
       field: '30″',
       radius: '36.5',
       readBack: 'is ±5.31 µm',
     });
-    const length = report(wheelCutter('60', { toleranceMm: '1/200', radiusMm: '30' })).job.tolerance;
+    const length = report(wheelCutter('60', { toleranceMm: '1/200', radiusMm: '30' })).asked.tolerance;
     expect(length).toEqual({ as: 'length', field: '5 µm', radius: '30', readBack: 'is ±34.38″ at the work' });
-    expect(report(wheelCutter()).job.tolerance.as).toBe('none');
+    expect(report(wheelCutter()).asked.tolerance.as).toBe('none');
   });
 });
 
 describe('the train', () => {
   test('shafts, cards and the ledger', () => {
-    expect(cutter.train.shafts.map((s) => `${s.title} ${s.carries}`)).toEqual([
+    expect(cutter.built.shafts.map((s) => `${s.title} ${s.carries}`)).toEqual([
       'Shaft 0 motor',
       'Shaft 1 belt, worm',
       'Shaft 2 worm, work',
     ]);
-    expect(cutter.train.shafts[0]?.rows.map((r) => plainText(r.figure.text))).toEqual([
+    expect(cutter.built.shafts[0]?.rows.map((r) => plainText(r.figure.text))).toEqual([
       '342',
       '60.0 rpm',
       '1.00 s',
       '6′45.0″',
     ]);
-    expect(cutter.train.stages.map((s) => plainText(s.stepsSoFar))).toEqual(['12 160', '1 094 400']);
-    expect(cutter.train.ledger.missing.map((m) => `${m.strong} ${m.rest}`)).toEqual([
+    expect(cutter.built.stages.map((s) => plainText(s.stepsSoFar))).toEqual(['12 160', '1 094 400']);
+    expect(cutter.built.ledger.missing.map((m) => `${m.strong} ${m.rest}`)).toEqual([
       '73 is missing: any driven wheel with 73 or 146 teeth supplies it.',
       '97 is missing: any driven wheel with 97 or 194 teeth supplies it.',
     ]);
-    expect(cutter.train.work.rows.map((r) => `${r.label} ${plainText(r.figure.text)}`)).toEqual([
+    expect(cutter.built.work.rows.map((r) => `${r.label} ${plainText(r.figure.text)}`)).toEqual([
       'one of 60 6°00′00.0″',
       'step at rim 0.21 µm',
       'one turn takes 5.70 min',

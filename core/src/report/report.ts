@@ -2,19 +2,20 @@ import { countMap, divide, MAX_CHARTED, type Divider, type Division } from '../d
 import type { Drive, Kinematics } from '../drive/index.ts';
 import type { Grade } from '../motion/index.ts';
 import { contextOf } from './context.ts';
-import { errorChart, opened, type ErrorChart, type OpenedDivision } from './divide.ts';
-import { dutiesSay, type DutiesReport } from './duties/duties.ts';
-import type { PlatesReport } from './duties/plates.ts';
+import { errorChart, opened, type ErrorChart, type OpenedDivision } from './divide/divide.ts';
+import type { DutiesReport } from './duties/duties.ts';
+import { dutiesSay } from './duties/kinds.ts';
+import type { PlatesReport } from './duties/plates/plates.ts';
 import { figureAt } from './figure-at.ts';
 import type { Figure } from '../words/index.ts';
 import { lazy } from './lazy.ts';
 import { marks, type Mark } from './marks.ts';
-import { picture, type Picture } from './picture.ts';
+import { picture, type Picture } from './train/picture.ts';
 import { sectionsOf, type Sections } from './sections.ts';
-import { purpose } from './sentences.ts';
-import { stepUnit } from './train.ts';
-import { attention, platesAttention, verdict } from './verdict.ts';
-import type { VerdictCell } from './verdict-cell.ts';
+import { purpose } from './divide/sentences.ts';
+import { stepUnit } from './train/train.ts';
+import { attention, platesAttention, verdict } from './verdict/verdict.ts';
+import type { VerdictCell } from './cell.ts';
 
 /**
  * Every figure of every station for one drive: its sections, and what is asked of it count by count. Sections are computed when first
@@ -58,19 +59,16 @@ export function report(drive: Drive): Report {
       divider,
       divisions: of.divisions,
       asked: counts.length,
-      rates: duties.rates,
-      spins: duties.of('spins'),
-      loads: duties.of('load'),
+      duties,
       plates: of.byHand,
       errors: () => of.errors,
-      force: () => of.force,
     }),
   );
   const made: Report = {
     ...sectionsOf(of),
     drive,
     kinematics: k,
-    purpose: purpose(counts, k.travel ? drive.job.moves : '', dutiesSay(drive.job)),
+    purpose: purpose(counts, k.travel ? drive.job.moves : '', dutiesSay(drive)),
     counts,
     divider,
     get divisions() {

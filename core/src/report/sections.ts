@@ -1,35 +1,51 @@
 import { countMap, ledger } from '../divide/index.ts';
 import { sourceKindOf } from '../drive/index.ts';
-import type { Division, Owns, WheelRange } from '../divide/index.ts';
-import { compare } from '../numbers/index.ts';
+import type { Owns, WheelRange } from '../divide/index.ts';
 import type { Context } from './context.ts';
-import { cureBlock } from './cures.ts';
-import { divisionRow } from './divide.ts';
-import { encoderReport } from './encoder.ts';
-import { asksReport, owesOf, toleranceReport } from './job.ts';
+import { cureBlock } from './train/cures.ts';
+import { divisionRow, mostRounded } from './divide/divide.ts';
+import { forceChart } from './duties/load/load.ts';
+import { benchForms } from './force/forms.ts';
+import { forceCures } from './force/cures.ts';
+import { beltReports } from './make/belts.ts';
+import { madeTables, type MadeFrom } from './make/tables.ts';
+import { drawingChoices } from './make/drawing-choices.ts';
+import { faultReport } from './make/faults.ts';
+import { fitForms } from './make/fit-forms.ts';
+import { fitReport } from './make/fits.ts';
+import { meshChoices, meshReport } from './make/mesh.ts';
+import { wheelReports, workReport as blankReport } from './make/wheels.ts';
+import { measureForms } from './measure/forms.ts';
+import { pictureChoices } from './pictures/pictures.ts';
+import { buildStates, faults } from '../make/index.ts';
+import type { ShelfPart } from '../shelf/index.ts';
+import { encoderReport } from './train/encoder.ts';
+import { asksReport, owesOf, toleranceReport } from './job/job.ts';
 import { lazy } from './lazy.ts';
-import { ledgerReport } from './ledger.ts';
-import { divisionsSay, idleSay } from './sentences.ts';
-import { shaftReports } from './shafts.ts';
-import { partsThatMatter, stripReport, STRIP } from './strip.ts';
-import { ratioFigure, sourceReport, stageReports, stepsFigure, stepUnit } from './train.ts';
-import { tally } from './verdict.ts';
-import { workReport } from './work.ts';
+import { ledgerReport } from './train/ledger.ts';
+import { divisionsSay, idleSay } from './divide/sentences.ts';
+import { shaftReports } from './train/shafts.ts';
+import { partsThatMatter, stripReport, STRIP } from './train/strip.ts';
+import { ratioFigure, sourceReport, stageReports, stepsFigure, stepUnit } from './train/train.ts';
+import { tally } from './verdict/verdict.ts';
+import { workReport } from './train/work.ts';
 
 /** Columns of the ledger beside the train. */
 const LEDGER_ROOM = 8;
+
+type Parts = readonly ShelfPart[];
 
 /** One section: what it makes of a drive. It is made when it is first asked for, and kept. */
 export type Section = (of: Context) => unknown;
 
 /** Every section of a report, by what it belongs to. To add one: a function in a file of its own, and a line here. */
 export const sections = {
-  job: {
+  asked: {
     asks: ({ drive, k, counts }) => asksReport(drive, k, counts),
     tolerance: ({ drive }) => toleranceReport(drive),
     owes: ({ drive, k, divisions }) => owesOf(drive, k, divisions),
   },
-  train: {
+  built: {
     ratio: ({ drive, k }) => ratioFigure(drive, k),
     steps: ({ drive, k }) => stepsFigure(drive, k),
     shafts: ({ drive, k }) => shaftReports(drive, k),
@@ -47,7 +63,7 @@ export const sections = {
     /** the counts from 2 to 400 that come out even */
     strip: ({ divider }) => stripReport(divider ? countMap(divider, STRIP.from, STRIP.to) : []),
   },
-  check: {
+  judged: {
     rows: ({ divider, divisions }) => (divider ? divisions.map((d) => divisionRow(d, divider)) : []),
     tally: ({ divisions }) => tally(divisions),
     message: ({ k, divider, divisions }) => divider && divisionsSay(k, divider, divisions),
@@ -55,13 +71,56 @@ export const sections = {
     /** what the divisions are counted in: "microstep", "mark", "rest" where a wheel locks */
     unit: ({ drive, k }) => (k.lock ? 'rest' : stepUnit(drive, k)),
     /** the count that is rounded most; the first of equals */
-    most: ({ divisions }) =>
-      divisions.reduce<Division | null>(
-        (worst, d) => (worst === null || compare(d.worstErrorSteps, worst.worstErrorSteps) > 0 ? d : worst),
-        null,
-      )?.divisions ?? null,
+    most: ({ divisions }) => mostRounded(divisions)?.divisions ?? null,
     errors: (of) => of.errors,
     force: (of) => of.force,
+    /** torque wanted and available over the speed; null while no load is given */
+    torque: (of) => of.force && forceChart(of.force),
+    forceCures: ({ drive }) => forceCures(drive),
+    /** small tests at the bench, and reckonings */
+    forms: (of) => benchForms(of),
+    /** what can be pictured, simulated */
+    pictures: (of) => pictureChoices(of),
+  },
+  made: {
+    wheels: ({ drive }) => wheelReports(drive),
+    /** the wheel of a count that the job cuts; null where its blank is not known */
+    blank:
+      ({ drive }) =>
+      (teeth: number) =>
+        blankReport(drive, teeth),
+    belts:
+      ({ drive }) =>
+      (parts: Parts) =>
+        beltReports(drive, parts),
+    /** what has to fit, shaft by shaft; `shared` shafts belong to another train */
+    fits:
+      ({ drive }) =>
+      (parts: Parts, shared: number | null) =>
+        fitReport(drive, parts, shared),
+    fitForms: () => fitForms,
+    /** parts, fits, the cut list, belts, the build: what there is of them */
+    tables:
+      ({ drive }) =>
+      (from?: MadeFrom) =>
+        madeTables(drive, from),
+    /** the build in its order, each step with how it stands */
+    build: ({ drive }) => buildStates(drive.build?.steps ?? []),
+    drawings:
+      ({ drive }) =>
+      (planned: boolean) =>
+        drawingChoices(drive, planned),
+    meshes: ({ drive }) => meshChoices(drive),
+    mesh:
+      ({ drive }) =>
+      (stage: number) =>
+        meshReport(drive, stage),
+    faults: () => faults,
+    fault: (of) => (id: string) => faultReport(of, id),
+  },
+  kept: {
+    /** forms of what is measured of it */
+    forms: ({ drive }) => measureForms(drive),
   },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, Section>>>>;
 

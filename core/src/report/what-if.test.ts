@@ -38,7 +38,7 @@ describe('what if, of errors', () => {
     for (const s of w.sliders)
       s.places.forEach((p, i) => {
         const after = applyEdit(d, p.edit);
-        const sum = after.ok && report(after.value).check.errors.of('divide.73')!.worst.figure.text[0];
+        const sum = after.ok && report(after.value).judged.errors.of('divide.73')!.worst.figure.text[0];
         expect(s.at(i).text).toBe(sum);
       });
   });

@@ -57,12 +57,12 @@ const askedAlone = (drive: Drive, key: string): Drive => {
 
 function outcomeOf(drive: Drive, what: WhatIfOf): Outcome {
   if (what.of === 'errors') {
-    const sum = report(askedAlone(drive, what.key)).check.errors.of(what.key)?.worst;
+    const sum = report(askedAlone(drive, what.key)).judged.errors.of(what.key)?.worst;
     return sum
       ? { text: `±${angleText(sum.arcsec)}`, graded: sum.graded, more: '' }
       : { text: 'Unknown', graded: null, more: '' };
   }
-  const force = report({ ...drive, job: { ...drive.job, divisions: '' } }).check.force;
+  const force = report({ ...drive, job: { ...drive.job, divisions: '' } }).judged.force;
   const push = force?.force.resonance?.push;
   return {
     text: typeof force?.margin !== 'number' ? 'Unknown' : marginText(force.margin),
@@ -167,7 +167,7 @@ function preloadSlider(drive: Drive): Bare | null {
 function forceSliders(drive: Drive): readonly (Bare | null)[] {
   const { source } = drive.train;
   const given = drive.job.load;
-  const asked = given ? (report(drive).check.force?.force.asked ?? []) : [];
+  const asked = given ? (report(drive).judged.force?.force.asked ?? []) : [];
   const heaviest = [...asked].sort((a, b) => b.nm - a.nm)[0];
   const [key, title, unit] = heaviest ? BEHIND[heaviest.id] : ['', '', ''];
   const amount = (given as Readonly<Record<string, number>> | undefined)?.[key];

@@ -65,7 +65,7 @@ export const simulateBenches: readonly Bench[] = [
   },
   {
     name: 'error budget of eight stages',
-    run: () => void report(eight).check.errors.of('divide.73')!.rows.length,
+    run: () => void report(eight).judged.errors.of('divide.73')!.rows.length,
     wanted: 16,
   },
   { name: 'an hour of following at 10 ms, twelve terms', run: () => void hour(0.01).length, wanted: 1000 },

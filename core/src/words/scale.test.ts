@@ -5,9 +5,9 @@ import { isRunState, nextState, sequenceOf, startRun, targetOf, type RunState } 
 import { sheetCsv } from '../exports/dividing.ts';
 import { targetsAnswer } from '../files/index.ts';
 import { driveOf } from '../testing/samples.ts';
-import { benchError } from '../report/bench-error.ts';
-import { benchReport } from '../report/bench.ts';
-import { drivenReport, standsAt, windowMeaning } from '../report/driven.ts';
+import { benchError } from '../report/run/bench-error.ts';
+import { benchReport } from '../report/run/bench.ts';
+import { drivenReport, standsAt, windowMeaning } from '../report/run/driven.ts';
 import { report } from '../report/report.ts';
 import { placeSpoken, placeText, planAgain, planFor, planRun, sheet } from '../plans/index.ts';
 import { planName } from './run-words.ts';

@@ -24,7 +24,7 @@ export function useCures(report: () => Report): Cures {
   // what other drives take of the shelf changes with every edit: it is asked when the typing rests, too
   const { settled: all, fresh } = useSettled(() => [report(), shelf.parts, shelf.uses] as const);
   const settled = computed(() => all.value[0]);
-  const missing = computed(() => settled.value.train.ledger.missing);
+  const missing = computed(() => settled.value.built.ledger.missing);
   const chosen = computed(() => {
     const primes = missing.value.map((m) => String(m.prime));
     return wanted.value !== null && primes.includes(wanted.value) ? wanted.value : (primes[0] ?? null);
@@ -36,7 +36,7 @@ export function useCures(report: () => Report): Cures {
     block: computed(() =>
       chosen.value === null
         ? null
-        : settled.value.train.cures(
+        : settled.value.built.cures(
             BigInt(chosen.value),
             trials.kept.wheels,
             owns(all.value[1], all.value[2]),

@@ -3,7 +3,7 @@ import type { Drive, Job, TangentArm } from '../../drive/index.ts';
 import { driveOf, wheelCutter } from '../../testing/samples.ts';
 import { report, type DutyReport, type Report } from '../index.ts';
 import { plainText } from '../../words/index.ts';
-import { makingReport } from './making.ts';
+import { makingReport } from './plates/making.ts';
 import { rational } from '../../numbers/index.ts';
 
 const cradle = (job: Partial<Job> = {}, timer: Partial<Drive['timer']> | null = {}): Drive => ({

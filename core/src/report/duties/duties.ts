@@ -1,12 +1,15 @@
-import { counted, type Figure, inWords } from '../../words/index.ts';
-import type { Drive, Kinematics, Rate, Spin, Sweep } from '../../drive/index.ts';
+import type { Figure } from '../../words/index.ts';
+import type { Drive, Kinematics } from '../../drive/index.ts';
 import { fails } from '../../motion/index.ts';
 import { lazy } from '../lazy.ts';
 import type { DutyReport } from './duty.ts';
-import { followsSay, rateReports } from './rates.ts';
-import type { RateReport } from './rate-way.ts';
-import { dutyKinds, type DutyKindId } from './kinds.ts';
-import { togetherMessage } from './together.ts';
+import { rateReports } from './rates/rates.ts';
+import type { RateReport } from './rates/way.ts';
+import type { CellId, VerdictCell } from '../cell.ts';
+import { forceReport, type ForceReport } from '../force/report.ts';
+import type { DutyAsks, DutyContext } from './kind.ts';
+import { asksDuties, dutyKindIds, kindOfDuty, type DutyKindId } from './kinds.ts';
+import { togetherMessage } from './sweeps/together.ts';
 
 /** Every duty besides dividing, each judged when it is first asked for. */
 export interface DutiesReport {
@@ -19,25 +22,43 @@ export interface DutiesReport {
   readonly together: string | null;
   /** of all kinds, one after the other */
   readonly all: readonly DutyReport[];
+  /** something besides dividing is asked of the drive */
+  readonly asked: boolean;
+  /** null while no load is given */
+  readonly force: ForceReport | null;
+  /** what each of a kind asks of the train */
+  readonly asks: readonly DutyAsks[];
+  /** a cell of the strip; null when no duty has anything to say there */
+  readonly cell: (id: CellId) => VerdictCell | null;
   /** the first that misses, in words; null when none does */
   readonly attention: string | null;
 }
 
+/** The first figures of a report: what it asks of the train. */
+const asksFirst = (d: DutyReport): DutyAsks => ({
+  key: d.key,
+  title: d.title,
+  figures: d.lines.slice(0, 2).map((l) => l.figure),
+});
+
 /** Computed when first asked for. */
 export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
   const rates = lazy(() => rateReports(drive, k));
+  const force = lazy(() => forceReport(drive, k, rates()));
+  const context: DutyContext = { drive, k, rates, force };
   const made = new Map<DutyKindId, readonly DutyReport[]>();
   const of = (id: DutyKindId): readonly DutyReport[] => {
-    const known = made.get(id) ?? dutyKinds[id].reports({ drive, k, rates });
+    const known = made.get(id) ?? kindOfDuty(id).reports(context);
     made.set(id, known);
     return known;
   };
   const together = lazy(() => togetherMessage(drive));
-  const all = lazy(() => (Object.keys(dutyKinds) as DutyKindId[]).flatMap(of));
+  const all = lazy(() => dutyKindIds.flatMap(of));
   return {
     get rates() {
       return rates();
     },
+    asked: asksDuties(drive),
     of,
     one: (id) => of(id)[0] ?? null,
     get together() {
@@ -45,6 +66,22 @@ export function dutiesReport(drive: Drive, k: Kinematics): DutiesReport {
     },
     get all() {
       return all();
+    },
+    get force() {
+      return force();
+    },
+    get asks() {
+      return dutyKindIds.flatMap((id) => {
+        const kind = kindOfDuty(id);
+        return kind.asks?.(context) ?? (kind.job ? of(id).map(asksFirst) : []);
+      });
+    },
+    cell: (cell) => {
+      for (const id of dutyKindIds) {
+        const told = kindOfDuty(id).cells?.[cell]?.(context, of(id));
+        if (told) return told;
+      }
+      return null;
     },
     get attention() {
       const rate = rates().find((r) => fails(r.graded.grade));
@@ -61,28 +98,3 @@ export const dutyFigure = (duties: DutiesReport, key: string): Figure | null =>
     ...duties.rates.flatMap((r) => [...r.figures, ...r.causes.map((c) => c.figure)]),
     ...duties.all.flatMap((d) => d.lines.map((l) => l.figure)),
   ].find((f) => f.key === key) ?? null;
-
-interface Asked {
-  readonly rates?: readonly Rate[];
-  readonly sweeps?: readonly Sweep[];
-  readonly spins?: readonly Spin[];
-}
-
-const UNIT = { deg: '°', mm: ' mm', turns: ' turns' } as const;
-
-/** "follows the stars", "sweeps 0 to 90° in 240 frames": what else a drive is for. */
-export function dutiesSay({ rates = [], sweeps = [], spins = [] }: Asked): readonly string[] {
-  const [sweep] = sweeps;
-  const [spin] = spins;
-  return [
-    ...(rates.length > 0 ? [followsSay(rates)] : []),
-    ...(sweep
-      ? [
-          sweeps.length > 1
-            ? `sweeps ${inWords(sweeps.length)} axes in ${counted(sweep.frames, 'frame')}`
-            : `sweeps ${sweep.from} to ${sweep.to}${UNIT[sweep.unit]} in ${counted(sweep.frames, 'frame')}`,
-        ]
-      : []),
-    ...(spin ? [`turns at ${spin.minRpm} to ${spin.maxRpm} rpm`] : []),
-  ];
-}

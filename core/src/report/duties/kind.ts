@@ -1,12 +1,17 @@
 import type { Drive, Edit, Kinematics } from '../../drive/index.ts';
+import type { Figure } from '../../words/index.ts';
+import type { CellId, VerdictCell } from '../cell.ts';
+import type { ForceReport } from '../force/report.ts';
 import type { DutyReport } from './duty.ts';
-import type { RateReport } from './rate-way.ts';
+import type { RateReport } from './rates/way.ts';
 
-/** What a duty is judged from. The rates are judged when they are first asked for. */
+/** What a duty is judged from. Rates and force are judged when they are first asked for, once for all that ask. */
 export interface DutyContext {
   readonly drive: Drive;
   readonly k: Kinematics;
   readonly rates: () => readonly RateReport[];
+  /** null while no load is given */
+  readonly force: () => ForceReport | null;
 }
 
 /** How a duty is asked for, in words and as an edit. */
@@ -19,9 +24,27 @@ export interface DutyAsk {
   readonly empty: { readonly title: string; readonly message: string; readonly add: string };
 }
 
+/** What one of a kind asks of the train, for the Job. */
+export interface DutyAsks {
+  readonly key: string;
+  readonly title: string;
+  readonly figures: readonly Figure[];
+}
+
+/** How the Job shows a kind: what stands before its fields, which of its inputs, and what it asks of the train. */
+export interface DutyJob {
+  /** "Speed range"; empty where the fields speak for themselves */
+  readonly word: string;
+  readonly inputs: readonly string[];
+}
+
+/** Makes a cell of the strip; null when this kind has nothing to say there. */
+export type DutyCell = (of: DutyContext, reports: readonly DutyReport[]) => VerdictCell | null;
+
 /**
  * What else a drive is judged by. To add a duty: its inputs (a file and a line in drive/duties), and a file with this and a line in
- * `kinds.ts`; the list of what can be asked, the tabs, the tables and the terminal's answer follow from them.
+ * `kinds.ts`; the list of what can be asked, the drive's
+ * purpose, the Job's lines, the strip's cells, the tabs, the tables and the terminal's answer follow from them.
  */
 export interface DutyKind {
   /** it is judged together with others of this id */
@@ -29,6 +52,16 @@ export interface DutyKind {
   /** absent for what follows from the rest by itself */
   readonly ask?: DutyAsk;
   readonly asked: (drive: Drive) => boolean;
+  /** it says how what is asked otherwise is judged, and gives the drive nothing to do by itself */
+  readonly judgesOnly?: true;
+  /** what the drive is for, as a part of its title: "follows the stars" */
+  readonly says?: (drive: Drive) => string | null;
+  /** absent for what the Job shows in a place of its own, or not at all */
+  readonly job?: DutyJob;
+  /** absent for the first figures of each report */
+  readonly asks?: (of: DutyContext) => readonly DutyAsks[];
+  /** the first kind that has something to say has the cell */
+  readonly cells?: Readonly<Partial<Record<CellId, DutyCell>>>;
   /** several of it may be asked */
   readonly many: boolean;
   readonly reports: (context: DutyContext) => readonly DutyReport[];

@@ -1,7 +1,8 @@
 import { toText } from '../../numbers/index.ts';
 import { knownPlay, lostMotion } from '../../drive/index.ts';
-import type { Report } from '../report.ts';
+import type { Drive } from '../../drive/index.ts';
 import type { Budgeted } from './budgets.ts';
+import type { ErrorsReport } from './report.ts';
 
 const ARCSEC_PER_TURN = 1_296_000;
 
@@ -13,7 +14,7 @@ const sums = ({ budget, divisions }: Budgeted): object => ({
 });
 
 /** What the terminal tells of errors: the rows of both budgets once each, and their sums. (docs: formats) */
-export function errorsAnswer({ check: { errors }, drive }: Report): object {
+export function errorsAnswer(errors: ErrorsReport, drive: Drive): object {
   const { dividing, tracking } = errors.budgets;
   const seen = new Set<string>();
   const budgeted = [dividing, tracking].flatMap((by) => by?.budget.rows.map((r) => r.term) ?? []);

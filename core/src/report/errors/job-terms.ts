@@ -3,8 +3,8 @@ import { doubtArcsec, halfStep, stepAtWork } from '../../motion/index.ts';
 import type { ErrorTerm, TermKind } from '../../errors/index.ts';
 import type { CauseId } from '../../follow/index.ts';
 import type { Base } from '../base.ts';
-import { UNITS } from '../division-working.ts';
-import type { RateReport } from '../duties/rate-way.ts';
+import { UNITS } from '../divide/division-working.ts';
+import type { RateReport } from '../duties/rates/way.ts';
 
 /** How long errors of a rate gather when no camera says. (docs: formats) */
 const HOUR = 3600;

@@ -1,7 +1,7 @@
-import type { Report } from '../report.ts';
+import type { ForceReport } from './report.ts';
 
 /** What the terminal tells of force, at the speed of the load, else the fastest that the job asks for; no load: nulls. (docs: formats) */
-export function forceAnswer({ check: { force: r } }: Report): object {
+export function forceAnswer(r: ForceReport | null): object {
   const speed = r?.range?.[1] ?? null;
   const at = r && speed !== null ? r.force.at(speed) : null;
   const resonance = r?.force.resonance ?? null;

@@ -1,6 +1,6 @@
 import { applyEdit, kindOf, type Drive, type Edit, type Material } from '../../drive/index.ts';
 import type { Graded } from '../../words/index.ts';
-import { report } from '../report.ts';
+import { contextOf } from '../context.ts';
 import type { ForceReport } from './report.ts';
 import { marginText } from './words.ts';
 
@@ -16,7 +16,7 @@ export interface ForceCure {
 const STRONGER: readonly Material[] = ['printed', 'acetal', 'brass', 'steel'];
 
 const judged = (drive: Drive): ForceReport | null =>
-  report({ ...drive, job: { ...drive.job, divisions: '' } }).check.force;
+  contextOf({ ...drive, job: { ...drive.job, divisions: '' } }).force;
 
 /** Half as far off its axis, teeth of something stronger, a mode that pushes less: what mends a force that is not enough. */
 export function forceCures(drive: Drive): readonly ForceCure[] {

@@ -3,14 +3,13 @@ import { applyEdit, type Drive } from '../../drive/index.ts';
 import { wheelCutter } from '../../testing/samples.ts';
 import { report } from '../report.ts';
 import type { BenchForm } from './bench-form.ts';
-import { benchForms } from './forms.ts';
 
 const loaded: Drive = (() => {
   const d = wheelCutter('73', { load: { workNm: 1, speedRpm: '1' } });
   const source = { ...d.train.source, holdingNm: 0.32, currentA: 1.5, inductanceMh: 3.2, supplyV: 24 };
   return { ...d, train: { ...d.train, source: source } };
 })();
-const form = (id: string, d = loaded): BenchForm => benchForms(report(d)).find((f) => f.id === id)!;
+const form = (id: string, d = loaded): BenchForm => report(d).judged.forms.find((f) => f.id === id)!;
 
 /** The drive after what a form gives is taken. */
 const taken = (id: string, values: Record<string, number>): Drive =>
@@ -36,7 +35,7 @@ describe('forms of a minute', () => {
     expect(stage.stiffnessNmPerRad).toBe(1380);
     expect(stage.playArcmin).toBeCloseTo(260 / 60, 2);
     expect(stage.measured).toBe('stiffnessNmPerRad, playArcmin');
-    const terms = report(after).check.errors.budgets.terms();
+    const terms = report(after).judged.errors.budgets.terms();
     expect(terms.find((t) => t.kind === 'lostMotion' && t.stage === 1)?.known).toBe('measured');
   });
   test('a push that moves it no further is no answer', () =>
@@ -69,7 +68,7 @@ describe('forms of a minute', () => {
       '4.27′',
     ));
   test('only what the drive has a use for', () => {
-    const ids = (d: Drive): string[] => benchForms(report(d)).map((f) => f.id);
+    const ids = (d: Drive): string[] => report(d).judged.forms.map((f) => f.id);
     expect(ids(loaded)).toEqual(['pull', 'push', 'rough', 'cut', 'window', 'preload', 'flexure']);
     const slide = { ...loaded, train: { ...loaded.train, output: { kind: 'screw', leadMm: '4' } as never } };
     expect(ids(slide)).toEqual(expect.arrayContaining(['returns', 'cord', 'rails']));
@@ -79,8 +78,8 @@ describe('forms of a minute', () => {
     };
     expect(ids(dc)).toContain('stall');
     expect(
-      benchForms(report(dc))
-        .find((f) => f.id === 'stall')!
+      report(dc)
+        .judged.forms.find((f) => f.id === 'stall')!
         .answer({ pull: 9, arm: 50 })!.text,
     ).toBe('stalls at 0.45 N·m');
   });

@@ -2,11 +2,15 @@ import type { Drive } from '../../drive/index.ts';
 import { imbalanceNm, steadyNm } from '../../turning/index.ts';
 import { preloadOf } from '../../make/index.ts';
 import { cutForce, frictionWindow, pullTest, pushTest, roughTest } from '../../force/index.ts';
-import type { Report } from '../report.ts';
+import type { Base } from '../base.ts';
+import type { ForceReport } from './report.ts';
 import { angleText, measured } from '../../words/index.ts';
 import { among, field, load, short, type BenchForm } from './bench-form.ts';
 import { flexure, slides } from './slide-forms.ts';
 import { marginText, torqueText } from './words.ts';
+
+/** What the forms are made from. */
+type Given = Pick<Base, 'drive' | 'k'> & { readonly force: ForceReport | null };
 
 const pull = ({ job }: Drive): BenchForm => ({
   id: 'pull',
@@ -128,7 +132,7 @@ const cut = (): BenchForm => ({
   },
 });
 
-function window({ check: { force } }: Report): BenchForm | null {
+function window({ force }: Given): BenchForm | null {
   const rpm = force?.range?.[1];
   const at = force && rpm !== undefined ? force.force.at(rpm) : null;
   if (!force || at?.availableNm === null || at?.availableNm === undefined) return null;
@@ -160,7 +164,7 @@ function window({ check: { force } }: Report): BenchForm | null {
 }
 
 /** The least of it stays above friction and what reverses, the most below what the motor can spare. */
-function preload({ drive, check: { force } }: Report): BenchForm {
+function preload({ drive, force }: Given): BenchForm {
   const needs = (drive.job.load?.frictionNm ?? 0) + steadyNm(drive.job.load ?? {});
   const rpm = force?.range?.[1];
   const has = force && rpm !== undefined ? force.force.at(rpm).availableNm : null;
@@ -205,17 +209,17 @@ function preload({ drive, check: { force } }: Report): BenchForm {
 }
 
 /** The forms that a drive has a use for: tests that replace a guess, and small reckonings at the bench. (handbook: force; travel) */
-export function benchForms(report: Report): readonly BenchForm[] {
-  const { drive, kinematics } = report;
+export function benchForms(of: Given): readonly BenchForm[] {
+  const { drive, k } = of;
   return [
     pull(drive),
     push(drive),
     rough(drive),
     stall(drive),
     cut(),
-    window(report),
-    preload(report),
+    window(of),
+    preload(of),
     flexure(),
-    ...(kinematics.travel ? slides() : []),
+    ...(k.travel ? slides() : []),
   ].filter((f): f is BenchForm => f !== null);
 }

@@ -12,7 +12,7 @@ import {
   type Mesh,
 } from '../../force/index.ts';
 import { elevationOf, heatW } from '../../turning/index.ts';
-import type { RateReport } from '../duties/rate-way.ts';
+import type { RateReport } from '../duties/rates/way.ts';
 import { type Graded, measured, timeText } from '../../words/index.ts';
 import { gradeAt, speedRows, type SpeedRow } from './speeds.ts';
 import { marginGrade, marginText, torqueText, worse } from './words.ts';

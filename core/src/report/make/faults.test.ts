@@ -3,7 +3,7 @@ import { applyEdit, type Drive } from '../../drive/index.ts';
 import { faults } from '../../make/index.ts';
 import { wheelCutter } from '../../testing/samples.ts';
 import { report } from '../report.ts';
-import { faultReport, readOutcomes, withOutcome } from './faults.ts';
+import { readOutcomes, withOutcome } from './faults.ts';
 
 const loaded: Drive = (() => {
   const d = wheelCutter('73', { load: { workNm: 1, frictionNm: 0.2, speedRpm: '1' } });
@@ -31,7 +31,7 @@ describe('faults', () => {
   test('the drive’s own figures stand beside the checks', () => {
     const r = report(loaded);
     const own = (fault: string, check: string) =>
-      faultReport(r, fault)!.checks.find((c) => c.id === check)!.own;
+      r.made.fault(fault)!.checks.find((c) => c.id === check)!.own;
     // 1 296 000″ over 1 094 400 steps
     expect(own('jerks', 'mode')).toBe('one microstep here is 1.18″');
     expect(own('loud', 'band')).toMatch(/^here \d/);
@@ -42,9 +42,9 @@ describe('faults', () => {
     expect(own('stops', 'cord')).toBe('no limits are set');
   });
   test('where the drive has no figure nothing is made up', () => {
-    const bare = faultReport(report(wheelCutter('')), 'skips')!;
+    const bare = report(wheelCutter('')).made.fault('skips')!;
     expect(bare.checks.map((c) => c.own)).toEqual(['', '', '', '']);
-    expect(faultReport(report(loaded), 'gremlins')).toBeNull();
+    expect(report(loaded).made.fault('gremlins')).toBeNull();
   });
   test('outcomes are kept as text in the drive, changed and taken away', () => {
     const one = withOutcome(undefined, 'jerks.mode', 'not', '2026-11-28');

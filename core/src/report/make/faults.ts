@@ -2,8 +2,9 @@ import { faults, type Fault, type FaultFigure } from '../../make/index.ts';
 import { knownPlay, lostMotion } from '../../drive/index.ts';
 import { stepAtWork } from '../../motion/index.ts';
 import { resonanceAtWork } from '../../turning/index.ts';
-import { UNITS } from '../division-working.ts';
-import type { Report } from '../report.ts';
+import type { Context } from '../context.ts';
+import { mostRounded } from '../divide/divide.ts';
+import { closingFigure, UNITS } from '../divide/division-working.ts';
 import { angleText, measured, plainText } from '../../words/index.ts';
 import { marginText } from '../force/words.ts';
 
@@ -26,32 +27,33 @@ export interface FaultReport {
 const ARCSEC = 1_296_000;
 
 /** A figure of the drive in words; nothing where it has none. */
-function figureText(of: FaultFigure, r: Report): string {
-  const { drive, kinematics: k, check, duties } = r;
-  switch (of) {
+function figureText(which: FaultFigure, of: Context): string {
+  const { drive, k, errors, force, divider, divisions, duties } = of;
+  switch (which) {
     case 'step': {
       const step = stepAtWork(drive, k);
       return step ? `one ${UNITS[step.by]} here is ${angleText(step.arcsec)}` : '';
     }
     case 'deadBand':
-      return check.errors.finest ?? '';
+      return errors.finest ?? '';
     case 'resonance': {
       const band = resonanceAtWork(drive, k);
       return band ? `here ${measured(band.fromRpm)} to ${measured(band.toRpm)} rpm of the work` : '';
     }
     case 'margin':
-      return typeof check.force?.margin === 'number' ? `here ${marginText(check.force.margin)}` : '';
+      return typeof force?.margin === 'number' ? `here ${marginText(force.margin)}` : '';
     case 'lostMotion': {
       const lost = knownPlay(lostMotion(drive.train));
       return lost === null ? '' : `here ${angleText(lost * ARCSEC)}`;
     }
     case 'closing': {
-      const most = check.most;
-      const open = most === null ? null : r.opened(most);
-      return open ? `here, for ${most}, ${plainText(open.closing.text)}` : '';
+      const most = mostRounded(divisions);
+      return most && divider
+        ? `here, for ${most.divisions}, ${plainText(closingFigure({ drive, k, divider, d: most }).text)}`
+        : '';
     }
     case 'worstStage':
-      return check.errors.first === null ? '' : (check.errors.of(check.errors.first)?.message?.strong ?? '');
+      return errors.first === null ? '' : (errors.of(errors.first)?.message?.strong ?? '');
     case 'rate':
       return duties.rates[0]?.largest ?? '';
     case 'limits':
@@ -59,19 +61,19 @@ function figureText(of: FaultFigure, r: Report): string {
         ? `here ${drive.train.limits.back} back, ${drive.train.limits.forth} forth`
         : 'no limits are set';
     case 'heat': {
-      const heat = check.force?.stand.find((s) => s.id === 'heat');
+      const heat = force?.stand.find((s) => s.id === 'heat');
       return heat?.message ?? '';
     }
   }
 }
 
 /** A symptom with its checks in order, the drive's own figures beside them; null for one that is not known. (handbook: make) */
-export function faultReport(r: Report, id: string): FaultReport | null {
+export function faultReport(of: Context, id: string): FaultReport | null {
   const fault = faults.find((f) => f.id === id);
   if (!fault) return null;
   return {
     fault,
-    checks: fault.checks.map(({ own, ...c }) => ({ ...c, own: own ? figureText(own, r) : '' })),
+    checks: fault.checks.map(({ own, ...c }) => ({ ...c, own: own ? figureText(own, of) : '' })),
   };
 }
 

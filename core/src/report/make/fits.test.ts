@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { newDrive, type Drive, type Stage } from '../../drive/index.ts';
 import type { ShelfPart } from '../../shelf/index.ts';
-import { adjustersFor, fitReport, fitRows, partsRows, readAdjusters } from '../index.ts';
+import { adjustersFor, fitReport } from '../index.ts';
+import { readAdjusters } from './adjusters.ts';
+import { fitRows, partsRows } from './fits.ts';
 
 const driveOf = (stages: readonly Stage[], more: Partial<Drive> = {}): Drive => ({
   ...newDrive('x'),

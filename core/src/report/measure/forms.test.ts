@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { applyEdit, newDrive, type Drive } from '../../drive/index.ts';
-import { measureForms, seriesChart, takenFrom } from '../index.ts';
+import { seriesChart, takenFrom } from '../index.ts';
+import { measureForms } from './forms.ts';
 import { readDrive } from '../../files/index.ts';
 import { readFileSync } from 'node:fs';
 

@@ -4,7 +4,7 @@ import { newDrive, pathOf, type Drive } from '../../drive/index.ts';
 import { wheelCutter } from '../../testing/samples.ts';
 import { report } from '../report.ts';
 import { pictureCharts, pictureMessage } from './charts.ts';
-import { pictureChoices, pictureOf, pictureTable, trackingRecord, type ResultPicture } from './pictures.ts';
+import { pictureOf, pictureTable, trackingRecord, type ResultPicture } from './pictures.ts';
 import type { TrackingPicture } from './tracking.ts';
 
 const end = <T>(run: Generator<number, T, boolean | undefined>): T => {
@@ -165,7 +165,7 @@ describe('a wheel, a turn, a slide', () => {
   });
   test('what there is to picture, and a key that is not there', () => {
     const d = wheelCutter('60, 73', { spins: [{ minRpm: '1', maxRpm: '2' }] });
-    expect(pictureChoices(report(d)).map((c) => c.key)).toEqual(['divide.60', 'divide.73', 'spin.0']);
+    expect(report(d).judged.pictures.map((c) => c.key)).toEqual(['divide.60', 'divide.73', 'spin.0']);
     for (const key of ['', 'x', 'spin.4', 'sweep.0', 'divide.nought'])
       expect(end(pictureOf(d, key, 7))).toBeNull();
   });
@@ -239,7 +239,7 @@ describe('a branch', () => {
         } as unknown as Drive;
         const path = pathOf(tree, 1).drive;
         const sums = (d: Drive) =>
-          report(d).check.errors.budgets.all.map((b) => [
+          report(d).judged.errors.budgets.all.map((b) => [
             b.key,
             b.budget.worst,
             b.budget.likely,

@@ -1,6 +1,7 @@
 import type { Drive } from '../../drive/index.ts';
 import { simulateTracking } from '../../simulate/index.ts';
-import type { Report } from '../report.ts';
+import type { Base } from '../base.ts';
+import type { ErrorsReport } from '../errors/report.ts';
 import { sweepName } from '../../plans/index.ts';
 import { EVERY, trackingPicture, type TrackingPicture } from './tracking.ts';
 import { following } from './model.ts';
@@ -17,7 +18,11 @@ import {
 export type ResultPicture = TrackingPicture | WheelPicture | RipplePicture | FramesPicture;
 
 /** What there is to be pictured of a drive's path: its first rate, its counts, its speeds, its sweeps. */
-export function pictureChoices({ drive, check: { errors }, kinematics: { lock } }: Report): readonly {
+export function pictureChoices({
+  drive,
+  errors,
+  k: { lock },
+}: Pick<Base, 'drive' | 'k'> & { readonly errors: ErrorsReport }): readonly {
   readonly key: string;
   readonly title: string;
 }[] {

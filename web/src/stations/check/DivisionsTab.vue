@@ -47,12 +47,12 @@ watch(
 /** The opened count: the one chosen, else the one that is rounded most, else the first. */
 const selected = computed(() => {
   if (chosen.value !== null) return chosen.value;
-  return report.value.check.most ?? report.value.counts[0] ?? null;
+  return report.value.judged.most ?? report.value.counts[0] ?? null;
 });
 const opened = computed(() => (selected.value === null ? null : report.value.opened(selected.value)));
 const chart = computed(() => (selected.value === null ? null : report.value.chart(selected.value)));
 const map = computed(() => report.value.map(2, MAP_TO));
-const tolerance = computed(() => report.value.job.tolerance);
+const tolerance = computed(() => report.value.asked.tolerance);
 
 const setDivisions = (text: string, editSession: string): Refusal | null =>
   edit({ do: 'divisions', text }, editSession);
@@ -109,19 +109,19 @@ async function copyCsv(): Promise<void> {
           :commit="setTolerance"
         />
         <v-spacer />
-        <GradeTag v-for="g in report.check.tally" :key="g.grade" :graded="g" />
+        <GradeTag v-for="g in report.judged.tally" :key="g.grade" :graded="g" />
       </div>
       <template v-if="report.counts.length > 0">
         <DivisionsTable
-          :rows="report.check.rows"
-          :unit="report.check.unit"
+          :rows="report.judged.rows"
+          :unit="report.judged.unit"
           :selected="selected"
           @choose="(d) => (chosen = d)"
         />
-        <div v-if="report.check.message" class="message">
+        <div v-if="report.judged.message" class="message">
           <p>
-            <RichText :text="report.check.message" />
-            <span v-if="report.check.idle">{{ report.check.idle }}</span>
+            <RichText :text="report.judged.message" />
+            <span v-if="report.judged.idle">{{ report.judged.idle }}</span>
           </p>
           <v-btn :prepend-icon="mdiTableLarge" :to="{ name: 'train', params: { id } }">See the ledger</v-btn>
         </div>
@@ -152,7 +152,7 @@ async function copyCsv(): Promise<void> {
             >Sheet</v-btn
           >
         </header>
-        <ErrorCharts v-if="chart" :chart="chart" :unit="report.check.unit" />
+        <ErrorCharts v-if="chart" :chart="chart" :unit="report.judged.unit" />
         <p v-else class="quiet many">
           {{ selected }} places are too many to draw one by one; the figures below hold for all of them.
         </p>

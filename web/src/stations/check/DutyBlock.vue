@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { mdiPlus } from '@mdi/js';
-import { dutyKinds, type DutyAsk, type DutyId, type DutyKindId } from '@pendrix/core';
+import { kindOfDuty, type DutyAsk, type DutyId, type DutyKindId } from '@pendrix/core';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import { useReport } from '../../ui/open-drive.ts';
 import { useDuty } from '../../ui/use-duty.ts';
@@ -12,7 +12,7 @@ const { kind } = defineProps<{ kind: DutyKindId & DutyId; ask: DutyAsk }>();
 const report = useReport();
 const fields = useDuty(kind);
 const reports = computed(() => report.value.duties.of(kind));
-const { many } = dutyKinds[kind];
+const { many } = kindOfDuty(kind);
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { duties, dutyGroups, dutyKinds, type DutyAsk, type DutyId, type DutyKindId } from '@pendrix/core';
+import { duties, dutyGroups, kindOfDuty, type DutyId, type DutyKindId } from '@pendrix/core';
 import DutyLines from '../../ui/DutyLines.vue';
 import { useReport } from '../../ui/open-drive.ts';
 import CheckHead from './CheckHead.vue';
@@ -12,7 +12,7 @@ const { group } = defineProps<{ group: string }>();
 
 const kinds = computed(() =>
   (dutyGroups.find((g) => g.id === group)?.kinds ?? []).flatMap((id) => {
-    const { ask }: { readonly ask?: DutyAsk } = dutyKinds[id];
+    const { ask } = kindOfDuty(id);
     return ask && id in duties ? [{ id: id as DutyKindId & DutyId, ask }] : [];
   }),
 );
@@ -21,7 +21,7 @@ const report = useReport();
 /** What follows from the train by itself, and is not asked for: it comes first. */
 const follows = computed(() =>
   (dutyGroups.find((g) => g.id === group)?.kinds ?? [])
-    .filter((id) => !('ask' in dutyKinds[id]))
+    .filter((id) => !kindOfDuty(id).ask)
     .flatMap((id) => report.value.duties.of(id)),
 );
 </script>

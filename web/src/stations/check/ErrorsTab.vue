@@ -19,13 +19,13 @@ import WhatIf from './WhatIf.vue';
 /** Every cause of error at the output: what it makes, what would take it out, and the sum against the tolerance. */
 const { edit } = useOpenDrive();
 const report = useReport();
-const errors = computed(() => report.value.check.errors);
+const errors = computed(() => report.value.judged.errors);
 const asked = ref<string | null>(null);
 const open = computed(() => {
   const key = asked.value ?? errors.value.first;
   return key === null ? null : (errors.value.of(key) ?? errors.value.of(errors.value.first ?? ''));
 });
-const tolerance = computed(() => report.value.job.tolerance);
+const tolerance = computed(() => report.value.asked.tolerance);
 const setTolerance = (text: string, session: string): Refusal | null =>
   edit({ do: 'tolerance', as: tolerance.value.as === 'length' ? 'length' : 'angle', text }, session);
 const take = useSeveralEdits();

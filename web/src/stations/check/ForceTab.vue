@@ -9,15 +9,7 @@ import {
   mdiThermometer,
   mdiWeatherWindy,
 } from '@mdi/js';
-import {
-  curveText,
-  forceChart,
-  benchForms,
-  forceCures,
-  loadInputsOf,
-  sourceKindOf,
-  type Refusal,
-} from '@pendrix/core';
+import { curveText, loadInputsOf, sourceKindOf, type Refusal } from '@pendrix/core';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import { useSaveExport } from '../../ui/exporting.ts';
 import BenchForms from '../../ui/BenchForms.vue';
@@ -39,7 +31,7 @@ const { edit } = useOpenDrive();
 const report = useReport();
 const { list, set, add, remove } = useDuty('load');
 const specs = computed(() => loadInputsOf(report.value.kinematics.travel !== null));
-const force = computed(() => report.value.check.force);
+const force = computed(() => report.value.judged.force);
 const duty = computed(() => report.value.duties.one('load'));
 const source = computed(() => report.value.drive.train.source);
 const motor = computed(() =>
@@ -47,8 +39,8 @@ const motor = computed(() =>
 );
 const setMotor = (key: string, text: string, session?: string): Refusal | null =>
   edit({ do: 'source', key, text }, session);
-const cures = computed(() => forceCures(report.value.drive));
-const chart = computed(() => force.value && forceChart(force.value));
+const cures = computed(() => report.value.judged.forceCures);
+const chart = computed(() => report.value.judged.torque);
 const most = computed(() => Math.max(1e-9, ...(force.value?.asked ?? []).map((a) => a.nm)));
 const saveExport = useSaveExport();
 const take = useSeveralEdits();
@@ -140,7 +132,7 @@ const ICONS = {
         title="Tests and reckonings"
         note="a minute each; what a test gives is marked as measured"
       >
-        <BenchForms :forms="benchForms(report)" />
+        <BenchForms :forms="report.judged.forms" />
       </FoldPanel>
     </div>
     <template v-if="force" #aside>

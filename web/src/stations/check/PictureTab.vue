@@ -10,7 +10,6 @@ import {
 import {
   angleText,
   measured,
-  pictureChoices,
   pictureCharts,
   pictureMessage,
   readCount,
@@ -41,7 +40,7 @@ const report = useReport();
 const settings = useSettings();
 const notices = useNotices();
 const cameras = useDuty('camera');
-const choices = computed(() => pictureChoices(report.value));
+const choices = computed(() => report.value.judged.pictures);
 const asked = ref<string | null>(null);
 const key = computed(() => {
   const all = choices.value;

@@ -1,4 +1,4 @@
-import { byPlates, dutyGroups, dutyKinds, pictureChoices, type Report } from '@pendrix/core';
+import { byPlates, dutyGroups, kindOfDuty, type Report } from '@pendrix/core';
 
 /** One tab of Check. */
 interface Tab {
@@ -14,7 +14,7 @@ const groups: readonly Tab[] = dutyGroups
   .map(({ id, title, kinds }): Tab => ({
     id,
     title,
-    asked: (r) => kinds.some((kind) => dutyKinds[kind].asked(r.drive)),
+    asked: (r) => kinds.some((kind) => kindOfDuty(kind).asked(r.drive)),
   }))
   .sort((a, b) => Number(b.id === 'plates') - Number(a.id === 'plates'));
 
@@ -27,9 +27,9 @@ export const tabs: readonly Tab[] = [
     asked: (r: Report) => r.counts.length > 0 && !byPlates(r.drive),
   },
   ...groups.filter((g) => g.id !== 'force'),
-  { id: 'errors', title: 'Errors', asked: (r: Report) => r.check.errors.first !== null },
+  { id: 'errors', title: 'Errors', asked: (r: Report) => r.judged.errors.first !== null },
   ...groups.filter((g) => g.id === 'force'),
-  { id: 'picture', title: 'Picture', asked: (r: Report) => pictureChoices(r).length > 0 },
+  { id: 'picture', title: 'Picture', asked: (r: Report) => r.judged.pictures.length > 0 },
 ];
 
 export const isTab = (text: unknown): text is string =>

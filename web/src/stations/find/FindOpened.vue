@@ -34,7 +34,7 @@ const MAX_OTHERS = 12;
 const drawing = computed(() => smallPicture(found.drive, WIDTH, HEIGHT, found.counts[0] ?? 0));
 const rows = computed(() => compareReports(present, found));
 const working = computed(() => [
-  ...found.train.steps.working(),
+  ...found.built.steps.working(),
   ...(found.verdict[2]?.figure?.working() ?? []),
 ]);
 const workingOpen = ref(false);
@@ -90,7 +90,7 @@ async function showOthers(): Promise<void> {
       </ol>
       <CompareTable :rows="rows" a-name="present" b-name="this one" />
       <h3>Factor ledger</h3>
-      <div class="book"><FactorLedger :ledger="found.train.ledger" :width="WIDTH - 28" /></div>
+      <div class="book"><FactorLedger :ledger="found.built.ledger" :width="WIDTH - 28" /></div>
       <h3>Other trains of this ratio</h3>
       <p v-if="others === null" class="others">
         <v-btn :disabled="asking" @click="showOthers">{{ asking ? 'Looking' : 'Show them' }}</v-btn>

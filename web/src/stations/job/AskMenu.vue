@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { mdiArrowRight, mdiPlus } from '@mdi/js';
-import { asking, dutyKinds, type DutyKind } from '@pendrix/core';
+import { asking, kindOfDuty } from '@pendrix/core';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
 
 /** One list of what a drive can be asked besides dividing, each with what it is for. What is asked already leads to where it is judged. */
@@ -22,7 +22,7 @@ interface Ask {
 }
 const asks = computed<readonly Ask[]>(() =>
   asking.flatMap((id): readonly Ask[] => {
-    const { ask, asked, many, group }: DutyKind = dutyKinds[id];
+    const { ask, asked, many, group } = kindOfDuty(id);
     if (!ask) return [];
     const { title, purpose, edit: added } = ask;
     const there = !many && asked(report.value.drive);

@@ -5,17 +5,7 @@ import { useReport } from '../../ui/open-drive.ts';
 
 /** What rates, sweeps and speeds ask of the train: the first figures of each. */
 const report = useReport();
-const groups = computed(() => {
-  const { rates, of } = report.value.duties;
-  return [
-    ...rates.map((r) => ({ key: r.key, title: r.name, figures: r.figures.slice(0, 2) })),
-    ...[...of('sweeps'), ...of('spins')].map((d) => ({
-      key: d.key,
-      title: d.title,
-      figures: d.lines.slice(0, 2).map((l) => l.figure),
-    })),
-  ].filter((g) => g.figures.length > 0);
-});
+const groups = computed(() => report.value.duties.asks.filter((g) => g.figures.length > 0));
 </script>
 
 <template>

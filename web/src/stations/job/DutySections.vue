@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { mdiArrowRight, mdiClose } from '@mdi/js';
-import type { InputSpec } from '@pendrix/core';
+import { asking, duties as specs, kindOfDuty, type DutyId, type InputSpec } from '@pendrix/core';
 import GradeTag from '../../ui/GradeTag.vue';
 import IconButton from '../../ui/IconButton.vue';
 import InputFields from '../../ui/InputFields.vue';
@@ -14,15 +14,15 @@ import AskMenu from './AskMenu.vue';
 /** What the drive must do besides dividing: what is asked, and one list of all that can be. */
 const report = useReport();
 const route = useRoute();
-const sweeps = useDuty('sweeps');
-const spins = useDuty('spins');
 const duties = computed(() => report.value.duties);
-const MAIN = ['from', 'to', 'unit', 'frames', 'easing', 'minRpm', 'maxRpm'];
-const main = (specs: readonly InputSpec[]) => specs.filter((s) => MAIN.includes(s.key));
-const framed = computed(() => [
-  { tab: 'sweep', kind: '', reports: duties.value.of('sweeps'), fields: sweeps },
-  { tab: 'spin', kind: 'Speed range', reports: duties.value.of('spins'), fields: spins },
-]);
+/** Kinds whose fields stand in the Job, each with how it is shown there. */
+const inJob = asking.flatMap((id) => {
+  const { job, group } = kindOfDuty(id);
+  return job && id in specs ? [{ ...job, id, tab: group.id, fields: useDuty(id as DutyId) }] : [];
+});
+const framed = computed(() => inJob.map((kind) => ({ ...kind, reports: duties.value.of(kind.id) })));
+const main = (given: readonly InputSpec[], keys: readonly string[]) =>
+  given.filter((s) => keys.includes(s.key));
 const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab } });
 </script>
 
@@ -39,16 +39,16 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
       </div>
     </div>
   </div>
-  <div v-if="duties.of('sweeps').length + duties.of('spins').length > 0" class="sec">
+  <div v-if="framed.some((g) => g.reports.length > 0)" class="sec">
     <h3>Camera moves and speeds<small>frames, speed range</small></h3>
     <div class="list">
       <template v-for="group in framed" :key="group.tab">
         <div v-for="(d, at) in group.reports" :key="d.key" class="one">
-          <span v-if="group.kind" class="kind">{{ group.kind }}</span>
+          <span v-if="group.word" class="kind">{{ group.word }}</span>
           <div class="short">
             <InputFields
               across
-              :specs="main(group.fields.specs)"
+              :specs="main(group.fields.specs, group.inputs)"
               :data="group.fields.list.value[at]!"
               :set="group.fields.set(at)"
             />

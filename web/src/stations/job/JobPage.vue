@@ -33,14 +33,7 @@ const move = (text: string, editSession: string): Refusal | null => edit({ do: '
 /** What travels asks for moves as well as for counts. */
 const linear = computed(() => report.value.kinematics.travel !== null);
 const note = (text: string): Refusal | null => edit({ do: 'notes', text }, 'notes');
-const asked = computed(
-  () =>
-    report.value.duties.rates.length +
-      // what the work weighs asks for nothing by itself
-      report.value.duties.all.filter((d) => d.key !== 'load').length +
-      (tree.value?.between.length ?? 0) >
-    0,
-);
+const asked = computed(() => report.value.duties.asked || (tree.value?.between.length ?? 0) > 0);
 const examples = [
   ['60', 'sixty to the turn'],
   ['60, 73, 95', 'three wheels'],
@@ -126,7 +119,7 @@ const examples = [
             :commit="move"
           />
           <ul class="moves">
-            <li v-for="m in report.train.work.moves" :key="m.figure.key">
+            <li v-for="m in report.built.work.moves" :key="m.figure.key">
               <span>{{ m.label }}</span> <GradeTag :graded="m.graded" />
             </li>
           </ul>
@@ -135,7 +128,7 @@ const examples = [
       <DutySections />
       <div class="sec">
         <h3>Tolerance<small>at the work</small></h3>
-        <ToleranceFields :tolerance="report.job.tolerance" :linear="linear" :edit="edit" />
+        <ToleranceFields :tolerance="report.asked.tolerance" :linear="linear" :edit="edit" />
       </div>
       <div class="sec">
         <h3>Notes<small>for whoever opens it next</small></h3>
@@ -153,22 +146,22 @@ const examples = [
       <header class="sub"><h2>What this asks of the train</h2></header>
       <DutyAsks />
       <template v-if="report.counts.length > 0">
-        <div class="block"><OwesLedger v-if="report.job.owes" :owes="report.job.owes" /></div>
+        <div class="block"><OwesLedger v-if="report.asked.owes" :owes="report.asked.owes" /></div>
         <div class="block ruled">
           <h3>Steps wanted, a turn</h3>
-          <StepsScale :pins="report.job.asks.pins" />
+          <StepsScale :pins="report.asked.asks.pins" />
           <div class="lines">
-            <div v-for="line in report.job.asks.lines" :key="line.label">
+            <div v-for="line in report.asked.asks.lines" :key="line.label">
               <span>{{ line.label }}</span><FigureText class="num" :figure="line.figure" />
             </div>
             <div>
-              <span>The present train has</span><FigureText class="num" :figure="report.train.steps" />
+              <span>The present train has</span><FigureText class="num" :figure="report.built.steps" />
             </div>
           </div>
         </div>
         <v-spacer />
-        <div v-if="report.job.asks.honest" class="honest">
-          <b>{{ report.job.asks.honest.strong }}</b> {{ report.job.asks.honest.rest }}
+        <div v-if="report.asked.asks.honest" class="honest">
+          <b>{{ report.asked.asks.honest.strong }}</b> {{ report.asked.asks.honest.rest }}
         </div>
         <div class="go">
           <v-btn variant="flat" :prepend-icon="mdiCogs" :to="{ name: 'train', params: { id } }"

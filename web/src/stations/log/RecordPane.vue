@@ -6,7 +6,6 @@ import {
   componentRows,
   recordValues,
   divisionRecordReport,
-  measureForms,
   refusalSentence,
   signedAngle,
   takenFrom,
@@ -47,7 +46,7 @@ const { read, name, columns, say, progress, load, again, sample, stop } = useRec
 watch(rate, () => {
   if (read.value?.is === 'tracking') void again();
 });
-const forms = computed(() => measureForms(looked.value.drive));
+const forms = computed(() => looked.value.kept.forms);
 const felt = ref<Readonly<Record<string, string>>>({});
 const input = ref<HTMLInputElement | null>(null);
 

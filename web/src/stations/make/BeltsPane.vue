@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { mdiFileDelimitedOutline } from '@mdi/js';
-import { beltReports } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
 import { useSaveExport } from '../../ui/exporting.ts';
 import GradeTag from '../../ui/GradeTag.vue';
@@ -12,7 +11,7 @@ const { edit } = useOpenDrive();
 const report = useReport();
 const shelf = useShelf();
 const saveExport = useSaveExport();
-const belts = computed(() => beltReports(report.value.drive, shelf.parts));
+const belts = computed(() => report.value.made.belts(shelf.parts));
 const choose = (stage: number, teeth: number): void =>
   void edit({ do: 'stage', at: stage, key: 'beltTeeth', text: String(teeth) });
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiFileCodeOutline, mdiFileDelimitedOutline, mdiSvg, mdiVectorLine } from '@mdi/js';
-import { drawingChoices, readCount, type Refusal } from '@pendrix/core';
+import { readCount, type Refusal } from '@pendrix/core';
 import type { ExportOptions } from '@pendrix/core/exports/index';
 import { useRoute } from 'vue-router';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -17,7 +17,7 @@ const route = useRoute();
 const saveExport = useSaveExport();
 const plates = computed(() => report.value.drive.plates?.plates ?? []);
 const choices = computed(() =>
-  drawingChoices(report.value.drive, tree.value?.planned ?? false).map((c) => ({
+  report.value.made.drawings(tree.value?.planned ?? false).map((c) => ({
     value: c.name,
     title: c.title,
   })),

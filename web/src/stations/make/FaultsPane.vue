@@ -2,8 +2,6 @@
 import { computed, ref } from 'vue';
 import {
   adjustersFor,
-  faultReport,
-  faults,
   readOutcomes,
   withOutcome,
   type Edit,
@@ -18,8 +16,8 @@ import { useSeveralEdits } from '../../ui/several-edits.ts';
 const { edit } = useOpenDrive();
 const report = useReport();
 const take = useSeveralEdits();
-const asked = ref(faults[0]!.id);
-const shown = computed(() => faultReport(report.value, asked.value)!);
+const asked = ref(report.value.made.faults[0]!.id);
+const shown = computed(() => report.value.made.fault(asked.value)!);
 const kept = computed(() => report.value.drive.bench?.faults);
 const outcomes = computed(() => readOutcomes(kept.value));
 const of = (id: string) => outcomes.value.get(`${shown.value.fault.id}.${id}`);
@@ -54,10 +52,10 @@ function put(id: string, outcome: Outcome | null): void {
 </script>
 
 <template>
-  <div class="scroll main faults" tabindex="0" role="region" aria-label="Faults">
+  <div class="scroll main report.made.faults" tabindex="0" role="region" aria-label="Faults">
     <nav aria-label="What is wrong">
       <button
-        v-for="f in faults"
+        v-for="f in report.made.faults"
         :key="f.id"
         type="button"
         :aria-pressed="f.id === asked"

@@ -1,67 +1,27 @@
 <script setup lang="ts">
-import {
-  BELT_HEAD,
-  beltRows,
-  buildStates,
-  WHEEL_HEAD,
-  WORK_HEAD,
-  workRows,
-  wheelRows,
-  type Report,
-} from '@pendrix/core';
+import type { Report } from '@pendrix/core';
 
 /** All of Make on paper: the cut list, what each wheel of the work is turned and measured to, belts, and the build with a box a step. */
 const { report } = defineProps<{ report: Report }>();
-const { drive } = report;
-const wheels = wheelRows(drive);
-const belts = beltRows(drive);
-const work = workRows(drive);
-const steps = buildStates(drive.build?.steps ?? []);
+/** the build has boxes to tick, and the rest sheets of their own */
+const CUT = ['wheels', 'work', 'belts'];
+const tables = report.made.tables().filter((t) => CUT.includes(t.id));
+const steps = report.made.build;
 </script>
 
 <template>
-  <h1>{{ drive.name }}: to make</h1>
-  <template v-if="wheels.length > 0">
-    <h2>Wheels of the train</h2>
-    <table class="narrow">
+  <h1>{{ report.drive.name }}: to make</h1>
+  <template v-for="t in tables" :key="t.id">
+    <h2>{{ t.title }}</h2>
+    <table :class="{ narrow: t.head.length > 8 }">
       <thead>
         <tr>
-          <th v-for="h in WHEEL_HEAD" :key="h">{{ h }}</th>
+          <th v-for="h in t.head" :key="h" :class="{ l: t.id === 'work' }">{{ h }}</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(r, i) in wheels" :key="i">
-          <td v-for="(c, j) in r" :key="j">{{ c }}</td>
-        </tr>
-      </tbody>
-    </table>
-  </template>
-  <template v-if="work.length > 0">
-    <h2>Wheels of the work</h2>
-    <table>
-      <thead>
-        <tr>
-          <th v-for="h in WORK_HEAD" :key="h" class="l">{{ h }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(r, i) in work" :key="i">
-          <td v-for="(c, j) in r" :key="j" class="l">{{ c }}</td>
-        </tr>
-      </tbody>
-    </table>
-  </template>
-  <template v-if="belts.length > 0">
-    <h2>Belts</h2>
-    <table>
-      <thead>
-        <tr>
-          <th v-for="h in BELT_HEAD" :key="h">{{ h }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(r, i) in belts" :key="i">
-          <td v-for="(c, j) in r" :key="j">{{ c }}</td>
+        <tr v-for="(r, i) in t.rows" :key="i">
+          <td v-for="(c, j) in r" :key="j" :class="{ l: t.id === 'work' }">{{ c }}</td>
         </tr>
       </tbody>
     </table>

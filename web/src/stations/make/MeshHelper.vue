@@ -4,8 +4,6 @@ import { mdiArrowULeftTop, mdiRestart } from '@mdi/js';
 import {
   adjustersFor,
   feelWords,
-  meshChoices,
-  meshReport,
   readSize,
   stageInputs,
   turnText,
@@ -25,13 +23,13 @@ const { edit } = useOpenDrive();
 const report = useReport();
 const take = useSeveralEdits();
 const drive = computed(() => report.value.drive);
-const choices = computed(() => meshChoices(drive.value));
+const choices = computed(() => report.value.made.meshes);
 const asked = ref<string | null>(null);
 const at = computed(() => {
   const all = choices.value;
   return (all.find((c) => String(c.stage) === asked.value) ?? all.at(-1))?.stage ?? null;
 });
-const mesh = computed(() => (at.value === null ? null : meshReport(drive.value, at.value)));
+const mesh = computed(() => (at.value === null ? null : report.value.made.mesh(at.value)));
 const specs = computed(() =>
   at.value === null
     ? []

@@ -1,15 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiAlertOutline, mdiFileDelimitedOutline, mdiRotateRight, mdiSvg, mdiVectorLine } from '@mdi/js';
-import {
-  duties,
-  dutiesIn,
-  stageInputs,
-  wheelReports,
-  type InputSpec,
-  type MadeWheel,
-  type Refusal,
-} from '@pendrix/core';
+import { duties, dutiesIn, stageInputs, type InputSpec, type MadeWheel, type Refusal } from '@pendrix/core';
 import { useRoute } from 'vue-router';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { useSaveExport } from '../../ui/exporting.ts';
@@ -23,7 +15,7 @@ const report = useReport();
 const route = useRoute();
 const saveExport = useSaveExport();
 const drive = computed(() => report.value.drive);
-const all = computed(() => wheelReports(drive.value));
+const all = computed(() => report.value.made.wheels);
 const asked = ref<string | null>(null);
 /** a wheel that is cut before one that is bought */
 const entry = computed(

@@ -61,7 +61,7 @@ function choose(train: number, stage: number): void {
   else emit('look', train, stage);
 }
 const shafts = computed(() => {
-  const list = under.value.report.train.shafts;
+  const list = under.value.report.built.shafts;
   if (!one.value) {
     const output = under.value.tree.outputs[under.value.path.train];
     return list.map((s) => ({ ...s, title: output?.shafts[s.index] ?? s.title }));
@@ -98,5 +98,5 @@ defineExpose({ svg: computed(() => single.value?.svg ?? several.value?.svg ?? nu
       @choose="(s) => moved() || emit('choose', one!.runs[s]!.at)"
     />
   </DrawingBench>
-  <ShaftColumns :shafts="shafts" :work="under.report.train.work" :column="column" />
+  <ShaftColumns :shafts="shafts" :work="under.report.built.work" :column="column" />
 </template>

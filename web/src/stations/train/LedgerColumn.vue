@@ -13,7 +13,7 @@ const { report } = defineProps<{ report: Report }>();
 const emit = defineEmits<{ compare: [cure: CureReport] }>();
 /** The drawing and its shafts come first. */
 const drawn = useNextFrame(() => report, 4);
-const ledger = computed(() => drawn.value.train.ledger);
+const ledger = computed(() => drawn.value.built.ledger);
 const { missing, chosen, choose, block, fresh, settled } = useCures(() => report);
 </script>
 
@@ -22,7 +22,7 @@ const { missing, chosen, choose, block, fresh, settled } = useCures(() => report
     <header class="sub">
       <h2>Factor ledger</h2>
       <v-spacer />
-      <WorkingKey :figure="report.train.steps" />
+      <WorkingKey :figure="report.built.steps" />
     </header>
     <div class="book">
       <FactorLedger :ledger="ledger" :chosen="chosen" @choose="(p) => choose(p.replaceAll('\u2009', ''))" />
@@ -34,7 +34,7 @@ const { missing, chosen, choose, block, fresh, settled } = useCures(() => report
     <p v-else-if="!report.divider" class="quiet more">
       This source has no steps: nothing can be divided with it, only kept turning.
     </p>
-    <EvenStrip :strip="settled.train.strip" :asked="report.counts" />
+    <EvenStrip :strip="settled.built.strip" :asked="report.counts" />
     <CurePanel
       v-if="missing.length > 0 && report.counts.length > 0 && report.divider"
       :missing="missing"

@@ -3,7 +3,7 @@ import type { Report, ShaftReport } from '@pendrix/core';
 import FigureText from '../../ui/FigureText.vue';
 
 /** Under every shaft: what a maker wants to know of it. */
-defineProps<{ shafts: readonly ShaftReport[]; work: Report['train']['work']; column: number }>();
+defineProps<{ shafts: readonly ShaftReport[]; work: Report['built']['work']; column: number }>();
 </script>
 
 <template>

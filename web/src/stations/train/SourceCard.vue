@@ -25,7 +25,7 @@ import FoldPanel from '../../ui/FoldPanel.vue';
 /** What drives the train: its own inputs, and for a stepper the driver's modes and the one in use. */
 const { source, report, dismissed, hasController, edit } = defineProps<{
   source: Source;
-  report: Report['train']['source'];
+  report: Report['built']['source'];
   dismissed: readonly string[];
   hasController: boolean;
   edit: (e: Edit, editSession?: string) => Refusal | null;

@@ -85,7 +85,7 @@ const { speed, speedShown, speeds, turning } = useSpeed(
   () => report.value,
   () => tree.value,
 );
-const sourceReport = useKept(() => report.value.train.source);
+const sourceReport = useKept(() => report.value.built.source);
 const dismissed = useKept(() => report.value.drive.dismissed ?? []);
 const takeSource = (source: Source, label: string): void =>
   void edit({ do: 'train', train: { ...report.value.drive.train, source }, label });
@@ -161,7 +161,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
         @choose="(v) => v === 'plan' && show('plan')"
       />
       <span v-if="!tree.several" class="quiet ratio"
-        >reduction <FigureText class="mono" :figure="report.train.ratio" /> : 1</span
+        >reduction <FigureText class="mono" :figure="report.built.ratio" /> : 1</span
       >
       <v-spacer />
       <ToggleChoice label="Drawing" :value="speedShown" :options="speeds" @choose="(s) => (speed = s)" />
@@ -234,11 +234,11 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
               <StageCard
                 :stage="stages[run.at]!"
                 :row="run.count"
-                :report="report.train.stages[run.at + run.count - 1]!"
+                :report="report.built.stages[run.at + run.count - 1]!"
                 :at="run.at"
                 :last="stages.length - 1"
                 :selected="selected === run.at"
-                :word="report.train.source.word"
+                :word="report.built.source.word"
                 :edit="editRun(run)"
                 @select="selected = run.at"
                 @move="(to) => move(run.at, to)"
@@ -255,7 +255,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
                 @add="(kind) => add(kind, stages.length)"
                 @shelf="shelfAt = { at: stages.length, replace: false }"
             /></span>
-            <WorkCard :drive="report.drive" :report="report.train" :shared="path.shared" :edit="edit" />
+            <WorkCard :drive="report.drive" :report="report.built" :shared="path.shared" :edit="edit" />
           </div>
         </div>
       </div>
@@ -285,7 +285,7 @@ function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>
     </template>
   </TwoColumns>
   <FromShelf v-model="shelfOpen" @take="takeFromShelf" />
-  <TrueRatio v-model="ratioOpen" :full-steps="report.train.fullSteps" :replaces="ratioAt" @use="useRatio" />
+  <TrueRatio v-model="ratioOpen" :full-steps="report.built.fullSteps" :replaces="ratioAt" @use="useRatio" />
 </template>
 
 <style scoped src="./train.css"></style>

@@ -27,7 +27,7 @@ const {
   edit,
 } = defineProps<{
   drive: Drive;
-  report: Report['train'];
+  report: Report['built'];
   /** stages that it shares with the train it hangs on: its encoder is told by its own shafts */
   shared?: number;
   edit: (e: Edit, editSession?: string) => Refusal | null;

@@ -51,7 +51,7 @@ describe('comparing', () => {
 
   test('a cure stands beside the present train, and goes in only when it is taken', () => {
     const { drive, said, c } = bench();
-    const cure = report(drive.value).train.cures(73n, { from: 12, to: 127 })!.cures[0]!;
+    const cure = report(drive.value).built.cures(73n, { from: 12, to: 127 })!.cures[0]!;
     c.tryCure(cure);
     expect([c.pair.value?.cure, c.pair.value?.title]).toEqual([true, cure.message]);
     expect(drive.value).toBe(base);
@@ -63,7 +63,7 @@ describe('comparing', () => {
 
   test('a cure is dropped with the train it was found for', async () => {
     const { drive, edit, c } = bench();
-    c.tryCure(report(drive.value).train.cures(73n, { from: 12, to: 127 })!.cures[0]!);
+    c.tryCure(report(drive.value).built.cures(73n, { from: 12, to: 127 })!.cures[0]!);
     edit({ do: 'stage', at: 0, key: 'z2', text: '80' });
     await nextTick();
     expect(c.pair.value).toBeNull();

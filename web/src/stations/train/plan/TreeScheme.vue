@@ -106,7 +106,7 @@ const Y = (row: number): number => 26 + ROW * row;
           >
             {{ r.o.name }}
           </button>
-          <FigureText class="mono" :figure="r.o.report.train.ratio" />
+          <FigureText class="mono" :figure="r.o.report.built.ratio" />
         </span>
       </template>
     </div>

@@ -1,0 +1,62 @@
+import type { Division } from '../../divide/index.ts';
+import { doubtOfStops } from '../../motion/index.ts';
+import { worstFigure } from '../divide/division-working.ts';
+import { doubtful, gradeOfDivision, gradeWords, grouped, timeText } from '../../words/index.ts';
+import type { Budgeted } from '../errors/budgets.ts';
+import { empty, type VerdictCell } from '../cell.ts';
+import type { Judged } from './judged.ts';
+
+/** The sum of all causes for the worst count, else for the rate that is followed; its working tells what rounding alone leaves. */
+export function errorCell(judged: Judged): VerdictCell {
+  const { divisions, asked, plates, errors } = judged;
+  const tracked = asked === 0 ? errors().budgets.tracking : null;
+  if (tracked) return summed(judged, tracked, null);
+  const cell = empty('error', asked === 0 ? 'asked' : 'judged', 'no divisions asked');
+  if (plates)
+    return plates.some((r) => r.graded.grade === 'unknown')
+      ? { ...cell, group: 'plates', absent: 'a circle is missing' }
+      : { ...cell, group: 'plates', absent: 'none, in whole holes' };
+  const by = errors().budgets.dividing;
+  const worst = by && divisions.find((d) => d.divisions === by.divisions);
+  return by && worst ? summed(judged, by, worst) : cell;
+}
+
+/** One budget as the cell: dividing into a count, or following. */
+function summed({ drive, k, divider, errors }: Judged, by: Budgeted, d: Division | null): VerdictCell {
+  const told = errors().of(by.key)!;
+  const sum = told.worst;
+  const grade = sum.graded?.grade ?? (by.budget.worst === 0 ? 'even' : 'rounded');
+  const word = grade === 'misses' ? sum.graded!.word : gradeWords[grade];
+  const arithmetic = d && divider ? gradeOfDivision(d, divider) : null;
+  const gathered = by.seconds === null ? '' : `what drifts is gathered for ${timeText(by.seconds).join(' ')}`;
+  return {
+    ...empty('error', 'judged', ''),
+    group: 'errors',
+    // where a wheel locks, a count that it does not have misses whatever is allowed
+    graded:
+      arithmetic?.grade === 'misses' && grade !== 'misses'
+        ? arithmetic
+        : doubtful({ grade, word }, doubtOfStops(drive, k), 'arcsec'),
+    figure: {
+      ...sum.figure,
+      key: 'errors.all',
+      label: `worst error of ${d ? grouped(String(d.divisions)) : by.title}, all causes at their worst`,
+      working: () => [
+        {
+          label: d ? 'of all counts' : 'following',
+          text: [
+            ...(d && divider
+              ? [
+                  `${grouped(String(d.divisions))} has the greatest sum; rounding alone leaves `,
+                  ...worstFigure({ drive, k, divider, d }).text,
+                ]
+              : [gathered]),
+            told.unknown && `, ${told.unknown}`,
+          ],
+          exact: false,
+        },
+        ...sum.figure.working(),
+      ],
+    },
+  };
+}
