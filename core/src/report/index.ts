@@ -112,3 +112,12 @@ export { type OpenedPlate, type PlateRow, type PlatesReport } from './duties/pla
 export { makingReport } from './duties/plates/making.ts';
 export type { PlatePicture } from './duties/plates/picture.ts';
 export { CELLS, cellLabels, type CellId, type Concern, type VerdictCell } from './cell.ts';
+export {
+  setTrueRatio,
+  trueRatioAsked,
+  trueRatioReport,
+  wheelTrains,
+  type StageToUse,
+  type TrueRatioAsked,
+} from './find/true-ratio.ts';
+export { branchEdits, branchRows, type BranchRow } from './find/two-branches.ts';

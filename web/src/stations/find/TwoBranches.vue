@@ -3,20 +3,19 @@ import { computed, ref, watch } from 'vue';
 import { mdiStop } from '@mdi/js';
 import {
   branchesAsked,
+  branchEdits,
   freeTrainNames,
-  measured,
   refusalMessage,
+  type BranchRow,
   type Edit,
   type Path,
   type Refusal,
-  type Stage,
   type TreeReport,
 } from '@pendrix/core';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import ReadField from '../../ui/ReadField.vue';
 import { useSettled } from '../../ui/settled.ts';
-import type { TextBranches } from '../../workers/branches-work.ts';
-import { useBranches } from './use-branches.ts';
+import { useWheels } from '../../ui/use-wheels.ts';
 
 /** Two branches that leave one shaft, looked for at once: the fewest wheels, a common one where there can be. */
 const { path, tree, edit } = defineProps<{
@@ -25,14 +24,14 @@ const { path, tree, edit } = defineProps<{
   edit: (edit: Edit, session?: string) => Refusal | null;
 }>();
 const emit = defineEmits<{ used: [names: readonly [string, string]] }>();
-const { rows, busy, failed, search, stop } = useBranches();
+const { rows, busy, failed, search, stop } = useWheels('branches');
 const asked = computed(() => branchesAsked(path.drive));
 const refusal = computed(() => (asked.value.ok ? null : refusalMessage(asked.value.refusal)));
-const { settled } = useSettled(() => asked.value);
+const { settled } = useSettled(() => asked.value.ok && path.drive);
 watch(
   settled,
   (now) => {
-    if (now.ok) void search(now.value);
+    if (now) void search(now);
   },
   { immediate: true },
 );
@@ -48,34 +47,16 @@ const setName =
     names.value = i === 0 ? [text, names.value[1]] : [names.value[0], text];
     return null;
   };
-const words = (pairs: TextBranches['first']): string => pairs.map((p) => p.join(':')).join(' · ');
-const SHARES = { nothing: '', wheel: 'one wheel drives both', pair: 'the first pair drives both' } as const;
-const off = (ppm: number): string => (ppm === 0 ? 'exact' : `${ppm > 0 ? '+' : ''}${measured(ppm)} ppm`);
 
 /** Both are hung on the shaft in one step. */
 const failure = ref<Refusal | null>(null);
 const failureSaid = computed(() => failure.value && refusalMessage(failure.value));
-function use(row: TextBranches): void {
+function use(row: BranchRow): void {
   const session = `branches-${Date.now()}`;
-  const stages = (pairs: TextBranches['first']): readonly Stage[] =>
-    pairs.map(([z1, z2]): Stage => ({ kind: 'spur', z1, z2 }));
-  const [a, b] = [named(0), named(1)];
-  const hang = from.value.from;
-  failure.value =
-    edit({ do: 'addTrain', name: a, from: hang, stages: stages(row.first) }, session) ??
-    edit(
-      row.shares === 'pair'
-        ? // a common pair belongs to the first; the second goes on from it
-          {
-            do: 'addTrain',
-            name: b,
-            from: { train: a, shaft: 1 },
-            stages: stages(row.second.slice(1)),
-          }
-        : { do: 'addTrain', name: b, from: hang, stages: stages(row.second) },
-      session,
-    );
-  if (!failure.value) emit('used', [a, b]);
+  const both = [named(0), named(1)] as const;
+  failure.value = null;
+  for (const e of branchEdits(row, from.value.from, both)) failure.value ??= edit(e, session);
+  if (!failure.value) emit('used', both);
 }
 </script>
 
@@ -121,12 +102,12 @@ function use(row: TextBranches): void {
             <td class="r mono">
               <b>{{ r.wheels }}</b>
             </td>
-            <td class="mono">{{ words(r.first) }}</td>
+            <td class="mono">{{ r.words[0] }}</td>
             <td class="mono">
-              {{ words(r.second) }}<span class="quiet">{{ SHARES[r.shares] }}</span>
+              {{ r.words[1] }}<span class="quiet">{{ r.shared }}</span>
             </td>
             <td>
-              {{ off(r.ppm[0]) }}<span class="line">{{ off(r.ppm[1]) }}</span>
+              {{ r.off[0] }}<span class="line">{{ r.off[1] }}</span>
             </td>
             <td class="r mono">{{ r.teeth }}</td>
             <td><v-btn @click="use(r)">Use</v-btn></td>

@@ -16,6 +16,7 @@ import {
   type Source,
   type Stage,
   type StageKindId,
+  type StageToUse,
   type StageRun,
 } from '@pendrix/core';
 import { useNotices } from '../../stores/notices.ts';
@@ -135,7 +136,7 @@ const ratioAt = computed(() => {
   const chosen = selected.value === null ? undefined : stages.value[selected.value];
   return chosen?.kind === 'box' || chosen?.kind === 'ratio' ? selected.value : null;
 });
-function useRatio(kind: StageKindId, values: Readonly<Record<string, InputValue>>): void {
+function useRatio({ kind, values }: StageToUse): void {
   const at = ratioAt.value;
   const done =
     at === null
