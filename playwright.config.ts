@@ -35,8 +35,7 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: true,
   workers: 2,
-  // what passes only the second time is told as flaky
-  retries: process.env['PENDRIX_TRACE'] ? 0 : 1,
+  retries: 0,
   timeout: 60_000,
   reporter: process.env['PENDRIX_E2E_JSON']
     ? [['list'], ['json', { outputFile: process.env['PENDRIX_E2E_JSON'] }]]

@@ -91,10 +91,16 @@ export async function typeInto(input: Locator, text: string): Promise<void> {
 /** A cell of the verdict strip as text. */
 export const cell = (page: Page, id: string) => page.locator(`.verdict [data-cell=${id}]`);
 
+/** Until what was asked for is drawn: two frames of the page itself, not a time. */
+export const painted = (page: Page): Promise<void> =>
+  page.evaluate(
+    () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
+  );
+
 /** Waits until everything is on the disk. */
 export async function saved(page: Page): Promise<void> {
+  await painted(page);
   await expect(page.locator('.title')).toContainText('saved');
-  await page.waitForTimeout(150);
 }
 
 /** A file as an upload, from text or bytes. */
@@ -117,7 +123,7 @@ export async function choose(select: Locator, title: string): Promise<void> {
   for (let i = 0; i < 60 && !(await option.isVisible()); i++) {
     await select.page().locator('.v-select__content .v-list').hover();
     await select.page().mouse.wheel(0, 240);
-    await select.page().waitForTimeout(60);
+    await painted(select.page());
   }
   await option.click();
 }

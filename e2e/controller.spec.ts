@@ -110,7 +110,10 @@ test('counted once an edge and not held, shaking walks the count off, and the di
   await expect(panel(page)).toContainText(/edges on A and 0 on B: \d+ counts/, { timeout: 10_000 });
   await page.keyboard.press('c');
   await expect(key(page, 'Cut')).toBeEnabled();
-  await page.waitForTimeout(1200);
+  // until the count has walked where it can be read
+  const stands = panel(page).getByText('the work at');
+  const clamped = await stands.innerText();
+  await expect(stands).not.toHaveText(clamped);
   await key(page, 'Cut').click();
   await expect(page.getByRole('alert')).toContainText(
     /The count walked off by \d+ counts .* one edge flickers/,

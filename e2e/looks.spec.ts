@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { emptyTest, expect, type Page, test } from './quiet.ts';
-import { beginAt, beginAtDrives, go, openDemo, openTab, tab } from './bench.ts';
+import { beginAt, beginAtDrives, go, openDemo, openTab, painted, tab } from './bench.ts';
 
 /** By night the page is the same but for its colours. */
 const RULES = {
@@ -94,7 +94,7 @@ test(
       for (const name of tabs) {
         await openTab(page, name);
         await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
-        await page.waitForTimeout(300);
+        await painted(page);
         await nothingSeriousBy(page);
       }
     }
@@ -102,7 +102,7 @@ test(
     for (const name of ['Drawings', 'Belts', 'Fits, parts', 'Build', 'Faults']) {
       await tab(page, name).click();
       await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
-      await page.waitForTimeout(300);
+      await painted(page);
       await nothingSeriousBy(page);
     }
     await beginAt(page, 'Walnut orrery', 'Train');
@@ -138,7 +138,7 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   expect(await runsOut(page)).toEqual([]);
   for (const drive of ['Night meadow', 'Garden film', 'Sundial plate']) {
     await beginAt(page, drive, 'Check');
-    await page.waitForTimeout(300);
+    await painted(page);
     expect(await runsOut(page)).toEqual([]);
     await go(page, 'Job');
     expect(await runsOut(page)).toEqual([]);
@@ -170,7 +170,7 @@ test('the keys of Make stay in their bar, however many a tab has', { tag: '@nigh
     for (const name of ['Drawings', 'Belts', 'Fits, parts', 'Build', 'Faults', 'Wheels']) {
       await tab(page, name).click();
       await expect(tab(page, name)).toHaveAttribute('aria-selected', 'true');
-      await page.waitForTimeout(200);
+      await painted(page);
       expect([width, name, await runsOut(page)]).toEqual([width, name, []]);
     }
   }

@@ -3,7 +3,7 @@ import type { RowKey } from './database.ts';
 /** What tabs tell each other: which records they wrote. What stands in them is read from the database. */
 export interface Channel {
   readonly tell: (keys: readonly RowKey[]) => void;
-  readonly listen: (told: (keys: readonly RowKey[]) => void) => void;
+  readonly listen: (told: (keys: readonly RowKey[]) => Promise<void>) => void;
 }
 
 /** The channel of this name; null where the browser has none: then a tab sees the others' writes when it is shown again or writes itself. */
@@ -15,7 +15,7 @@ export function channelOf(name: string): Channel | null {
   return {
     tell: (keys) => channel.postMessage(keys),
     listen: (told) => {
-      channel.onmessage = (e: MessageEvent<readonly RowKey[]>) => told(e.data);
+      channel.onmessage = (e: MessageEvent<readonly RowKey[]>) => void told(e.data);
     },
   };
 }

@@ -3,6 +3,7 @@ import Dexie from 'dexie';
 import { planRun, startRun } from '@pendrix/core';
 import { databaseRefusal, type Database } from './database.ts';
 import { openJournal, type Note } from './journal.ts';
+import { useRecords } from './records.ts';
 import { browser, divisions, inDrive, wheel, type Browser } from './testing.ts';
 
 let b: Browser;
@@ -10,7 +11,7 @@ beforeEach(() => {
   b = browser();
 });
 afterEach(async () => {
-  await new Promise((r) => setTimeout(r, 20));
+  await b.quiet();
   b.end();
 });
 
@@ -59,13 +60,19 @@ describe('what the disk does', () => {
   });
 
   test('a database that never answers does not hold the page up for ever', async () => {
-    const opening = b.tab('a', (d) => ({ ...d, all: () => new Promise(() => undefined) }));
-    void opening;
-    await new Promise((r) => setTimeout(r, 5300));
-    const { useRecords } = await import('./records.ts');
+    let patience: (() => void) | null = null;
+    const never = (d: Database): Database => ({ ...d, all: () => new Promise(() => undefined) });
+    void b.tab('a', never, {
+      later: (act) => {
+        patience = act;
+        return () => undefined;
+      },
+    });
     const records = useRecords();
+    expect([records.ready, records.trouble]).toEqual([false, null]);
+    patience!();
     expect([records.ready, records.trouble?.code]).toEqual([true, 'storageSlow']);
-  }, 10_000);
+  });
 
   test('a record that cannot be read is set apart and named; the rest works, and it can be deleted', async () => {
     const a = await b.tab('a');
@@ -171,9 +178,19 @@ describe('what the disk does', () => {
   });
 
   /** A promise that is kept when told to. */
+  /** Something that waits until it is let through: `come` once somebody stands before it. */
   const gate = () => {
-    let open = (): void => undefined;
-    return { passed: new Promise<void>((r) => (open = r)), open: () => open() };
+    let [open, arrived] = [(): void => undefined, (): void => undefined];
+    const opened = new Promise<void>((r) => (open = r));
+    const come = new Promise<void>((r) => (arrived = r));
+    return {
+      come,
+      passed: () => {
+        arrived();
+        return opened;
+      },
+      open: () => open(),
+    };
   };
 
   test('what a waking tab reads slowly does not go over what was written meanwhile', async () => {
@@ -183,7 +200,7 @@ describe('what the disk does', () => {
       ...d,
       all: async () => {
         const rows = await d.all();
-        if (waking) await slow.passed;
+        if (waking) await slow.passed();
         return rows;
       },
     }));
@@ -191,7 +208,7 @@ describe('what the disk does', () => {
     await a.settled();
     waking = true;
     const woken = a.records.wake();
-    await new Promise((r) => setTimeout(r, 20));
+    await slow.come;
     a.workshop.edit(id, { do: 'divisions', text: '73' });
     await a.settled();
     slow.open();
@@ -205,7 +222,7 @@ describe('what the disk does', () => {
     const a = await b.tab('a', (d) => ({
       ...d,
       write: async (...args) => {
-        if (held) await slow.passed;
+        if (held) await slow.passed();
         return d.write(...args);
       },
     }));

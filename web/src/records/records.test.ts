@@ -13,7 +13,7 @@ beforeEach(() => {
   b = browser();
 });
 afterEach(async () => {
-  await new Promise((r) => setTimeout(r, 20));
+  await b.quiet();
   b.end();
 });
 

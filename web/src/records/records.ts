@@ -43,7 +43,14 @@ export interface Opening {
   readonly journal?: Journal;
   readonly tab?: () => Promise<Tab>;
   readonly channel?: Channel | null;
+  /** does something after a while unless what it gives is called */
+  readonly later?: (act: () => void, ms: number) => () => void;
 }
+
+const later = (act: () => void, ms: number): (() => void) => {
+  const timer = setTimeout(act, ms);
+  return () => clearTimeout(timer);
+};
 
 /**
  * The one store of records: drives, lines of the shelf, runs. Every change is a step of one record or many; it is shown, noted in the
@@ -72,7 +79,7 @@ export const useRecords = defineStore('records', () => {
     const { trouble } = sync;
     journal = given.journal ?? openJournal();
     const channel = given.channel === undefined ? channelOf('pendrix') : given.channel;
-    const late = setTimeout(() => {
+    const inTime = (given.later ?? later)(() => {
       trouble.value ??= error('storageSlow', '').refusal;
       ready.value = true;
     }, PATIENCE_MS);
@@ -95,7 +102,7 @@ export const useRecords = defineStore('records', () => {
     } catch (fault) {
       sync.fail(fault);
     } finally {
-      clearTimeout(late);
+      inTime();
     }
     ready.value = true;
   }

@@ -62,7 +62,7 @@ export function createSync() {
     database = db;
     journal = notesOf;
     channel = told;
-    channel?.listen((keys) => void onRemoteChange(keys));
+    channel?.listen((keys) => onRemoteChange(keys));
   }
 
   /** These are to be written, with the step that made them. */

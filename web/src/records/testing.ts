@@ -6,7 +6,7 @@ import type { Channel } from './channel.ts';
 import { openDatabase, type Database, type RowKey } from './database.ts';
 import type { Scope } from './history.ts';
 import { openJournal, type SyncStorage } from './journal.ts';
-import { useRecords } from './records.ts';
+import { useRecords, type Opening } from './records.ts';
 
 /** For tests: tabs of one browser, without a page. */
 
@@ -28,7 +28,9 @@ export function memory(): SyncStorage {
 export interface Browser {
   readonly notes: SyncStorage;
   /** opens a tab; one of the same name is that tab after a reload */
-  readonly tab: (id: string, bent?: (database: Database) => Database) => Promise<OpenTab>;
+  readonly tab: (id: string, bent?: (database: Database) => Database, given?: Opening) => Promise<OpenTab>;
+  /** until no tab is reading what another wrote */
+  readonly quiet: () => Promise<void>;
   /** the tab is gone: it hears nothing, and others may have its steps */
   readonly close: (id: string) => void;
   readonly end: () => void;
@@ -48,11 +50,13 @@ let browsers = 0;
 export function browser(name = `test-${++browsers}`): Browser {
   const notes = memory();
   const alive = new Set<string>();
-  const ears = new Map<string, (keys: readonly RowKey[]) => void>();
+  const ears = new Map<string, (keys: readonly RowKey[]) => Promise<void>>();
+  /** what tabs are reading of each other's writes */
+  const reading = new Set<Promise<void>>();
   const databases: Database[] = [];
   return {
     notes,
-    tab: async (id, bent = (d) => d) => {
+    tab: async (id, bent = (d) => d, given = {}) => {
       setActivePinia(createPinia());
       const records = useRecords();
       const workshop = useWorkshop();
@@ -62,11 +66,17 @@ export function browser(name = `test-${++browsers}`): Browser {
       alive.add(id);
       const channel: Channel = {
         tell: (keys) => {
-          for (const [other, told] of ears) if (other !== id) told(keys);
+          for (const [other, told] of ears) {
+            if (other === id) continue;
+            const read = told(keys).catch(() => undefined);
+            reading.add(read);
+            void read.then(() => reading.delete(read));
+          }
         },
         listen: (told) => void ears.set(id, told),
       };
       await records.open({
+        ...given,
         database: bent(database),
         journal: openJournal(notes),
         tab: () => Promise.resolve({ id, alive: () => Promise.resolve(new Set(alive)) }),
@@ -82,10 +92,13 @@ export function browser(name = `test-${++browsers}`): Browser {
           const stood = records.trouble;
           for (let i = 0; i < 300 && records.unsaved > 0 && records.trouble === stood; i++)
             await new Promise((r) => setTimeout(r, 3));
-          // what was told is read by the others in a transaction of their own
-          await new Promise((r) => setTimeout(r, 15));
+          // what was told is read by the others in a transaction of their own, and may be told on
+          while (reading.size > 0) await Promise.all(reading);
         },
       };
+    },
+    quiet: async () => {
+      while (reading.size > 0) await Promise.all(reading);
     },
     close: (id) => {
       alive.delete(id);

@@ -36,7 +36,7 @@ describe('what a gearbox really is', () => {
     });
     expect(told.fractions[0]).toEqual({
       text: '637/10',
-      value: '63.7',
+      value: '63.70000',
       use: { kind: 'ratio', values: { value: '637/10', provenance: 'nominal' } },
     });
     // 9:32, 11:22, 9:26, 10:31: 25 792/405 is 63.68395

@@ -30,11 +30,13 @@ export function readableRate(drive: Drive, name?: string): Readable | null {
     cause: p.id,
     periodS: period(toNumber(abs(p.turns))),
   }));
-  const terms = errorTerms(drive, of.k).flatMap((t): Period[] =>
+  const terms = errorTerms(drive, of.k).flatMap((t): (Period & { readonly arcsec: number })[] =>
     t.kind === 'periodic' && t.turnsPerOutputTurn
-      ? [{ cause: t.cause, periodS: period(toNumber(abs(t.turnsPerOutputTurn))) }]
+      ? [{ cause: t.cause, periodS: period(toNumber(abs(t.turnsPerOutputTurn))), arcsec: t.arcsec ?? 0 }]
       : [],
   );
+  // of equal periods the largest gives its name first
+  terms.sort((a, b) => b.arcsec - a.arcsec);
   const { camera } = drive.job;
   return {
     rate: rate.name,

@@ -157,21 +157,24 @@ export function toldMessage(state: RunState, told: Told): string | null {
   }
 }
 
+const GONE = 'The controller is gone';
+
 /** A controller that is gone, and where what it drove stands: gap by gap, or at a frame. */
-export const goneMessage = (why: string, frame?: number): string =>
-  `The controller is gone: ${why}. ${
+export const goneMessage = (why: string | null, frame?: number): string =>
+  `${GONE}${why === null ? '' : `: ${why}`}. ${
     frame === undefined
       ? 'The run stands where it stood; connect again and go on.'
       : `The shot waits at frame ${frame}; connect again and go on.`
   }`;
 
-/** A shake test in words: clamp, knock, watch. */
+/** A shake test in words: clamp, knock, watch; `after` is null where the controller went meanwhile. */
 export function shakeMessage(
   plan: RunPlan,
   before: Status,
-  after: Status,
+  after: Status | null,
   edges: { readonly a: number; readonly b: number },
 ): string {
+  if (!after) return `${GONE}.`;
   const told = shaken(before, after, edges.a, edges.b);
   const off = Math.abs(told.counts);
   switch (told.verdict) {

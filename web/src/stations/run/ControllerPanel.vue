@@ -30,10 +30,7 @@ async function shakeTest(): Promise<void> {
   link.takeEdges();
   await new Promise((r) => setTimeout(r, SHAKE_MS));
   shaking.value = false;
-  const after = link.status;
-  shaken.value = after
-    ? shakeMessage(state.plan, before, after, link.takeEdges())
-    : 'The controller is gone.';
+  shaken.value = shakeMessage(state.plan, before, link.status, link.takeEdges());
 }
 </script>
 
