@@ -119,6 +119,8 @@ export const cheader: ExportFormat = {
   extension: 'h',
   type: 'text/plain',
   takes: [],
+  offers: (drive) =>
+    cHeader(drive) === null ? [] : [{ file: 'constants', title: 'Constants for a program', options: {} }],
   write: (drive) => {
     const text = cHeader(drive);
     return text === null ? error('nothingToExport', 'rates that a timer keeps') : ok(text);

@@ -1,10 +1,10 @@
 import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
-import { madeForms, madeWheels, workWheels } from '../make/index.ts';
+import { drawingKindOf, drawingsOf, isOfPlan, type DrawingKindId } from '../make/index.ts';
 import { dialSheet, plateSheet, vernierSheet } from './circle-sheet.ts';
 import type { Drawing } from './drawing.ts';
-import type { ExportOptions } from './export.ts';
-import { formSheet, motorNames, motorSheet } from './form-sheet.ts';
+import { MOST_OFFERED, type ExportOptions, type Offer } from './export.ts';
+import { formSheet, motorSheet } from './form-sheet.ts';
 import { planSheet, plateOfArbors } from './plan-sheet.ts';
 import { wheelSheet, workSheet } from './wheel-sheet.ts';
 
@@ -16,46 +16,50 @@ const DIAL = { radius: 40, lines: 360, parts: 10 } as const;
 const linesOf = ({ train: { source } }: Drive, { lines }: ExportOptions): number =>
   lines ?? (source.kind === 'crank' && source.marks > 1 ? source.marks : DIAL.lines);
 
-/** What can be drawn of a drive at 1:1, by name: the arbors, a wheel, a plate, a dial. */
-export function drawingNames(drive: Drive): readonly string[] {
-  return [
-    'arbors',
-    'front',
-    'back',
-    ...madeWheels(drive).map((w) => `wheel-${w.number}`),
-    ...workWheels(drive).map((w) => w.key),
-    ...(drive.plates?.plates ?? []).map((_, i) => `plate-${i}`),
-    ...madeForms(drive).map((f) => f.key),
-    ...motorNames,
-    'dial',
-    'vernier',
-  ];
-}
+/** What is drawn of a name, its number beside it. */
+type Sheet = (
+  drive: Drive,
+  options: ExportOptions & { readonly of: string },
+  number: number,
+) => Result<Drawing>;
 
-/** Those that belong to this very drive: without dials and motor faces, which any has. */
-export const ownDrawingNames = (drive: Drive): readonly string[] =>
-  drawingNames(drive).filter((n) => n !== 'dial' && n !== 'vernier' && !motorNames.includes(n));
+const ofPlan = (sheet: Drawing | null): Result<Drawing> =>
+  sheet ? ok(sheet) : error('nothingToExport', 'wheels in mesh');
+const unknown = (drive: Drive, of: string): Result<Drawing> =>
+  error('notAChoice', of, {
+    path: '--of',
+    limit: drawingsOf(drive)
+      .map((d) => d.name)
+      .join(', '),
+  });
+
+/** How each kind of drawing is drawn. */
+const sheets: Readonly<Record<DrawingKindId, Sheet>> = {
+  wheel: (drive, _, number) => wheelSheet(drive, number),
+  work: (drive, { of }, number) => (number <= MOST_TEETH ? workSheet(drive, number) : unknown(drive, of)),
+  plate: (drive, options) => plateSheet(drive, options),
+  form: (drive, { of }) => formSheet(drive, of),
+  dial: (drive, o) => ok(dialSheet(linesOf(drive, o), o.radius?.[1] ?? DIAL.radius)),
+  vernier: (drive, o) =>
+    ok(vernierSheet(linesOf(drive, o), o.parts ?? DIAL.parts, o.radius?.[1] ?? DIAL.radius)),
+  arbors: (drive) => ofPlan(planSheet(drive)),
+  front: (drive) => ofPlan(plateOfArbors(drive, 'front')),
+  back: (drive) => ofPlan(plateOfArbors(drive, 'back')),
+  motor: (_, __, number) => motorSheet(number),
+};
+
+/** The drawings of this very drive; those of the plan where there is one. */
+export function drawingOffers(drive: Drive): readonly Offer[] {
+  const planned = planSheet(drive) !== null;
+  return drawingsOf(drive, true)
+    .filter(({ name }) => planned || !isOfPlan(name))
+    .slice(0, MOST_OFFERED)
+    .map(({ name, title }) => ({ file: `drawings/${name}`, title, options: { of: name } }));
+}
 
 /** One drawing by its name; the plan of the arbors unless said. (docs: formats) */
 export function drawingOf(drive: Drive, options: ExportOptions): Result<Drawing> {
-  const { of = 'arbors', radius } = options;
-  const [kind, number] = of.split('-');
-  const at = Number(number);
-  if (number === undefined || /^\d+$/.test(number)) {
-    if (kind === 'wheel' && number !== undefined) return wheelSheet(drive, at);
-    if (kind === 'work' && number !== undefined && at <= MOST_TEETH) return workSheet(drive, at);
-    if ((kind === 'lobes' || kind === 'slots') && number !== undefined) return formSheet(drive, of);
-    if (kind === 'motor' && number !== undefined) return motorSheet(at);
-    if (kind === 'plate' && number !== undefined) return plateSheet(drive, options);
-    if (of === 'arbors' || of === 'front' || of === 'back') {
-      const plan = of === 'arbors' ? planSheet(drive) : plateOfArbors(drive, of);
-      return plan ? ok(plan) : error('nothingToExport', 'wheels in mesh');
-    }
-    if (of === 'dial') return ok(dialSheet(linesOf(drive, options), radius?.[1] ?? DIAL.radius));
-    if (of === 'vernier')
-      return ok(
-        vernierSheet(linesOf(drive, options), options.parts ?? DIAL.parts, radius?.[1] ?? DIAL.radius),
-      );
-  }
-  return error('notAChoice', of, { path: '--of', limit: drawingNames(drive).join(', ') });
+  const { of = 'arbors' } = options;
+  const named = drawingKindOf(of);
+  return named ? sheets[named.kind](drive, { ...options, of }, named.number ?? 0) : unknown(drive, of);
 }

@@ -3,7 +3,15 @@ import type { Drive } from '../drive/index.ts';
 import { coordinates } from '../divide/index.ts';
 import { drillingMoves, writeCsv } from '../files/index.ts';
 import { circlesOf } from './circle-sheet.ts';
-import type { ExportOptions } from './export.ts';
+import type { ExportOptions, Offer } from './export.ts';
+
+/** A file of holes for each plate. */
+export const drillingOffers = ({ plates }: Drive): readonly Offer[] =>
+  (plates?.plates ?? []).map((_, i) => ({
+    file: `drilling/plate-${i}`,
+    title: `Holes of plate ${i + 1}`,
+    options: { of: `plate-${i}` },
+  }));
 
 /** Every hole with its place, for a drill with two axes. (handbook: make, hole plates) */
 export function drillingCsv(drive: Drive, options: ExportOptions): Result<string> {

@@ -2,7 +2,7 @@ import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@ta
 import { ok } from '../numbers/index.ts';
 import { plainSigns } from '../words/index.ts';
 import { LAYERS, type Drawing, type Layer } from './drawing.ts';
-import { drawingOf } from './drawings.ts';
+import { drawingOf, drawingOffers } from './drawings.ts';
 import type { ExportFormat } from './export.ts';
 
 const COLOURS = {
@@ -42,6 +42,7 @@ export const dxf: ExportFormat = {
   extension: 'dxf',
   type: 'image/vnd.dxf',
   takes: ['of', 'circle', 'radius', 'lines', 'parts'],
+  offers: drawingOffers,
   write: (drive, options) => {
     const drawing = drawingOf(drive, options);
     return drawing.ok ? ok(dxfOf(drawing.value)) : drawing;

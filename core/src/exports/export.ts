@@ -1,6 +1,7 @@
 import { error, ok, readCount, readSize, LARGEST_COUNT, type Result } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { MAX_ROWS } from '../divide/index.ts';
+import type { MadeFrom } from '../report/index.ts';
 
 /** What may be said of how a drive is written; a format takes some of it. */
 export interface ExportOptions {
@@ -25,6 +26,17 @@ export interface ExportOptions {
   readonly shutter?: string;
 }
 
+/** A file that a drive has in a format: where it lies in the pack, without its extension, what it is, and what is said to write it. */
+export interface Offer {
+  /** "drawings/wheel-3" */
+  readonly file: string;
+  readonly title: string;
+  readonly options: ExportOptions;
+}
+
+/** Files of one kind that are offered of one train; the rest is named on its pages. */
+export const MOST_OFFERED = 60;
+
 /** One way to write a drive for a machine or a spreadsheet. To add one: a file with this, one line in `formats.ts`. (docs: formats) */
 export interface ExportFormat {
   /** on a button: "G-code" */
@@ -34,8 +46,10 @@ export interface ExportFormat {
   /** media type */
   readonly type: string;
   readonly takes: readonly (keyof ExportOptions)[];
-  /** the whole file, or why there is nothing to write; deterministic */
-  readonly write: (drive: Drive, options: ExportOptions) => Result<string>;
+  /** what there is to write of a drive: page, pack and terminal offer these */
+  readonly offers: (drive: Drive) => readonly Offer[];
+  /** the whole file, or why there is nothing to write; deterministic. `from` is what tables of Make are made from besides the drive */
+  readonly write: (drive: Drive, options: ExportOptions, from?: MadeFrom) => Result<string>;
 }
 
 /** How each option is read from what was typed, with an example. */

@@ -1,7 +1,9 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
-import { kinematicsOf, newDrive, type Drive } from '../drive/index.ts';
+import { kinematicsOf, newDrive, pathOf, trainsOf, type Drive } from '../drive/index.ts';
 import { dividerOf } from '../divide/index.ts';
+import { readDrive } from '../files/index.ts';
 import { planRun } from '../plans/index.ts';
 import { plainSigns } from '../words/index.ts';
 import { allDuties as full, driveOf, wheelCutter } from '../testing/samples.ts';
@@ -11,6 +13,8 @@ import {
   exportFormats,
   exportOptions,
   isExportId,
+  offersOf,
+  packFiles,
   readExportOptions,
   sheetCsv,
   tablesOf,
@@ -90,16 +94,16 @@ describe('what is exported', () => {
       'wheels',
       'work',
     ]);
-    expect(tables.get('sweep-0')!()).toBe(
+    expect(tables.get('sweep-0')!.text()).toBe(
       'frame,second,microsteps,target\n1,,0,0\n2,,68400,68400\n3,,68400,136800\n4,,68400,205200\n5,,68400,273600\n',
     );
-    expect(tables.get('rates')!().split('\n')).toHaveLength(8);
-    expect(tables.get('knob')!().split('\n')[1]).toBe('turns across the range,342,342,,');
-    expect(tables.get('plates')!()).toContain('\n77,compound,21,,9,33,3,\n');
+    expect(tables.get('rates')!.text().split('\n')).toHaveLength(8);
+    expect(tables.get('knob')!.text().split('\n')[1]).toBe('turns across the range,342,342,,');
+    expect(tables.get('plates')!.text()).toContain('\n77,compound,21,,9,33,3,\n');
   });
   test('CSV: a table by its name, the first unless one is named, the sheet of a count', () => {
-    expect(written(full, 'csv', { of: 'knob' })).toBe(tablesOf(full).get('knob')!());
-    expect(written(full, 'csv')).toBe(tablesOf(full).get('divisions')!());
+    expect(written(full, 'csv', { of: 'knob' })).toBe(tablesOf(full).get('knob')!.text());
+    expect(written(full, 'csv')).toBe(tablesOf(full).get('divisions')!.text());
     expect(written(full, 'csv', { of: 'moon' })).toBe('notAChoice');
     expect(written(newDrive('bare'), 'csv')).toBe('nothingToExport');
     expect(written(full, 'csv', { divisions: 95 }).split('\n')[2]).toContain('11520');
@@ -196,5 +200,28 @@ describe('signs that no format allows', () => {
     });
     expect(made.length).toBeGreaterThan(2);
     expect(made.filter(([, text]) => bad.test(text)).map(([id]) => id)).toEqual([]);
+  });
+
+  test('whatever is offered of a drive can be written, under a name of its own, and is in its pack', () => {
+    const demo = new URL('../../../demo/', import.meta.url);
+    for (const name of readdirSync(demo).filter((f) => f.endsWith('.pendrix.json'))) {
+      const read = readDrive(readFileSync(new URL(name, demo), 'utf8'));
+      if (!read.ok) continue;
+      const offers = trainsOf(read.value).flatMap((_, i) => {
+        const { drive } = pathOf(read.value, i);
+        const own = offersOf(drive);
+        for (const { as, options, file } of own)
+          expect([name, file, exportDrive(drive, as, options).ok]).toEqual([name, file, true]);
+        const files = own.map((o) => `${o.file}.${exportFormats[o.as].extension}`);
+        expect(new Set(files).size).toBe(files.length);
+        return files;
+      });
+      const pack = packFiles(read.value, []);
+      if (!pack.ok) continue;
+      const packed = pack.value.map((f) =>
+        f.name.replace(/^(?!run-sheets|drawings|drilling|moves)[^/]+\//, ''),
+      );
+      expect(packed).toEqual(expect.arrayContaining(offers));
+    }
   });
 });

@@ -103,13 +103,14 @@ function slotsSheet(drive: Drive, made: MadeForm): Drawing {
   return pen.done(`${form.label}, ${form.slots} slots, 1:1`);
 }
 
-/** Frames whose faces are drawn: "motor-17". */
-export const motorNames: readonly string[] = motorFaces.map((f) => `motor-${f.frame}`);
-
 /** The face of a motor: pilot and the four holes of its square. (handbook: make, fit list) */
 export function motorSheet(frame: number): Result<Drawing> {
   const face = motorFaces.find((f) => f.frame === frame);
-  if (!face) return error('notAChoice', `motor-${frame}`, { path: '--of', limit: motorNames.join(', ') });
+  if (!face)
+    return error('notAChoice', `motor-${frame}`, {
+      path: '--of',
+      limit: motorFaces.map((f) => `motor-${f.frame}`).join(', '),
+    });
   const pen = new Pen();
   const half = face.squareMm / 2;
   pen.circle(MIDDLE, face.pilotMm / 2, 'HOLES');

@@ -15,10 +15,10 @@ import { doubtOf, stopsOf } from '../motion/index.ts';
 import { sequenceOf } from '../run/index.ts';
 import { placeTextOf, planShot, shotSeconds, speedOf, type Shot, type ShotAxis } from '../travel/index.ts';
 import { doubtText, plainSigns } from '../words/index.ts';
-import { type DriveAxis, noRun, planRun, shotAxes, stopWords } from '../plans/index.ts';
+import { type DriveAxis, noRun, planRun, runsOf, shotAxes, stopWords } from '../plans/index.ts';
 import { plateNumber } from './circle-sheet.ts';
-import { drillingGcode } from './drilling.ts';
-import type { ExportFormat, ExportOptions } from './export.ts';
+import { drillingGcode, drillingOffers } from './drilling.ts';
+import { MOST_OFFERED, type ExportFormat, type ExportOptions } from './export.ts';
 
 const CAUTION =
   "; Read it through and run it in the air first; the machine's own rules come before this file.";
@@ -184,6 +184,22 @@ export const gcode: ExportFormat = {
   extension: 'gcode',
   type: 'text/plain',
   takes: ['divisions', 'axes', 'dwell', 'shutter', 'of', 'circle', 'radius'],
+  offers: (drive) => {
+    const axes = shotAxes(drive);
+    return [
+      ...(axes.ok && axes.value.length > 0
+        ? [{ file: 'moves', title: 'Moves of the shot', options: {} }]
+        : []),
+      ...runsOf(drive, MOST_OFFERED)
+        .filter((plan) => !plan.plate)
+        .map(({ divisions }) => ({
+          file: `moves/${divisions}`,
+          title: `Moves of ${divisions} divisions`,
+          options: { divisions },
+        })),
+      ...drillingOffers(drive),
+    ];
+  },
   write: (drive, options) =>
     plateNumber(options.of) !== null
       ? drillingGcode(drive, options)

@@ -1,6 +1,13 @@
-export { exportOptions, type ExportFormat, type ExportOptions } from './export.ts';
-export { exportDrive, exportFormats, isExportId, readExportOptions, type ExportId } from './formats.ts';
+export { exportOptions, type ExportFormat, type ExportOptions, type Offer } from './export.ts';
+export {
+  exportDrive,
+  exportFormats,
+  isExportId,
+  offersOf,
+  readExportOptions,
+  type ExportId,
+} from './formats.ts';
 export { divisionsCsv, sheetCsv } from './dividing.ts';
 export { packFiles, type PackFile } from './pack.ts';
 export { packBody } from './pack-page.ts';
-export { tablesOf } from './tables.ts';
+export { tablesOf, type NamedTable } from './tables.ts';

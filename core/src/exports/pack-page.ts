@@ -5,7 +5,7 @@ import { doubtText, plainText } from '../words/index.ts';
 import { planRun, plateSetup, sheet } from '../plans/index.ts';
 import { doubtOf } from '../motion/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
-import { ownDrawingNames } from './drawings.ts';
+import { drawingsOf } from '../make/index.ts';
 import { exportDrive } from './formats.ts';
 import { escaped as esc } from './svg.ts';
 
@@ -78,7 +78,7 @@ function trainPart(output: OutputReport, shelf: readonly ShelfPart[], several: b
     parts: `<p>${esc(fits.costs)}</p>`,
     fits: list([...fits.troubles, ...fits.notes]),
   };
-  const names = ownDrawingNames(drive);
+  const names = drawingsOf(drive, true).map((d) => d.name);
   const constants = exportDrive(drive, 'cheader');
   const doubt = doubtText(doubtOf(output.report.kinematics), 'arcsec');
   return [

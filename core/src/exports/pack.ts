@@ -1,14 +1,10 @@
-import { ok, error, readDivisions, type Result } from '../numbers/index.ts';
+import { ok, error, type Result } from '../numbers/index.ts';
 import { pathOf, trainsOf, type Drive } from '../drive/index.ts';
 import { writeDrive } from '../files/index.ts';
 import { madeWheels } from '../make/index.ts';
-import { planRun } from '../plans/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
-import { sheetCsv } from './dividing.ts';
-import { ownDrawingNames } from './drawings.ts';
-import { exportDrive } from './formats.ts';
+import { exportDrive, exportFormats, offersOf } from './formats.ts';
 import { packPage } from './pack-page.ts';
-import { tablesOf } from './tables.ts';
 
 /** One file of a build pack. */
 export interface PackFile {
@@ -16,10 +12,6 @@ export interface PackFile {
   readonly name: string;
   readonly text: string;
 }
-
-/** Run sheets and drawings of one train; the rest are named as left out. */
-const MAX_SHEETS = 40;
-const MAX_DRAWINGS = 60;
 
 /** A name that any disk takes. */
 const folder = (name: string): string =>
@@ -35,26 +27,10 @@ function trainFiles(
   shared: number | null,
   at: string,
 ): readonly PackFile[] {
-  const out: PackFile[] = [];
-  const put = (name: string, made: Result<string>): void => {
-    if (made.ok) out.push({ name: `${at}${name}`, text: made.value });
-  };
-  for (const [name, text] of tablesOf(drive, { shelf, shared })) put(`${name}.csv`, ok(text()));
-  const read = readDivisions(drive.job.divisions);
-  for (const divisions of (read.ok ? read.value : []).slice(0, MAX_SHEETS)) {
-    const plan = planRun(drive, divisions);
-    if (plan) put(`run-sheets/${divisions}.csv`, ok(sheetCsv(plan)));
-  }
-  for (const name of ownDrawingNames(drive).slice(0, MAX_DRAWINGS))
-    for (const as of ['svg', 'dxf'] as const)
-      put(`drawings/${name}.${as}`, exportDrive(drive, as, { of: name }));
-  (drive.plates?.plates ?? []).forEach((_, i) => {
-    put(`drilling/plate-${i}.csv`, exportDrive(drive, 'csv', { of: `plate-${i}` }));
-    put(`drilling/plate-${i}.gcode`, exportDrive(drive, 'gcode', { of: `plate-${i}` }));
+  return offersOf(drive).flatMap(({ as, file, options }) => {
+    const made = exportDrive(drive, as, options, { shelf, shared });
+    return made.ok ? [{ name: `${at}${file}.${exportFormats[as].extension}`, text: made.value }] : [];
   });
-  put('constants.h', exportDrive(drive, 'cheader'));
-  put('moves.gcode', exportDrive(drive, 'gcode'));
-  return out;
 }
 
 /**

@@ -100,10 +100,8 @@ describe('the arbor plan as a table', () => {
       const made = exportDrive(alone, as);
       expect(made.ok ? '' : made.refusal.code).toBe('nothingToExport');
       const other = exportDrive(orrery, as, { of: 'face' });
-      expect(other.ok ? '' : [other.refusal.code, other.refusal.limit?.split(',')[0]]).toEqual([
-        'notAChoice',
-        'arbors',
-      ]);
+      expect(other.ok ? '' : other.refusal.code).toBe('notAChoice');
+      expect(other.ok ? '' : other.refusal.limit?.split(', ')).toContain('arbors');
     }
   });
 });

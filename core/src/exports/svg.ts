@@ -1,7 +1,7 @@
 import { ok } from '../numbers/index.ts';
 import { plainSigns } from '../words/index.ts';
 import { LAYERS, type Drawing, type DrawnMark, type Layer } from './drawing.ts';
-import { drawingOf } from './drawings.ts';
+import { drawingOf, drawingOffers } from './drawings.ts';
 import type { ExportFormat } from './export.ts';
 
 const mm = (n: number): string => String(Number(n.toFixed(4)));
@@ -59,6 +59,7 @@ export const svg: ExportFormat = {
   extension: 'svg',
   type: 'image/svg+xml',
   takes: ['of', 'circle', 'radius', 'lines', 'parts'],
+  offers: drawingOffers,
   write: (drive, options) => {
     const drawing = drawingOf(drive, options);
     return drawing.ok ? ok(svgOf(drive.name, drawing.value)) : drawing;

@@ -134,18 +134,25 @@ function arborsCsv(drive: Drive, plan: ArborPlan): string {
   );
 }
 
+/** One table of a drive, and what it is called. */
+export interface NamedTable {
+  readonly title: string;
+  readonly text: () => string;
+}
+
 /** Every table that a drive has, by name. */
-export function tablesOf(drive: Drive, from: MadeFrom = {}): ReadonlyMap<string, () => string> {
+export function tablesOf(drive: Drive, from: MadeFrom = {}): ReadonlyMap<string, NamedTable> {
   const r = report(drive);
-  const out = new Map<string, () => string>();
+  const out = new Map<string, NamedTable>();
+  const put = (id: string, title: string, text: () => string): void => void out.set(id, { title, text });
   const { divider } = r;
   if (divider && r.counts.length > 0 && !byPlates(drive))
-    out.set('divisions', () => divisionsCsv(divider, r.counts));
-  if (r.duties.rates.length > 0) out.set('rates', () => ratesCsv(r.duties.rates));
-  for (const d of r.duties.all) out.set(tableKey(d), () => dutyCsv(d.table ?? figuresTable(d)));
-  if (r.plates) out.set('plates', () => platesCsv(drive)!);
+    put('divisions', 'Divisions', () => divisionsCsv(divider, r.counts));
+  if (r.duties.rates.length > 0) put('rates', 'Rates', () => ratesCsv(r.duties.rates));
+  for (const d of r.duties.all) put(tableKey(d), d.title, () => dutyCsv(d.table ?? figuresTable(d)));
+  if (r.plates) put('plates', 'Plates', () => platesCsv(drive)!);
   const plan = arborPlan(drive);
-  if (plan.meshes.length > 0) out.set('arbors', () => arborsCsv(drive, plan));
-  for (const t of madeTables(drive, from)) out.set(t.id, () => writeCsv(t.head, t.rows));
+  if (plan.meshes.length > 0) put('arbors', 'Arbors and distances', () => arborsCsv(drive, plan));
+  for (const t of madeTables(drive, from)) put(t.id, t.title, () => writeCsv(t.head, t.rows));
   return out;
 }

@@ -17,6 +17,14 @@ export { minutesOf, setupAgain, setupOf, setupStands } from './setup.ts';
 export { faults, type Fault, type FaultCheck, type FaultFigure } from './faults.ts';
 export { lobedOf, lobedOutline, mostEccentric, mostPin, type Lobed } from './cycloid.ts';
 export { genevaCut, genevaLock, genevaWheel, mostGenevaPin, type GenevaCut } from './geneva.ts';
+export {
+  circleDrawings,
+  drawingKindOf,
+  drawingsOf,
+  isOfPlan,
+  type DrawingKindId,
+  type DrawingName,
+} from './drawings.ts';
 export { formRefusal, madeForms, type MadeForm } from './forms.ts';
 export { NOZZLES, tooFine } from './printing.ts';
 export { preloadOf, type Preload } from './preload.ts';

@@ -1,4 +1,14 @@
-export { byPlates, moveLabel, movesAsked, noRun, planAgain, planFor, planRun, wormOf } from './run-plan.ts';
+export {
+  byPlates,
+  moveLabel,
+  movesAsked,
+  noRun,
+  planAgain,
+  planFor,
+  planRun,
+  runsOf,
+  wormOf,
+} from './run-plan.ts';
 export {
   type Place,
   type Sheet,

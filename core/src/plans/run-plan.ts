@@ -8,6 +8,7 @@ import {
   ok,
   piText,
   rational,
+  readDivisions,
   scalePi,
   toNumber,
   toText,
@@ -46,6 +47,14 @@ export const byPlates = (drive: Drive): boolean =>
 export function planRun(drive: Drive, divisions: number): RunPlan | null {
   const k = kinematicsOf(drive);
   return byPlates(drive) ? platePlan(drive, k, divisions) : stepPlan(drive, k, divisions);
+}
+
+/** The plans of the counts that the job asks for and that can be run, no more than `most`. */
+export function runsOf(drive: Drive, most: number): readonly RunPlan[] {
+  const read = readDivisions(drive.job.divisions);
+  return (read.ok ? read.value : [])
+    .slice(0, most)
+    .flatMap((divisions) => (noRun(drive, divisions) === null ? (planRun(drive, divisions) ?? []) : []));
 }
 
 /** What every plan of a drive has: whose output, its ratio, its room and what all of it rests on. */

@@ -9,7 +9,6 @@ import { benchForms } from './force/forms.ts';
 import { forceCures } from './force/cures.ts';
 import { beltReports } from './make/belts.ts';
 import { madeTables, type MadeFrom } from './make/tables.ts';
-import { drawingChoices } from './make/drawing-choices.ts';
 import { faultReport } from './make/faults.ts';
 import { fitForms } from './make/fit-forms.ts';
 import { fitReport } from './make/fits.ts';
@@ -17,7 +16,7 @@ import { meshChoices, meshReport } from './make/mesh.ts';
 import { wheelReports, workReport as blankReport } from './make/wheels.ts';
 import { measureForms } from './measure/forms.ts';
 import { pictureChoices } from './pictures/pictures.ts';
-import { buildStates, faults } from '../make/index.ts';
+import { buildStates, circleDrawings, faults } from '../make/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import { encoderReport } from './train/encoder.ts';
 import { asksReport, owesOf, toleranceReport } from './job/job.ts';
@@ -109,7 +108,7 @@ export const sections = {
     drawings:
       ({ drive }) =>
       (planned: boolean) =>
-        drawingChoices(drive, planned),
+        circleDrawings(drive, planned),
     meshes: ({ drive }) => meshChoices(drive),
     mesh:
       ({ drive }) =>

@@ -1,10 +1,19 @@
 import { refusalSentence, type Drive, type Refusal, type Result } from '@pendrix/core';
-import type { ExportId, ExportOptions } from '@pendrix/core/exports/index';
+import type { ExportId, ExportOptions, Offer } from '@pendrix/core/exports/index';
 import { useNotices } from '../stores/notices.ts';
 import { fileStem, save } from './files.ts';
 
 /** The formats are loaded when something is first written. */
 const exportsRoom = () => import('@pendrix/core/exports/index');
+
+/** A file that a drive has, with its extension, and in which format. */
+export type PageOffer = Offer & { readonly as: ExportId };
+
+/** Every file that a drive has. */
+export async function offersOf(drive: Drive): Promise<readonly PageOffer[]> {
+  const { exportFormats, offersOf: offered } = await exportsRoom();
+  return offered(drive).map((o) => ({ ...o, file: `${o.file}.${exportFormats[o.as].extension}` }));
+}
 
 /** A drive written in one of our formats, as text. */
 export async function exportText(

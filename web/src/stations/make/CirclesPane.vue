@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiFileCodeOutline, mdiFileDelimitedOutline, mdiSvg, mdiVectorLine } from '@mdi/js';
-import { readCount, type Refusal } from '@pendrix/core';
+import { isOfPlan, readCount, type Refusal } from '@pendrix/core';
 import type { ExportOptions } from '@pendrix/core/exports/index';
 import { useRoute } from 'vue-router';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -24,9 +24,7 @@ const choices = computed(() =>
 );
 /** the plan and its plates are those of all trains */
 const drawn = computed(() =>
-  ['arbors', 'front', 'back'].includes(of.value)
-    ? (tree.value?.drive ?? report.value.drive)
-    : report.value.drive,
+  isOfPlan(of.value) ? (tree.value?.drive ?? report.value.drive) : report.value.drive,
 );
 const dial = computed(() => of.value === 'dial' || of.value === 'vernier');
 const asked = ref<string | null>(typeof route.query['of'] === 'string' ? route.query['of'] : null);

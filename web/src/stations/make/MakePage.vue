@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, h } from 'vue';
+import { computed, defineAsyncComponent, h, ref } from 'vue';
 import { mdiPackageVariantClosed, mdiPrinterOutline } from '@mdi/js';
 import { useRoute, useRouter } from 'vue-router';
 import SubBar from '../../ui/SubBar.vue';
@@ -22,6 +22,14 @@ const panes = {
   faults: defineAsyncComponent(() => import('./FaultsPane.vue')),
   belts: defineAsyncComponent(() => import('./BeltsPane.vue')),
 };
+/** loaded when it is first opened */
+const FilesDialog = defineAsyncComponent(() => import('../../ui/FilesDialog.vue'));
+const files = ref(false);
+const filesWanted = ref(false);
+function openFiles(): void {
+  filesWanted.value = true;
+  files.value = true;
+}
 const report = useReport();
 const { tree } = useOpenDrive();
 const shelf = useShelf();
@@ -59,10 +67,12 @@ const go = (tab: unknown): void => {
           <v-list-item class="narrow" title="Print the sheet" @click="print" />
           <v-list-item title="Print the build pack" @click="pack.print" />
           <v-list-item title="ZIP of all its files" @click="pack.zip" />
+          <v-list-item title="One of its files…" @click="openFiles" />
         </v-list>
       </v-menu>
     </SubBar>
     <component :is="panes[open]" />
+    <FilesDialog v-if="filesWanted" v-model="files" />
     <template #aside><MeshHelper /></template>
   </TwoColumns>
 </template>
