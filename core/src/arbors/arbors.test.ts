@@ -501,3 +501,65 @@ describe('what the plan sets', () => {
     expect(is!.y).toBeCloseTo(-was!.y, 9);
   });
 });
+
+describe('what the plan draws', () => {
+  test('the wheels of a stage lie in one layer, what sits on the same arbor in another', () => {
+    const { wheels } = arborPlan(driveOf(200, 16, [spur(20, 60), spur(20, 60)]));
+    expect(wheels.map((w) => w.layer)).toEqual([1, 1, 2, 2]);
+  });
+  test('a Geneva: its crank reaches R sin(π/n), its slots R cos(π/n), twice', () => {
+    const { wheels } = arborPlan(driveOf(200, 16, [{ kind: 'geneva', slots: 6, centreMm: 30 }]));
+    expect(wheels.map((w) => [w.form, Number(w.pitchMm.toFixed(6)), Number(w.outsideMm.toFixed(6))])).toEqual(
+      [
+        ['crank', 30, 30],
+        ['slots', 51.961524, 51.961524],
+      ],
+    );
+  });
+  test('a belt of unknown length is drawn clear by two fifths', () => {
+    const belt: Stage = { kind: 'belt', z1: 20, z2: 60, pitchMm: 2 };
+    const distance = distanceOf(belt) as { is: string; mm: number };
+    expect(distance.is).toBe('free');
+    // pitch diameters 40/π and 120/π
+    expect(distance.mm).toBeCloseTo((80 / Math.PI) * 1.4, 9);
+  });
+  test('a friction rim is as large as it is', () => {
+    const { wheels } = arborPlan(driveOf(200, 16, [{ kind: 'friction', d1: '20', d2: '60', run: 'rim' }]));
+    expect(wheels.map((w) => [w.form, w.outsideMm])).toEqual([
+      ['rim', 20],
+      ['rim', 60],
+    ]);
+  });
+  test('a lobed wheel is as large as its lobes, two modules over', () => {
+    const { wheels } = arborPlan(
+      driveOf(200, 16, [{ kind: 'cycloidPinion', lobes: 10, moduleMm: 2 } as Stage]),
+    );
+    expect(wheels[1]!.outsideMm).toBeCloseTo(24, 9);
+  });
+  test('no cure has a wheel that cannot be cut, or that nobody would', () => {
+    let seen = 0;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 8, max: 60 }),
+        fc.integer({ min: 1, max: 6 }),
+        fc.integer({ min: 8, max: 60 }),
+        fc.integer({ min: 8, max: 200 }),
+        (z1, times, a, b) => {
+          const plain = driveOf(200, 16, [spur(z1, z1 * times), spur(a, b, { axis: 'hands' })]);
+          const { train } = plain;
+          const one: Drive = { ...plain, train: { ...train, source: { ...train.source, axis: 'hands' } } };
+          const plan = arborPlan(one);
+          for (const d of plan.disagreements)
+            for (const { set } of arborCures(one, plan, d)) {
+              const teeth = ['z1', 'z2'].flatMap((key) => (key in set ? [Number((set as never)[key])] : []));
+              seen += teeth.length;
+              expect(Math.min(99, ...teeth)).toBeGreaterThanOrEqual(8);
+              expect(Math.max(99, ...teeth)).toBeLessThanOrEqual(240);
+            }
+        },
+      ),
+      { numRuns: 60 },
+    );
+    expect(seen).toBeGreaterThan(0);
+  });
+});

@@ -293,3 +293,47 @@ describe('what every controller must do', () => {
     expect(machine.receive(line).join('\n')).toContain(holds);
   });
 });
+
+describe('small promises of a controller', () => {
+  test('a motor that is let go stops where it is; one that is held goes on', async () => {
+    const { world, controller } = await connected({ motor: 'stepper', speed: 100 });
+    void controller.moveTo(10_000);
+    await world.until(new Promise<void>((done) => world.clock.after(500, done)));
+    await world.until(controller.hold(true));
+    expect(controller.status()!.moving).toBe(true);
+    await world.until(controller.hold(false));
+    await world.until(new Promise<void>((done) => world.clock.after(1000, done)));
+    expect(controller.status()).toMatchObject({ moving: false, held: false });
+    expect(controller.status()!.counts).toBeLessThan(200);
+  });
+  test('what is held twice stays held', () => {
+    const plant = standInPlant({ ...STAND_IN, shaking: true, decode: 1, seed: 3 });
+    plant.freeze(true);
+    plant.tick(100);
+    plant.freeze(true);
+    plant.tick(100);
+    expect(plant.status()).toMatchObject({ counts: 0, frozen: true });
+    plant.freeze(false);
+    expect(plant.status()).toMatchObject({ counts: 0, raw: 0, frozen: false });
+  });
+  test('that it stands is told in the tick it comes to rest, and not in every one', () => {
+    const machine = standIn({ ...STAND_IN, motor: 'stepper', speed: 20_000 }, 'b1');
+    machine.receive('{"id":1,"cmd":"hold","on":true}');
+    machine.receive('{"id":2,"cmd":"moveTo","counts":900}');
+    const told: [number, boolean][] = [];
+    for (let ms = 5; ms <= 200; ms += 5)
+      for (const line of machine.tick(5)) {
+        const read = readAnswer(line);
+        if (read?.is === 'status') told.push([ms, read.status.moving]);
+      }
+    const rest = told.filter(([, moving]) => !moving).map(([ms]) => ms);
+    // 900 counts at 20 000 a second are done in 45 ms
+    expect(rest[0]).toBeLessThanOrEqual(50);
+    expect(told.length).toBeLessThan(12);
+  });
+  test('how long was waited is said in seconds', async () => {
+    const { world, controller } = await connected({ motor: 'stepper', speed: 1 });
+    const done = await world.until(reach(controller, world.clock, to(1_000_000, { most: 30_000 })));
+    expect(done).toMatchObject({ ok: false, why: 'time', words: 'it does not come to rest in 30 s' });
+  });
+});

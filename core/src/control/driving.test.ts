@@ -5,6 +5,7 @@ import { drivenReport, goneMessage, shakeMessage, toldMessage, windowMeaning } f
 import { newDrive } from '../drive/index.ts';
 import {
   connectLines,
+  ControllerRefused,
   drivingOf,
   STAND_IN,
   standIn,
@@ -217,5 +218,19 @@ describe('in words', () => {
     expect(toldMessage(state, { is: 'clamped', before: 0, now: at(170), edges: { a: 170, b: 0 } })).toContain(
       'it was held, so nothing is lost',
     );
+  });
+});
+
+describe('what a controller will not do', () => {
+  test('is told in its own words, and nothing else is caught', async () => {
+    const bench = new Bench(PLAN);
+    const { driving, controller } = await bench.page(Infinity);
+    await bench.world.until(driving.attach());
+    // the first gap stands on its mark: it is clamped, and the next key moves on
+    expect(await bench.world.until(driving.go())).toBeNull();
+    controller.moveTo = () => Promise.reject(new ControllerRefused('the door is open'));
+    expect(await bench.world.until(driving.go())).toEqual({ is: 'refused', words: 'the door is open' });
+    controller.moveTo = () => Promise.reject(new Error('a fault of ours'));
+    await expect(bench.world.until(driving.go())).rejects.toThrow('a fault of ours');
   });
 });

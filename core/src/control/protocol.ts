@@ -109,7 +109,7 @@ export function readAnswer(line: string): FromController | null {
   if (d['event'] === 'status') {
     if (!isWhole(d['counts']) || !isWhole(d['raw'])) return null;
     const edges = d['edges'] as Readonly<Record<string, unknown>> | undefined;
-    const edge = (n: unknown): number => (isWhole(n) && n >= 0 ? n : 0);
+    const edge = (n: unknown): number => (isWhole(n) ? Math.max(0, n) : 0);
     return {
       is: 'status',
       status: {

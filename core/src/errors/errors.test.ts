@@ -257,3 +257,42 @@ describe('what more ratio and finer microsteps bring', () => {
     expect(resolutionOf(d, 0.5)).toMatchObject({ first: null, deadBand: Infinity });
   });
 });
+
+describe('where a term stands, and what it is for', () => {
+  const geared: Drive = {
+    ...cutter(),
+    train: {
+      ...cutter().train,
+      source: {
+        kind: 'encoderMotor',
+        lines: 600,
+        decode: 4,
+        windowCounts: 3,
+      } as never,
+      output: { kind: 'screw', leadMm: '5', playMm: 0.02 } as never,
+    },
+  };
+  test('the play of the output’s own nut stands on the last shaft', () => {
+    const nut = termsOf(geared).find((t) => t.kind === 'lostMotion' && t.value?.field.of === 'output')!;
+    expect([nut.shaft, nut.stage]).toEqual([2, null]);
+    expect(nut.value!.amount).toBe(0.02);
+  });
+  test('a field of the motor is its own first', () => {
+    const wave = of(cutter({}, { holdingNm: 0.4, detentNm: 0.02 }), 'motor.detentNm');
+    expect(wave.value!.field).toEqual({ of: 'source', at: 0, key: 'detentNm' });
+    const window = termsOf(geared).find((t) => t.kind === 'window')!;
+    expect(window.value!.field).toEqual({ of: 'source', at: 0, key: 'windowCounts' });
+  });
+  test('setting by counts has a part in dividing, and none in following', () => {
+    const terms = termsOf(geared);
+    const window = terms.find((t) => t.kind === 'window')!;
+    expect(window.arcsec).toBeGreaterThan(0);
+    const kinds = (divisions: number | null) =>
+      budget({ drive: geared, terms, divisions, toleranceArcsec: null }).rows.map((r) => r.term.kind);
+    expect(kinds(60)).toContain('window');
+    expect(kinds(null)).not.toContain('window');
+    const sum = (divisions: number | null) =>
+      budget({ drive: geared, terms: [window], divisions, toleranceArcsec: null }).worst;
+    expect([sum(60), sum(null)]).toEqual([window.arcsec, 0]);
+  });
+});

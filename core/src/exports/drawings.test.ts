@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import DxfParser from 'dxf-parser';
+import DxfParser, { type ILineEntity } from 'dxf-parser';
 import { newDrive, type Drive, type Stage } from '../drive/index.ts';
 import { madeWheels } from '../make/index.ts';
 import { blankOf, gearOutline } from '../teeth/index.ts';
@@ -115,5 +115,64 @@ describe('wheels and dials', () => {
     };
     const made = exportDrive(thin, 'dxf', { of: 'wheel-1' });
     expect(!made.ok && made.refusal.code).toBe('pointedTeeth');
+  });
+});
+
+describe('what is drawn how', () => {
+  const stages = (...list: readonly Stage[]): Drive => ({
+    ...newDrive('drawn'),
+    train: { ...newDrive('drawn').train, stages: list },
+  });
+  const entities = (drive: Drive, of: string) => {
+    const made = exportDrive(drive, 'dxf', { of });
+    if (!made.ok) throw new Error(made.refusal.code);
+    return new DxfParser().parseSync(made.value)!.entities;
+  };
+  const spur = (z1: number, z2: number, more: object = {}): Stage => ({
+    kind: 'spur',
+    z1,
+    z2,
+    moduleMm: 1,
+    ...more,
+  });
+
+  test('only what lies behind the plate is dashed', () => {
+    const dashes = (layer: number) =>
+      entities(stages(spur(20, 60, { layer })), 'arbors')
+        .filter((e) => e.type === 'CIRCLE' && e.layer === 'OUTLINE')
+        .map((e) => e.lineType === 'DASHED');
+    expect(dashes(-1)).toEqual([true, true]);
+    expect(dashes(1)).toEqual([false, false]);
+  });
+  test('a centre has a cross, as high as it is wide', () => {
+    const lines = entities(stages(spur(20, 60)), 'wheel-1').filter(
+      (e) => e.type === 'LINE' && e.layer === 'CENTRE',
+    );
+    const size = (axis: 'x' | 'y'): number =>
+      Math.max(
+        ...lines.map((l) =>
+          Math.abs((l as ILineEntity).vertices[0]![axis] - (l as ILineEntity).vertices[1]![axis]),
+        ),
+      );
+    expect(lines.length).toBeGreaterThan(1);
+    expect(size('y')).toBeGreaterThan(1);
+    expect(size('y')).toBeCloseTo(size('x'), 9);
+  });
+  test('two pairs between the same arbors have one distance on the plan', () => {
+    const there = stages(spur(20, 60), spur(20, 60, { axis: 'hands' }));
+    const back = { ...there, train: { ...there.train, source: { ...there.train.source, axis: 'hands' } } };
+    const texts = (drive: Drive) =>
+      entities(drive, 'arbors').filter(
+        (e) => e.type === 'TEXT' && /^40\b/.test((e as unknown as { text: string }).text),
+      );
+    expect([texts(there).length, texts(back).length]).toEqual([2, 1]);
+  });
+  test('moves that a drive has no room for are refused, not written', () => {
+    const plain = stages(spur(20, 60));
+    const short = { ...plain, train: { ...plain.train, limits: { back: '0', forth: '1/4' } } } as Drive;
+    const made = exportDrive(short, 'gcode', { divisions: 12 });
+    expect(made.ok).toBe(false);
+    expect(made.ok ? '' : made.refusal.code.length).toBeGreaterThan(3);
+    expect(exportDrive(plain, 'gcode', { divisions: 12 }).ok).toBe(true);
   });
 });

@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { kinematicsOf, newDrive, pathOf, trainsOf, type Drive } from '../drive/index.ts';
@@ -21,6 +21,9 @@ import {
   type ExportId,
   type ExportOptions,
 } from './index.ts';
+
+/** Demo drives with everything that is offered: trees, plates, slides, rates, wheels. */
+const OFFERING = ['walnut-orrery', 'sundial-plate-head', 'garden-film-slide', 'night-meadow-camera-cradle'];
 
 /** What a drive is written as, or why it is not. */
 const written = (drive: Drive, as: ExportId, options: ExportOptions = {}): string => {
@@ -203,10 +206,11 @@ describe('signs that no format allows', () => {
   });
 
   test('whatever is offered of a drive can be written, under a name of its own, and is in its pack', () => {
-    const demo = new URL('../../../demo/', import.meta.url);
-    for (const name of readdirSync(demo).filter((f) => f.endsWith('.pendrix.json'))) {
-      const read = readDrive(readFileSync(new URL(name, demo), 'utf8'));
-      if (!read.ok) continue;
+    for (const name of OFFERING) {
+      const read = readDrive(
+        readFileSync(new URL(`../../../demo/${name}.pendrix.json`, import.meta.url), 'utf8'),
+      );
+      if (!read.ok) throw new Error(name);
       const offers = trainsOf(read.value).flatMap((_, i) => {
         const { drive } = pathOf(read.value, i);
         const own = offersOf(drive);
@@ -217,7 +221,7 @@ describe('signs that no format allows', () => {
         return files;
       });
       const pack = packFiles(read.value, []);
-      if (!pack.ok) continue;
+      if (!pack.ok) throw new Error(name);
       const packed = pack.value.map((f) =>
         f.name.replace(/^(?!run-sheets|drawings|drilling|moves)[^/]+\//, ''),
       );

@@ -7,6 +7,7 @@ import { readDrive } from '../files/index.ts';
 import { setupOf } from '../make/index.ts';
 import { exportDrive } from './formats.ts';
 import { packFiles } from './pack.ts';
+import { packPage } from './pack-page.ts';
 
 const files = (drive: Drive): ReadonlyMap<string, string> => {
   const made = packFiles(drive, []);
@@ -126,5 +127,20 @@ describe('discs, Genevas and faces, read back', () => {
     expect(front).toHaveLength(2);
     expect(Math.abs(front[0]! - front[1]!)).toBeCloseTo(40, 3);
     expect(back[1]! - back[0]!).toBeCloseTo(front[0]! - front[1]!, 3);
+  });
+});
+
+describe('the page of a pack', () => {
+  test('has the run sheet of each count, the first one too, and names the train of a figure where there are several', () => {
+    const page = packPage(driveOf('Dial', { kind: 'spur', z1: 20, z2: 60, moduleMm: 1 }), []);
+    expect(page).toContain('<h3>60 divisions');
+    expect(page).toContain('<h3>73 divisions');
+    const read = readDrive(
+      readFileSync(new URL('../../../demo/walnut-orrery.pendrix.json', import.meta.url), 'utf8'),
+    );
+    if (!read.ok) throw new Error('the demo is refused');
+    const named = /(Steps per turn|Worst error|Divisions|Rate|Speed|Force) \([A-Z]/;
+    expect(packPage(read.value, [])).toMatch(named);
+    expect(page).not.toMatch(named);
   });
 });

@@ -283,3 +283,17 @@ describe('carriages, cords and rails', () => {
   });
   test('20 N on 1 m of 90 N·m² sag 4.6 mm', () => expect(railSag(20, 1000, 90)).toBeCloseTo(4.63, 2));
 });
+
+describe('what lies behind a mesh', () => {
+  test('the efficiency of each later stage is paid for at the teeth before it', () => {
+    const first = (efficiency: number): number =>
+      force(
+        [
+          { kind: 'spur', z1: 20, z2: 40, moduleMm: 1 },
+          { kind: 'spur', z1: 20, z2: 60, moduleMm: 1, efficiency },
+        ],
+        load,
+      ).meshes.find((m) => m.stage === 0)!.forceN;
+    expect(first(0.5) / first(1)).toBeCloseTo(2, 9);
+  });
+});

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newDrive, type Drive, type Stage } from '../drive/index.ts';
 import { isPointed } from '../teeth/index.ts';
-import { beltFit, madeWheels, preloadOf, shortestBelt, wheelRefusal } from './index.ts';
+import { beltFit, dialLines, madeWheels, preloadOf, shortestBelt, wheelRefusal } from './index.ts';
 
 describe('belts', () => {
   test('pitch 2, 20:76, 100 teeth: 48.700 mm, by the short formula 48.740, 7.614 in mesh', () => {
@@ -107,5 +107,28 @@ describe('the wheels of a train', () => {
     ).toMatchObject({
       code: 'tooFewTeeth',
     });
+  });
+});
+
+describe('figures that are read off', () => {
+  test('lines of a dial: 2 mm, each fifth 3, each tenth 4.5 and numbered', () => {
+    expect(
+      dialLines(20)
+        .slice(0, 11)
+        .map((l) => [l.long, l.text]),
+    ).toEqual([
+      [4.5, '0'],
+      ...Array.from({ length: 4 }, () => [2, '']),
+      [3, ''],
+      ...Array.from({ length: 4 }, () => [2, '']),
+      [4.5, '10'],
+    ]);
+  });
+  test('a bore that is too large is told the largest that leaves a module of rim', () => {
+    const stage: Stage = { kind: 'spur', z1: 30, z2: 60, moduleMm: 1, inBoreMm: 28 };
+    const drive = { ...newDrive('bore'), train: { ...newDrive('bore').train, stages: [stage] } };
+    const refusal = wheelRefusal(madeWheels(drive)[0]!);
+    // root 27.5 mm, less two modules
+    expect([refusal?.code, refusal?.limit]).toEqual(['boreTooLarge', '25.5']);
   });
 });

@@ -27,15 +27,6 @@ export interface FittedShaft {
   readonly unknownFaces: number;
 }
 
-/** The commonest of some sizes; the first of equals. */
-function commonest(sizes: readonly number[]): number | null {
-  const counts = new Map<number, number>();
-  for (const s of sizes) counts.set(s, (counts.get(s) ?? 0) + 1);
-  let best: number | null = null;
-  for (const [s, n] of counts) if (best === null || n > counts.get(best)!) best = s;
-  return best;
-}
-
 /** What sits on a shaft: the driven side of the stage before it and the driver side of the one after. */
 function sitting(drive: Drive, index: number): readonly OnShaft[] {
   const { stages } = drive.train;
@@ -64,7 +55,7 @@ export function fittedShafts(drive: Drive, shared: number | null = null): readon
   const all = Array.from({ length: stages.length + 1 }, (_, index): FittedShaft => {
     const sits = sitting(drive, index);
     const own = index === 0 ? (source.boreMm ?? null) : null;
-    const diameterMm = own ?? commonest(sits.flatMap((s) => s.boreMm ?? []));
+    const diameterMm = own ?? sits.find((s) => s.boreMm !== null)?.boreMm ?? null;
     const faces = sits.flatMap((s) => s.faceMm ?? []);
     return {
       index,

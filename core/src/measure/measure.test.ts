@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { seeded } from '../simulate/index.ts';
 import { many } from '../testing/many.ts';
 import {
   asAmplitude,
@@ -6,6 +7,7 @@ import {
   fitDividing,
   fitTracking,
   fitWaves,
+  lombScargle,
   lostMotionOf,
   settlingSeconds,
   speedPpm,
@@ -254,5 +256,40 @@ describe('noise is no shape, and what lies far off is no reading', () => {
     const [peak] = fit.unexplained;
     expect(peak!.periodS).toBeCloseTo(1 / Math.abs(1 / 265.94 - 1 / 150), 0);
     expect(peak!.folded).toEqual(motor[0]);
+  });
+});
+
+describe('what a record is judged by', () => {
+  test('a wave is told from readings up to half its period apart, and not from coarser ones', () => {
+    const record = sample(7, { every: 70, seconds: 7200 });
+    const states = fitted(record, PERIODS)!
+      .components.slice(0, 2)
+      .map((c) => [c.cause, c.state]);
+    expect(states).toEqual([
+      ['worm', 'ok'],
+      ['motor', 'ok'],
+    ]);
+    const coarse = fitted(sample(7, { every: 100, seconds: 7200 }), PERIODS)!;
+    expect(coarse.components.find((c) => c.cause === 'motor')!.state).toBe('tooCoarse');
+  });
+  test('nothing has no power, at any frequency', () => {
+    expect(lombScargle(Float64Array.from([0, 1, 2, 3]), new Float64Array(4), 0.2)).toBe(0);
+  });
+  test('a reading is an outlier from five robust deviations on', () => {
+    // even over ±1, without order: half of it is 0.5, the deviation 0.741, five of it 3.7
+    const at = (off: number): number => {
+      const random = seeded(5);
+      const times = Float64Array.from({ length: 200 }, (_, i) => i * 10);
+      const values = Float64Array.from({ length: 200 }, (_, i) => (i === 100 ? off : 2 * random() - 1));
+      return fitted({ times, values } as never, [])!.outliers.length;
+    };
+    expect([at(3), at(5.2)]).toEqual([0, 1]);
+  });
+  test('one gap that is off has just that size', () => {
+    const errors = Float64Array.from({ length: 40 }, (_, i) => (i === 17 ? 100 : 0));
+    const by: DividedBy = { stepsPerTurn: null, coarser: [], shafts: [] };
+    const fit = fitDividing({ errors, back: null } as never, by)!;
+    expect([fit.best.shape, fit.best.at]).toEqual(['oneGap', 17]);
+    expect(fit.best.arcsec).toBeCloseTo(100, 6);
   });
 });

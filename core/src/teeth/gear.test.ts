@@ -13,6 +13,7 @@ import {
   spanOf,
   threadAsWorm,
   threadCutBlank,
+  wormOf,
   type Gear,
 } from './index.ts';
 
@@ -193,4 +194,25 @@ describe('outlines', () => {
       }
     },
   );
+});
+
+describe('sizes that the module scales', () => {
+  test('a worm of module 2 stands two modules over its pitch line', () => {
+    const worm = wormOf({ kind: 'worm', starts: 1, wheel: 60, moduleMm: 2 })!;
+    expect([worm.pitchMm, worm.outsideMm, worm.distanceMm]).toEqual([36, 40, 78]);
+  });
+  test('an outline has its tips: points at the outside between the flanks', () => {
+    const g = gear(30);
+    const tip = blankOf(g).outsideMm / 2;
+    const at = gearOutline(g).map(([x, y]) => Math.hypot(x, y));
+    const on = at.filter((r) => Math.abs(r - tip) < 1e-6).length;
+    // the ends of both flanks, and the arc between them
+    expect(on / 30).toBeGreaterThan(2);
+  });
+  test('tips that are taken back make a wheel smaller and a ring’s hole larger', () => {
+    const taken = (inner: boolean) =>
+      blankOf(gear(60, { inner, trimMm: 0.1 })).outsideMm - blankOf(gear(60, { inner })).outsideMm;
+    expect(taken(false)).toBeCloseTo(-0.2, 9);
+    expect(taken(true)).toBeCloseTo(0.2, 9);
+  });
 });

@@ -86,7 +86,6 @@ function mostShift(gear: Gear): number {
   let [low, high] = [-1, 3];
   const keeps = (shift: number): boolean =>
     tipLand({ ...gear, shift, playMm: 0 }) >= LEAST_TIP * normalModule(gear);
-  if (!keeps(low)) return low;
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2;
     if (keeps(middle)) low = middle;
