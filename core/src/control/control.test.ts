@@ -282,8 +282,12 @@ describe('G-code', () => {
     expect(readGcodeLine('ok N3', axis)).toEqual({ is: 'ok' });
     expect(readGcodeLine('error:20', axis)).toMatchObject({ is: 'error' });
     expect(readGcodeLine('ALARM:1', axis)).toMatchObject({ is: 'error' });
-    expect(readGcodeLine('X:1.0 A:1.000', axis)).toEqual({ is: 'position', counts: 3040 });
-    expect(readGcodeLine('ready', axis)).toBeNull();
+    expect(readGcodeLine('X:1.0 A:1.000', axis)).toEqual({ is: 'position', counts: 3040, plusMinus: 2 });
+    expect(readGcodeLine('A:12', axis)).toEqual({ is: 'position', counts: 36_480, plusMinus: 1520 });
+    expect(readGcodeLine('start', axis)).toEqual({ is: 'started' });
+    expect(readGcodeLine('echo:busy: processing', axis)).toEqual({ is: 'busy' });
+    expect(readGcodeLine('; A:3.000 is a remark', axis)).toBeNull();
+    expect(readGcodeLine('whatever', axis)).toBeNull();
   });
 });
 

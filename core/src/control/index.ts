@@ -1,4 +1,5 @@
 export { connectLines, ControllerRefused, type Clock, type Controller, type LineLink } from './client.ts';
+export { dialectOf, dialects, type Dialect, type DialectAsked, type DialectId } from './dialects.ts';
 export { connectGcode, gcodeMove, readGcodeLine, type GcodeAxis } from './gcode.ts';
 export { machineOf, type Machine, type Plant } from './machine.ts';
 export {

@@ -281,14 +281,14 @@ describe('what a record is judged by', () => {
       const random = seeded(5);
       const times = Float64Array.from({ length: 200 }, (_, i) => i * 10);
       const values = Float64Array.from({ length: 200 }, (_, i) => (i === 100 ? off : 2 * random() - 1));
-      return fitted({ times, values } as never, [])!.outliers.length;
+      return fitted({ times, values }, [])!.outliers.length;
     };
     expect([at(3), at(5.2)]).toEqual([0, 1]);
   });
   test('one gap that is off has just that size', () => {
     const errors = Float64Array.from({ length: 40 }, (_, i) => (i === 17 ? 100 : 0));
     const by: DividedBy = { stepsPerTurn: null, coarser: [], shafts: [] };
-    const fit = fitDividing({ errors, back: null } as never, by)!;
+    const fit = fitDividing({ errors, back: null }, by)!;
     expect([fit.best.shape, fit.best.at]).toEqual(['oneGap', 17]);
     expect(fit.best.arcsec).toBeCloseTo(100, 6);
   });

@@ -59,7 +59,7 @@ describe('what the disk does', () => {
     expect(await a.database.all()).toHaveLength(2);
   });
 
-  test('a database that never answers does not hold the page up for ever', async () => {
+  test('a database that never answers does not hold the page up for ever', () => {
     let patience: (() => void) | null = null;
     const never = (d: Database): Database => ({ ...d, all: () => new Promise(() => undefined) });
     void b.tab('a', never, {

@@ -21,6 +21,8 @@ describe('kinds of record', () => {
       for (const key of ['createdAt', 'touchedAt', 'place'])
         if (key in row) expect([key, rest[key]]).toEqual([key, 0]);
       const later = kindOfRow(kind).stamped(row, 5, 77) as unknown as Record<string, unknown>;
+      expect(later['rev']).toBe(5);
+      if ('touchedAt' in later) expect(later['touchedAt']).toBe(77);
       expect(kindOfRow(kind).nameOf(row)).not.toBe('');
     },
   );

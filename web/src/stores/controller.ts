@@ -1,17 +1,39 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { connectGcode, connectLines, type Controller, type LineLink, type Status } from '@pendrix/core';
+import { dialectOf, type Controller, type DialectId, type LineLink, type Status } from '@pendrix/core';
 import { hasSerial, pageClock, serialLink, socketLink, workerLink } from '../control/links.ts';
 
-/** Where a controller can be. */
-export const CONTROLLER_WAYS = {
-  browser: 'Stand-in in this browser',
-  server: 'Stand-in of the server',
-  socket: 'WebSocket address',
-  serial: 'Serial port',
-  gcode: 'Serial port, G-code',
-} as const;
-export type ControllerWay = keyof typeof CONTROLLER_WAYS;
+/** Where a controller can be, and what is spoken there. */
+interface Way {
+  readonly title: string;
+  readonly dialect: DialectId;
+  /** it is at a serial port, which not every browser has */
+  readonly serial?: true;
+  readonly link: (asked: ControllerAsked) => LineLink | Promise<LineLink>;
+}
+
+/** Every way, in the order they are offered. One line a way. */
+export const controllerWays = {
+  browser: { title: 'Stand-in in this browser', dialect: 'lines', link: ({ words }) => workerLink(words) },
+  server: {
+    title: 'Stand-in of the server',
+    dialect: 'lines',
+    link: ({ words }) => socketLink(`${location.origin.replace(/^http/, 'ws')}/controller?${words}`),
+  },
+  socket: { title: 'WebSocket address', dialect: 'lines', link: ({ address }) => socketLink(address) },
+  serial: { title: 'Serial port', dialect: 'lines', serial: true, link: ({ baud }) => serialLink(baud) },
+  gcode: {
+    title: `Serial port, ${dialectOf('gcode').title}`,
+    dialect: 'gcode',
+    serial: true,
+    link: ({ baud }) => serialLink(baud),
+  },
+} as const satisfies Readonly<Record<string, Way>>;
+export type ControllerWay = keyof typeof controllerWays;
+export const wayOf = (way: ControllerWay): Way => controllerWays[way];
+/** Those that this browser has. */
+export const waysHere = (): readonly ControllerWay[] =>
+  (Object.keys(controllerWays) as ControllerWay[]).filter((w) => hasSerial() || !wayOf(w).serial);
 
 /** How one is connected: the address of a socket, words of a stand-in, and of G-code its letter and counts of a unit. */
 export interface ControllerAsked {
@@ -33,30 +55,13 @@ export const useController = defineStore('controller', () => {
   /** edges of both channels since somebody last asked */
   let edges = { a: 0, b: 0 };
 
-  const linkTo = async (asked: ControllerAsked): Promise<LineLink> => {
-    switch (asked.way) {
-      case 'browser':
-        return workerLink(asked.words);
-      case 'server':
-        return socketLink(`${location.origin.replace(/^http/, 'ws')}/controller?${asked.words}`);
-      case 'socket':
-        return socketLink(asked.address);
-      case 'serial':
-      case 'gcode':
-        return serialLink(asked.baud);
-    }
-  };
-
   async function connect(asked: ControllerAsked): Promise<void> {
     disconnect();
     connecting.value = true;
     lost.value = null;
     try {
-      const link = await linkTo(asked);
-      const made =
-        asked.way === 'gcode'
-          ? await connectGcode(link, pageClock, { letter: asked.letter, countsPerUnit: asked.countsPerUnit })
-          : await connectLines(link, pageClock);
+      const { link, dialect } = wayOf(asked.way);
+      const made = await dialectOf(dialect).connect(await link(asked), pageClock, asked);
       made.onStatus = (s) => {
         edges = { a: edges.a + s.edges.a, b: edges.b + s.edges.b };
         status.value = s;
@@ -94,7 +99,6 @@ export const useController = defineStore('controller', () => {
     connecting,
     lost,
     moving: computed(() => status.value?.moving ?? false),
-    hasSerial,
     connect,
     disconnect,
     takeEdges,

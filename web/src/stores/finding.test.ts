@@ -22,10 +22,10 @@ class HereWorker {
         state.ended = true;
         port1.close();
       },
-    }) as unknown as HereWorker;
+    });
   }
 }
-const drive = (find: object): Drive => ({ ...newDrive('dial'), find: find as never });
+const drive = (find: object): Drive => ({ ...newDrive('dial'), find: find });
 const ASKED = { question: 'ratio', target: '12', wheels: '10-60', stages: '2' };
 
 beforeEach(() => {

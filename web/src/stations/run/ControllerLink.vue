@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiConnection, mdiPowerPlugOffOutline } from '@mdi/js';
-import { grouped, readCount, type Refusal } from '@pendrix/core';
-import { CONTROLLER_WAYS, useController, type ControllerWay } from '../../stores/controller.ts';
+import { dialectOf, grouped, readCount, type Refusal } from '@pendrix/core';
+import { useController, wayOf, waysHere, type ControllerWay } from '../../stores/controller.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
 import ReadField from '../../ui/ReadField.vue';
@@ -10,11 +10,8 @@ import ReadField from '../../ui/ReadField.vue';
 /** How a controller is connected, and where the one that is stands. What is done with it stands in the slot. */
 const link = useController();
 const way = ref<ControllerWay>('browser');
-const ways = computed(() =>
-  (Object.keys(CONTROLLER_WAYS) as ControllerWay[])
-    .filter((w) => link.hasSerial() || (w !== 'serial' && w !== 'gcode'))
-    .map((value) => ({ value, title: CONTROLLER_WAYS[value] })),
-);
+const ways = waysHere().map((value) => ({ value, title: wayOf(value).title }));
+const asks = computed(() => dialectOf(wayOf(way.value).dialect).asks);
 const address = ref('ws://192.168.4.1/controller');
 const words = ref('motor=dc&seed=7');
 const letter = ref('A');
@@ -81,7 +78,7 @@ const standing = computed(() => {
           hint="motor=dc or stepper, decode=1 or 4, shaking=1, speed, coast, window, loses, seed"
           :commit="into((t) => (words = t.trim()))"
         />
-        <template v-if="way === 'gcode'">
+        <template v-if="asks.length > 0">
           <ReadField
             label="Axis"
             :value="letter"

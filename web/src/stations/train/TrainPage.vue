@@ -15,7 +15,6 @@ import {
   type Refusal,
   type Source,
   type Stage,
-  type StageKindId,
   type StageToUse,
   type StageRun,
 } from '@pendrix/core';
