@@ -1,3 +1,4 @@
+import type { Workshop } from '@pendrix/core/files/index';
 import {
   amendDrive,
   checkPart,
@@ -69,6 +70,15 @@ interface RecordKind<R extends RecordBase> {
   readonly nameOf: (record: R) => string;
   /** a later write of the same content, stamped */
   readonly stamped: (record: R, rev: number, now: number) => R;
+  /** its list in a workshop file, which is what a backup is */
+  readonly list: keyof Workshop;
+  /** the order it is backed up in */
+  readonly before: (a: R, b: R) => number;
+  /** what a backup holds of it; `place` is where its drive stands in the same file. Null for what belongs to nothing there */
+  readonly kept: (
+    record: R,
+    place: (driveId: string) => number | undefined,
+  ) => Workshop[keyof Workshop][number] | null;
   /** another tab wrote it since: true when this tab must not write over it but ask */
   readonly asks?: true;
 }
@@ -97,6 +107,9 @@ export const kinds: { readonly [K in KindId]: RecordKind<Rows[K]> } = {
       });
     },
     nameOf: (record) => record.drive.name,
+    list: 'drives',
+    before: (a, b) => b.touchedAt - a.touchedAt,
+    kept: (record) => record.drive,
     stamped: (record, rev, now) => ({ ...record, rev, touchedAt: now }),
   },
   part: {
@@ -116,6 +129,9 @@ export const kinds: { readonly [K in KindId]: RecordKind<Rows[K]> } = {
       });
     },
     nameOf: (record) => partLabel(record.part),
+    list: 'parts',
+    before: (a, b) => a.place - b.place,
+    kept: (record) => record.part,
     stamped: (record, rev) => ({ ...record, rev }),
   },
   run: {
@@ -135,6 +151,12 @@ export const kinds: { readonly [K in KindId]: RecordKind<Rows[K]> } = {
       });
     },
     nameOf: (record) => record.name,
+    list: 'runs',
+    before: () => 0,
+    kept: ({ driveId, name, state, ended }, place) => {
+      const drive = place(driveId);
+      return drive === undefined ? null : { drive, name, state, ended };
+    },
     stamped: (record, rev, now) => ({ ...record, rev, touchedAt: now }),
     asks: true,
   },
