@@ -206,20 +206,20 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
 }
 /* The count changes as it runs: the keys beside it stay where they are. */
 .searching {
-  width: 232px;
+  width: 14.5rem;
   text-align: right;
   contain: strict;
-  height: 20px;
-  line-height: 20px;
+  height: 1.25rem;
+  line-height: 1.25rem;
   color: var(--p-blue);
-  font-size: 14px;
+  font-size: 0.875rem;
   font-weight: 600;
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 .stop {
-  margin: 0 8px;
+  margin: 0 0.5rem;
   flex: none;
 }
 .frame.field > :deep(.rail),

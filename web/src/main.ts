@@ -9,6 +9,7 @@ import { router } from './router.ts';
 import { installColours, vuetify } from './theme/vuetify.ts';
 import './theme/base.css';
 import './theme/controls.css';
+import './theme/panels.css';
 import './theme/print.css';
 import './theme/drawing.css';
 import './theme/ledger.css';

@@ -76,28 +76,28 @@ const answers = computed(() =>
 <style scoped>
 .forms {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  gap: 18px 22px;
-  padding: 4px 0 14px;
+  grid-template-columns: repeat(auto-fill, minmax(13.125rem, 1fr));
+  gap: 1.125rem 1.375rem;
+  padding: 0.25rem 0 0.875rem;
 }
 section {
   display: flex;
   flex-direction: column;
-  gap: 5px;
+  gap: 0.3125rem;
   align-items: stretch;
 }
 section .v-btn {
   align-self: flex-start;
 }
 h4 {
-  font-size: 15px;
+  font-size: 0.9375rem;
   font-weight: 650;
 }
 p {
-  font-size: 14px;
-  line-height: 18px;
+  font-size: 0.875rem;
+  line-height: 1.125rem;
 }
 .gives {
-  min-height: 18px;
+  min-height: 1.125rem;
 }
 </style>

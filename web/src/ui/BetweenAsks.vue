@@ -95,35 +95,35 @@ function add(): void {
 <style scoped>
 .asks {
   display: grid;
-  gap: 10px;
+  gap: 0.625rem;
   justify-items: start;
 }
 .ask {
   width: 100%;
   border-bottom: 1px solid var(--p-row);
-  padding-bottom: 8px;
+  padding-bottom: 0.5rem;
 }
 .fields {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 12px;
+  gap: 0.375rem 0.75rem;
   align-items: flex-start;
-  --field-width: 100px;
+  --field-width: 6.25rem;
 }
 .wanted {
-  --field-width: 108px;
+  --field-width: 6.75rem;
 }
 .ppm {
-  --field-width: 92px;
+  --field-width: 5.75rem;
 }
 .gives {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 18px;
+  gap: 2px 1.125rem;
   align-items: center;
-  font-size: 14px;
-  min-height: 26px;
-  margin-top: 4px;
+  font-size: 0.875rem;
+  min-height: 1.625rem;
+  margin-top: 0.25rem;
   color: var(--p-quiet);
 }
 .gives .mono {
@@ -131,7 +131,7 @@ function add(): void {
 }
 @media (max-width: 1180px) {
   .fields > :is(.choice-field, .read-field) {
-    --field-width: 78px;
+    --field-width: 4.875rem;
   }
 }
 </style>

@@ -43,19 +43,19 @@ h2:focus-visible {
   outline: none;
 }
 .what {
-  padding: 10px 14px 4px;
-  font-size: 14px;
+  padding: 0.625rem 0.875rem 0.25rem;
+  font-size: 0.875rem;
 }
 .keys {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
-  padding: 4px 14px 10px;
+  gap: 0.5rem;
+  padding: 0.25rem 0.875rem 0.625rem;
 }
 .what .quiet {
   display: block;
 }
 .sub {
-  padding: 0 14px;
+  padding: 0 0.875rem;
 }
 </style>

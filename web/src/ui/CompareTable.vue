@@ -33,40 +33,40 @@ const alt = (side: CompareRow['a']): string => `${plainText(side.text)} ${side.g
 table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 13px;
+  font-size: 0.8125rem;
   table-layout: fixed;
 }
 thead th {
   text-align: left;
   font-weight: 650;
-  padding: 4px 8px;
+  padding: 0.25rem 0.5rem;
   border-bottom: 1px solid var(--p-ink);
 }
 th:first-child {
   width: 27%;
-  padding-left: 14px;
+  padding-left: 0.875rem;
 }
 tbody th {
   text-align: left;
   font-weight: 400;
   color: var(--p-quiet);
   vertical-align: top;
-  padding: 5px 8px;
+  padding: 0.3125rem 0.5rem;
 }
 td {
   vertical-align: top;
-  padding: 5px 8px;
+  padding: 0.3125rem 0.5rem;
   color: var(--p-quiet);
   overflow-wrap: anywhere;
 }
 td .fig {
   display: block;
-  font-size: 14px;
+  font-size: 0.875rem;
   font-variant-numeric: tabular-nums;
 }
 td :deep(.grade) {
-  font-size: 13px;
-  gap: 4px;
+  font-size: 0.8125rem;
+  gap: 0.25rem;
 }
 td :deep(.grade > span) {
   white-space: normal;

@@ -44,17 +44,17 @@ const budgets = computed(() => report.value.duties.one('controller'));
 
 <style scoped>
 .controller {
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .controller > p {
-  font-size: 13px;
-  line-height: 17px;
-  padding: 3px 0 6px;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
+  padding: 0.1875rem 0 0.375rem;
 }
 .controller :deep(.duty-lines > div) {
   grid-template-columns: minmax(0, 1fr) auto;
-  padding: 3px 0;
-  font-size: 13px;
+  padding: 0.1875rem 0;
+  font-size: 0.8125rem;
 }
 .controller :deep(.duty-lines .note) {
   grid-column: 1 / -1;

@@ -76,12 +76,12 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
 
 <style scoped>
 .cures {
-  margin-top: 12px;
+  margin-top: 0.75rem;
   background: var(--p-amber-ground);
   border-top: 2px solid var(--p-amber);
-  padding: 10px 14px 14px;
-  font-size: 14px;
-  line-height: 19px;
+  padding: 0.625rem 0.875rem 0.875rem;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
   flex: 1;
 }
 .owned {
@@ -91,34 +91,34 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
 .primes {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px;
-  margin-bottom: 8px;
+  gap: 0.25rem;
+  margin-bottom: 0.5rem;
 }
 h3 {
   color: var(--p-amber);
   display: flex;
   align-items: center;
-  gap: 7px;
-  margin-bottom: 3px;
+  gap: 0.4375rem;
+  margin-bottom: 0.1875rem;
 }
 .cure {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
-  gap: 8px;
+  gap: 0.5rem;
   align-items: start;
   border-top: 1px solid var(--p-amber-rule);
-  margin-top: 9px;
-  padding-top: 8px;
+  margin-top: 0.5625rem;
+  padding-top: 0.5rem;
 }
 h4 {
-  font-size: 14px;
-  line-height: 19px;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
   font-weight: 650;
 }
 .outcome {
   display: flex;
   flex-wrap: wrap;
-  gap: 0 6px;
+  gap: 0 0.375rem;
 }
 .loses {
   color: var(--p-red);
@@ -126,17 +126,17 @@ h4 {
 }
 .none {
   border-top: 1px solid var(--p-amber-rule);
-  margin-top: 9px;
-  padding-top: 8px;
+  margin-top: 0.5625rem;
+  padding-top: 0.5rem;
 }
 .range {
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: 0.375rem;
   border-top: 1px solid var(--p-amber-rule);
-  margin-top: 10px;
-  padding-top: 8px;
-  --field-width: 58px;
+  margin-top: 0.625rem;
+  padding-top: 0.5rem;
+  --field-width: 3.625rem;
 }
 </style>

@@ -33,24 +33,24 @@ const option = computed(() => dutyOption(chart, palettes[settings.night ? 'night
 
 <style scoped>
 .duty-chart {
-  padding: 8px 16px 4px 20px;
+  padding: 0.5rem 1rem 0.25rem 1.25rem;
 }
 figcaption {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 18px;
-  font-size: 14px;
-  line-height: 20px;
+  gap: 2px 1.125rem;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
 }
 .key {
-  font-size: 13px;
+  font-size: 0.8125rem;
   color: var(--p-quiet);
   display: inline-flex;
   align-items: center;
-  gap: 7px;
+  gap: 0.4375rem;
 }
 .key i {
-  width: 22px;
+  width: 1.375rem;
   border-top: 2px solid var(--p-blue);
 }
 .key.second i {
@@ -63,9 +63,9 @@ figcaption {
   border-top: 2px dashed var(--p-even);
 }
 .plot {
-  height: 176px;
+  height: 11rem;
 }
 .tall {
-  height: 320px;
+  height: 20rem;
 }
 </style>

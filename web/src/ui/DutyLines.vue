@@ -27,43 +27,43 @@ defineProps<{ duty: Pick<DutyReport, 'lines' | 'message'> }>();
 
 <style scoped>
 .duty-lines {
-  margin-top: 8px;
+  margin-top: 0.5rem;
 }
 .fig :deep(.figure) {
-  padding: 5px 0;
-  margin: -5px 0;
+  padding: 0.3125rem 0;
+  margin: -0.3125rem 0;
 }
 .duty-lines > div {
   display: grid;
   grid-template-columns: minmax(0, 1.1fr) minmax(0, 0.75fr) minmax(0, 1fr);
-  column-gap: 14px;
+  column-gap: 0.875rem;
   align-items: baseline;
-  padding: 5px 0;
-  line-height: 20px;
-  font-size: 14px;
+  padding: 0.3125rem 0;
+  line-height: 1.25rem;
+  font-size: 0.875rem;
 }
 .fig {
   text-align: right;
 }
 .num {
-  font-size: 15px;
+  font-size: 0.9375rem;
   font-weight: 600;
 }
 .note {
-  font-size: 13px;
-  line-height: 17px;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 10px;
+  gap: 2px 0.625rem;
   min-width: 0;
 }
 .note :deep(.grade) {
   white-space: normal;
 }
 .duty-says {
-  font-size: 14px;
-  line-height: 19px;
-  padding: 6px 0 2px;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
+  padding: 0.375rem 0 2px;
 }
 @media (max-width: 700px) {
   .duty-lines > div {

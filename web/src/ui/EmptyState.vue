@@ -16,10 +16,10 @@ defineProps<{ title: string; text?: string }>();
   margin: auto;
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: 0.75rem;
   align-items: center;
   text-align: center;
-  max-width: 460px;
-  padding: 20px;
+  max-width: 28.75rem;
+  padding: 1.25rem;
 }
 </style>

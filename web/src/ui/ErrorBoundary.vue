@@ -55,12 +55,12 @@ const reason = computed(() => (shown.value instanceof Error ? shown.value.messag
 
 <style scoped>
 .reason {
-  font-size: 14px;
+  font-size: 0.875rem;
   color: var(--p-red);
   overflow-wrap: anywhere;
 }
 .acts {
   display: flex;
-  gap: 8px;
+  gap: 0.5rem;
 }
 </style>

@@ -16,13 +16,13 @@ const id = useId();
 <style scoped>
 .field-group {
   display: grid;
-  grid-template-columns: 64px minmax(0, 1fr);
+  grid-template-columns: 4rem minmax(0, 1fr);
   align-items: start;
-  padding-top: 8px;
+  padding-top: 0.5rem;
 }
 h4 {
-  font-size: 13px;
-  line-height: 32px;
+  font-size: 0.8125rem;
+  line-height: 2rem;
 }
 @media (max-width: 700px) {
   .field-group {

@@ -23,7 +23,8 @@ const shown = computed(() => {
     return wanted.every((w) => text.includes(w));
   });
 });
-const name = (file: string): string => file.split('/').at(-1)!;
+/** its folder goes into its name: "run-sheets-73.csv" */
+const name = (file: string): string => file.replaceAll('/', '-');
 const save = (o: PageOffer): Promise<void> => {
   const stem = name(o.file).replace(/\.[^.]+$/, '');
   return saveExport(report.value.drive, o.as, o.options, stem);
@@ -53,19 +54,19 @@ const save = (o: PageOffer): Promise<void> => {
 
 <style scoped>
 .count {
-  margin: 6px 0 2px;
+  margin: 0.375rem 0 2px;
 }
 .files {
   list-style: none;
-  max-height: min(420px, 56vh);
+  max-height: min(26.25rem, 56vh);
   overflow: auto;
 }
 .files li {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
   align-items: center;
-  gap: 12px;
-  min-height: 36px;
+  gap: 0.75rem;
+  min-height: 2.25rem;
   border-top: 1px solid var(--p-row);
 }
 .files .mono {

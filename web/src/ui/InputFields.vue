@@ -88,21 +88,21 @@ const wide = (spec: InputSpec): boolean => spec.type === 'pairs' || spec.type ==
 .inputs {
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: 0.25rem;
 }
 .across:not(.v-expansion-panels),
 .across :deep(.v-expansion-panel-text__wrapper) {
   display: flex;
   flex-flow: row wrap;
   align-items: flex-start;
-  gap: 8px 16px;
+  gap: 0.5rem 1rem;
 }
 .across :deep(.read-field.below) {
   grid-template-columns: auto minmax(0, 1fr);
-  --field-width: 140px;
+  --field-width: 8.75rem;
 }
 .across :deep(.long) {
-  --field-width: 124px;
+  --field-width: 7.75rem;
 }
 .across :deep(:has(> .refusal)) {
   flex: 1 0 100%;

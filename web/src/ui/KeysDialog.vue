@@ -47,11 +47,11 @@ const groups = computed(() => {
 <style scoped>
 .groups {
   columns: 2;
-  column-gap: 32px;
+  column-gap: 2rem;
 }
 section {
   break-inside: avoid;
-  padding-bottom: 10px;
+  padding-bottom: 0.625rem;
 }
 dt {
   white-space: nowrap;

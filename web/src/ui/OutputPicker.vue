@@ -24,14 +24,14 @@ const options = computed(() =>
 
 <style scoped>
 .output {
-  --field-width: 150px;
+  --field-width: 9.375rem;
   flex: none;
-  font-size: 14px;
-  margin: 0 8px;
+  font-size: 0.875rem;
+  margin: 0 0.5rem;
 }
 @media (max-width: 700px) {
   .output {
-    --field-width: 104px;
+    --field-width: 6.5rem;
     margin: 0;
   }
   .output :deep(label) {

@@ -52,14 +52,14 @@ const columns = computed(() =>
 table {
   border-collapse: collapse;
   width: 100%;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 thead th {
   text-align: left;
-  font-size: 13px;
+  font-size: 0.8125rem;
   font-weight: 400;
   color: var(--p-quiet);
-  padding: 4px 10px 6px 0;
+  padding: 0.25rem 0.625rem 0.375rem 0;
 }
 tbody tr {
   border-top: 1px solid var(--p-row);
@@ -76,8 +76,8 @@ tbody th {
 button {
   display: block;
   width: 100%;
-  min-height: 44px;
-  padding: 4px 10px;
+  min-height: 2.75rem;
+  padding: 0.25rem 0.625rem;
   text-align: left;
 }
 button b {
@@ -85,15 +85,15 @@ button b {
 }
 button span,
 .quiet {
-  font-size: 13px;
-  line-height: 17px;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
   color: var(--p-quiet);
 }
 .on b {
   color: var(--p-blue);
 }
 td {
-  padding: 5px 12px 5px 0;
+  padding: 0.3125rem 0.75rem 0.3125rem 0;
   vertical-align: top;
 }
 .value {
@@ -102,7 +102,7 @@ td {
   white-space: nowrap;
 }
 td :deep(.grade) {
-  font-size: 13px;
-  line-height: 16px;
+  font-size: 0.8125rem;
+  line-height: 1rem;
 }
 </style>

@@ -28,7 +28,7 @@ const specs = computed(() =>
 .rate-fields {
   display: flex;
   align-items: flex-start;
-  gap: 12px;
+  gap: 0.75rem;
 }
 .rate-fields > :first-child {
   flex: 1;

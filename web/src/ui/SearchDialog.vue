@@ -126,19 +126,19 @@ function go(hit: Hit | undefined): void {
 
 <style scoped>
 .search {
-  padding: 12px !important;
+  padding: 0.75rem !important;
 }
 li {
   display: flex;
-  gap: 12px;
+  gap: 0.75rem;
   align-items: baseline;
-  padding: 7px 10px;
+  padding: 0.4375rem 0.625rem;
   cursor: pointer;
-  min-height: 34px;
+  min-height: 2.125rem;
 }
 li .quiet {
   margin-left: auto;
-  font-size: 14px;
+  font-size: 0.875rem;
   text-align: right;
 }
 .on {

@@ -32,6 +32,6 @@ const rows = computed(() => table.rows.slice(0, most));
 
 <style scoped>
 .text-table {
-  --v-table-row-height: 23px;
+  --v-table-row-height: 1.4375rem;
 }
 </style>

@@ -60,16 +60,16 @@ const trouble = computed(() => records.trouble && refusalMessage(records.trouble
 
 <style scoped>
 .title {
-  height: 48px;
+  height: 3rem;
   display: flex;
   align-items: center;
-  padding: 0 16px 0 20px;
-  gap: 6px;
+  padding: 0 1rem 0 1.25rem;
+  gap: 0.375rem;
   min-width: 0;
 }
 h1 {
-  font-size: 20px;
-  line-height: 24px;
+  font-size: 1.25rem;
+  line-height: 1.5rem;
   font-weight: 650;
   white-space: nowrap;
   overflow: hidden;
@@ -79,7 +79,7 @@ h1 {
 }
 .purpose {
   color: var(--p-quiet);
-  margin-left: 10px;
+  margin-left: 0.625rem;
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -88,11 +88,11 @@ h1 {
 }
 .saved {
   color: var(--p-quiet);
-  font-size: 14px;
+  font-size: 0.875rem;
   display: flex;
   align-items: center;
-  gap: 5px;
-  margin-right: 10px;
+  gap: 0.3125rem;
+  margin-right: 0.625rem;
   white-space: nowrap;
 }
 .saved .v-icon {
@@ -100,45 +100,45 @@ h1 {
 }
 .trouble {
   color: var(--p-red);
-  font-size: 14px;
+  font-size: 0.875rem;
   font-weight: 600;
   display: flex;
   align-items: center;
-  gap: 5px;
-  margin-right: 10px;
+  gap: 0.3125rem;
+  margin-right: 0.625rem;
 }
 .tools {
   display: flex;
-  gap: 6px;
+  gap: 0.375rem;
   flex: none;
 }
 .search {
-  margin-left: 8px;
-  width: 132px;
-  height: 32px;
+  margin-left: 0.5rem;
+  width: 8.25rem;
+  height: 2rem;
   border: 1px solid var(--p-field);
   background: var(--p-surface);
   border-radius: 2px;
   display: flex;
   align-items: center;
-  gap: 6px;
-  padding: 0 6px 0 8px;
+  gap: 0.375rem;
+  padding: 0 0.375rem 0 0.5rem;
   color: var(--p-quiet);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .search span {
   flex: 1;
 }
 .menu {
   display: none;
-  margin-left: -8px;
+  margin-left: -0.5rem;
 }
 @media (max-width: 700px) {
   .title {
-    padding: 0 10px 0 16px;
+    padding: 0 0.625rem 0 1rem;
   }
   h1 {
-    font-size: 17px;
+    font-size: 1.0625rem;
     flex: 1 1 auto;
   }
   .purpose,

@@ -55,16 +55,16 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 <style scoped>
 .verdict {
   display: flex;
-  height: 68px;
+  height: 4.25rem;
   border-bottom: 1px solid var(--p-hair);
   background: var(--p-paper);
   overflow: hidden;
 }
 .cell {
-  flex: 1 1 200px;
-  max-width: 240px;
+  flex: 1 1 12.5rem;
+  max-width: 15rem;
   min-width: 0;
-  padding: 4px 0 0 20px;
+  padding: 0.25rem 0 0 1.25rem;
   position: relative;
   display: flex;
   flex-direction: column;
@@ -73,8 +73,8 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
   content: '';
   position: absolute;
   left: 0;
-  top: 12px;
-  bottom: 8px;
+  top: 0.75rem;
+  bottom: 0.5rem;
   width: 1px;
   background: var(--p-hair);
 }
@@ -85,8 +85,8 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
   outline-offset: -3px;
 }
 .label {
-  font-size: 13px;
-  line-height: 16px;
+  font-size: 0.8125rem;
+  line-height: 1rem;
   color: var(--p-quiet);
   white-space: nowrap;
   overflow: hidden;
@@ -97,26 +97,26 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
   flex-wrap: wrap;
   align-items: center;
   align-content: center;
-  gap: 0 8px;
-  padding-right: 6px;
-  height: 47px;
+  gap: 0 0.5rem;
+  padding-right: 0.375rem;
+  height: 2.9375rem;
   min-width: 0;
 }
 .value {
-  font: 600 17px/19px var(--mono);
+  font: 600 1.0625rem/1.1875rem var(--mono);
   white-space: nowrap;
 }
 .value :deep(.u) {
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .row :deep(.grade) {
   min-width: 0;
-  font-size: 14px;
-  line-height: 14px;
+  font-size: 0.875rem;
+  line-height: 0.875rem;
 }
 .row :deep(.grade > span) {
   white-space: normal;
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 /* a fraction lies down: the grade may stand right under it */
 .value :deep(.fr) {
@@ -131,8 +131,8 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
   all: unset;
 }
 .absent {
-  font-size: 14px;
-  line-height: 36px;
+  font-size: 0.875rem;
+  line-height: 2.25rem;
   color: var(--p-quiet);
   white-space: nowrap;
 }
@@ -141,26 +141,26 @@ const narrow = computed<readonly CellId[]>(() => PAGES[page.value] ?? PAGES[0]);
 }
 @media (max-width: 1180px) {
   .cell {
-    padding-left: 12px;
+    padding-left: 0.75rem;
   }
   .value {
-    font-size: 15px;
+    font-size: 0.9375rem;
   }
   .row {
-    gap: 0 6px;
+    gap: 0 0.375rem;
   }
   .cell :deep(.grade) {
-    font-size: 13px;
-    gap: 4px;
+    font-size: 0.8125rem;
+    gap: 0.25rem;
   }
 }
 @media (max-width: 700px) {
   .verdict {
-    padding-right: 4px;
+    padding-right: 0.25rem;
     align-items: center;
   }
   .cell {
-    padding-left: 16px;
+    padding-left: 1rem;
     align-self: stretch;
   }
   .cell::before {

@@ -66,8 +66,8 @@ const copyWorking = async (): Promise<void> => {
   position: absolute;
   right: 0;
   bottom: 0;
-  width: min(500px, 100%);
-  max-height: min(440px, 62%);
+  width: min(31.25rem, 100%);
+  max-height: min(27.5rem, 62%);
   background: var(--p-paper);
   border-top: 3px solid var(--p-blue);
   border-left: 1px solid var(--p-hair);
@@ -76,12 +76,12 @@ const copyWorking = async (): Promise<void> => {
   flex-direction: column;
 }
 header {
-  height: 40px;
+  height: 2.5rem;
   flex: none;
   display: flex;
   align-items: center;
-  gap: 8px;
-  padding: 0 8px 0 20px;
+  gap: 0.5rem;
+  padding: 0 0.5rem 0 1.25rem;
   border-bottom: 1px solid var(--p-hair);
 }
 h3 {
@@ -97,32 +97,32 @@ h3:focus-visible {
 .q {
   font-weight: 400;
   color: var(--p-quiet);
-  font-size: 14px;
-  margin-left: 6px;
+  font-size: 0.875rem;
+  margin-left: 0.375rem;
 }
 ol {
-  padding: 4px 20px 10px;
+  padding: 0.25rem 1.25rem 0.625rem;
 }
 li {
   display: flex;
   align-items: center;
-  min-height: 34px;
+  min-height: 2.125rem;
   border-bottom: 1px dotted var(--p-dotted);
-  gap: 8px;
-  padding: 3px 0;
+  gap: 0.5rem;
+  padding: 0.1875rem 0;
 }
 .why {
-  width: 118px;
+  width: 7.375rem;
   flex: none;
-  font-size: 14px;
-  line-height: 17px;
+  font-size: 0.875rem;
+  line-height: 1.0625rem;
   color: var(--p-quiet);
 }
 .what {
   flex: 1;
   min-width: 0;
-  font-size: 14px;
-  line-height: 20px;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
   letter-spacing: -0.02em;
   word-spacing: -0.28em;
   overflow-wrap: anywhere;
@@ -131,25 +131,25 @@ li {
   word-spacing: 0;
 }
 .what :deep(.u) {
-  font-size: 14px;
-  margin-left: 8px;
+  font-size: 0.875rem;
+  margin-left: 0.5rem;
 }
 .what :deep(.u.tight) {
   margin-left: 0;
 }
 .exact {
-  width: 40px;
+  width: 2.5rem;
   text-align: right;
 }
 .last {
   border-bottom: 0;
   border-top: 1.5px solid var(--p-ink);
   margin-top: -1px;
-  min-height: 40px;
+  min-height: 2.5rem;
 }
 .last .what {
-  font-size: 17px;
-  line-height: 24px;
+  font-size: 1.0625rem;
+  line-height: 1.5rem;
 }
 .last .why {
   color: var(--p-ink);

@@ -42,15 +42,15 @@ const go = (tab: unknown): void => {
 
 <style scoped>
 .v-tabs :deep(.v-tab) {
-  padding-inline: 9px;
+  padding-inline: 0.5625rem;
 }
 .more {
   color: var(--p-quiet);
 }
 @media (max-width: 1180px) {
   .v-tabs :deep(.v-tab) {
-    padding-inline: 7px;
-    font-size: 14px;
+    padding-inline: 0.4375rem;
+    font-size: 0.875rem;
   }
 }
 </style>

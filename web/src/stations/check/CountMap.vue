@@ -50,15 +50,15 @@ const rest = computed(() => (n('misses') > 0 ? 'no mark: Rounded or Misses' : 'n
 <style scoped>
 .map {
   border-top: 1px solid var(--p-hair);
-  padding: 9px 20px 10px;
+  padding: 0.5625rem 1.25rem 0.625rem;
 }
 header {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 16px;
-  font-size: 13px;
-  margin-bottom: 6px;
+  gap: 0.25rem 1rem;
+  font-size: 0.8125rem;
+  margin-bottom: 0.375rem;
 }
 h3 {
   margin-right: auto;
@@ -66,19 +66,19 @@ h3 {
 .grid {
   display: grid;
   grid-template-columns: repeat(16, minmax(0, 1fr));
-  margin-left: -4px;
+  margin-left: -0.25rem;
 }
 .count {
-  height: 24px;
+  height: 1.5rem;
   display: flex;
   align-items: center;
   justify-content: flex-end;
-  gap: 3px;
-  padding-right: 4px;
+  gap: 0.1875rem;
+  padding-right: 0.25rem;
   color: var(--p-quiet);
 }
 .count i {
-  font: 400 13px/16px var(--mono);
+  font: 400 0.8125rem/1rem var(--mono);
   letter-spacing: -0.04em;
 }
 .is-even,

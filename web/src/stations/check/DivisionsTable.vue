@@ -5,6 +5,7 @@ import { grouped, type DivisionRow } from '@pendrix/core';
 import { Digits } from '../../ui/Digits.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import { keyHandler } from '../../ui/keys.ts';
+import { sized } from '../../ui/rem.ts';
 
 /** The divisions the job asks for. Up and Down go from row to row; only those in view are made. */
 const { rows, selected, unit } = defineProps<{
@@ -15,7 +16,7 @@ const { rows, selected, unit } = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [divisions: number] }>();
 const table = ref<VDataTableVirtual | null>(null);
-const ROW = 36;
+const ROW = sized(36);
 /** Longer lists scroll in a window of their own. */
 const MAX_WHOLE = 9;
 /** The row that Tab reaches: the selected one, or the first. */
@@ -114,23 +115,23 @@ const keys = keyHandler({ down: () => void step(1), up: () => void step(-1) });
 }
 .divisions thead th {
   vertical-align: bottom;
-  padding-block: 6px;
+  padding-block: 0.375rem;
 }
 .divisions th.step {
-  padding-left: 26px;
+  padding-left: 1.625rem;
 }
 .rest {
-  width: 66px;
+  width: 4.125rem;
 }
 .rest .exact {
-  margin-left: 8px;
+  margin-left: 0.5rem;
 }
 .bad {
   color: var(--p-red);
   font-weight: 600;
 }
 .miss {
-  min-width: 90px;
+  min-width: 5.625rem;
 }
 @media (max-width: 1180px) {
   /* The mark alone: the words would push the last column out. */

@@ -38,6 +38,6 @@ const { many } = kindOfDuty(kind);
 <style scoped src="./duty.css"></style>
 <style scoped>
 .teach {
-  padding: 24px 20px 4px;
+  padding: 1.5rem 1.25rem 0.25rem;
 }
 </style>

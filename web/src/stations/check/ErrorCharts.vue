@@ -101,43 +101,43 @@ const lastGap = computed(
 
 <style scoped>
 .charts {
-  padding: 10px 16px 8px 20px;
+  padding: 0.625rem 1rem 0.5rem 1.25rem;
 }
 .cap {
   display: flex;
   justify-content: space-between;
-  gap: 10px;
-  font-size: 14px;
-  line-height: 20px;
+  gap: 0.625rem;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
 }
 .cap span {
-  font-size: 13px;
+  font-size: 0.8125rem;
   font-weight: 400;
 }
 .dash {
   display: inline-block;
-  width: 22px;
+  width: 1.375rem;
   border-top: 1px dashed var(--p-amber);
-  margin: 0 8px 4px 0;
+  margin: 0 0.5rem 0.25rem 0;
 }
 .chart {
-  height: 136px;
+  height: 8.5rem;
   margin: 2px 0 0;
 }
 .two {
-  height: 140px;
+  height: 8.75rem;
 }
 .worst {
-  font-size: 13px;
+  font-size: 0.8125rem;
   font-weight: 600;
-  line-height: 18px;
+  line-height: 1.125rem;
   text-align: center;
-  margin: -6px 0 10px;
+  margin: -0.375rem 0 0.625rem;
 }
 .foot {
   display: flex;
   justify-content: space-between;
-  font-size: 13px;
-  line-height: 18px;
+  font-size: 0.8125rem;
+  line-height: 1.125rem;
 }
 </style>

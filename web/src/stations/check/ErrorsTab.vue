@@ -114,44 +114,44 @@ const { picture } = usePicture(() => ({
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 20px;
-  min-height: 48px;
-  padding: 6px 16px 6px 20px;
+  gap: 0.25rem 1.25rem;
+  min-height: 3rem;
+  padding: 0.375rem 1rem 0.375rem 1.25rem;
   border-bottom: 1px solid var(--p-hair);
-  --field-width: 128px;
+  --field-width: 8rem;
 }
 .say {
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 .cures {
   list-style: none;
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
-  gap: 8px 20px;
-  margin-top: 10px;
+  grid-template-columns: repeat(auto-fit, minmax(17.5rem, 1fr));
+  gap: 0.5rem 1.25rem;
+  margin-top: 0.625rem;
 }
 .cures li {
   display: flex;
   justify-content: space-between;
   align-items: center;
-  gap: 12px;
+  gap: 0.75rem;
 }
 .block .quiet {
-  font-size: 14px;
-  margin-top: 8px;
+  font-size: 0.875rem;
+  margin-top: 0.5rem;
 }
 .cures p .quiet {
-  margin: 0 0 0 8px;
+  margin: 0 0 0 0.5rem;
 }
 .pane {
-  padding: 10px 16px;
+  padding: 0.625rem 1rem;
 }
 .reach {
   border-top: 1px solid var(--p-hair);
-  padding-bottom: 8px;
+  padding-bottom: 0.5rem;
 }
 .reach .quiet {
-  padding: 0 16px;
-  font-size: 14px;
+  padding: 0 1rem;
+  font-size: 0.875rem;
 }
 </style>

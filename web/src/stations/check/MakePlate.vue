@@ -90,7 +90,7 @@ async function saveMoves(): Promise<void> {
 
 <style scoped>
 .make {
-  padding: 10px 16px 12px 20px;
+  padding: 0.625rem 1rem 0.75rem 1.25rem;
   border-top: 1px solid var(--p-hair);
 }
 .head {
@@ -100,18 +100,18 @@ async function saveMoves(): Promise<void> {
 .fields {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 16px;
-  padding-bottom: 6px;
+  gap: 0.5rem 1rem;
+  padding-bottom: 0.375rem;
 }
 .make p {
-  font-size: 14px;
-  line-height: 19px;
-  padding: 2px 0 6px;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
+  padding: 2px 0 0.375rem;
 }
 .rows {
-  max-height: 220px;
+  max-height: 13.75rem;
   overflow: auto;
   border: 1px solid var(--p-hair);
-  margin-bottom: 6px;
+  margin-bottom: 0.375rem;
 }
 </style>

@@ -28,10 +28,10 @@ const { tree } = useOpenDrive();
 
 <style scoped>
 .pane {
-  padding: 12px 16px 16px 20px;
+  padding: 0.75rem 1rem 1rem 1.25rem;
 }
 .quiet {
-  font-size: 14px;
-  margin-bottom: 12px;
+  font-size: 0.875rem;
+  margin-bottom: 0.75rem;
 }
 </style>

@@ -210,36 +210,36 @@ async function savePicture(): Promise<void> {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 16px;
-  min-height: 48px;
-  padding: 6px 16px 6px 20px;
+  gap: 0.25rem 1rem;
+  min-height: 3rem;
+  padding: 0.375rem 1rem 0.375rem 1.25rem;
   border-bottom: 1px solid var(--p-hair);
-  --field-width: 160px;
+  --field-width: 10rem;
 }
 .seed {
-  --field-width: 72px;
+  --field-width: 4.5rem;
 }
 .busy {
   color: var(--p-blue);
   font-weight: 650;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .waves {
   width: 100%;
   border-collapse: collapse;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .waves :is(th, td) {
   text-align: left;
   font-weight: 400;
-  padding: 3px 12px 3px 20px;
+  padding: 0.1875rem 0.75rem 0.1875rem 1.25rem;
   border-bottom: 1px solid var(--p-row);
 }
 .waves thead th,
 .waves thead th.num {
   font-family: var(--text);
   color: var(--p-quiet);
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .waves .num {
   text-align: right;
@@ -248,13 +248,13 @@ async function savePicture(): Promise<void> {
   font-family: var(--mono);
 }
 .camera {
-  padding: 8px 16px;
+  padding: 0.5rem 1rem;
 }
 .stars {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 4px 12px;
-  padding: 8px 16px;
+  gap: 0.25rem 0.75rem;
+  padding: 0.5rem 1rem;
 }
 .old {
   opacity: 0.6;
@@ -263,15 +263,15 @@ async function savePicture(): Promise<void> {
   background: var(--p-ground);
   display: flex;
   justify-content: center;
-  padding: 12px 16px;
+  padding: 0.75rem 1rem;
 }
 .say {
-  padding: 10px 16px 0;
-  font-size: 15px;
-  line-height: 20px;
+  padding: 0.625rem 1rem 0;
+  font-size: 0.9375rem;
+  line-height: 1.25rem;
 }
 .foot {
-  padding: 6px 16px 12px;
-  font-size: 13.5px;
+  padding: 0.375rem 1rem 0.75rem;
+  font-size: 0.84375rem;
 }
 </style>

@@ -45,16 +45,16 @@ const HOW = { circle: 'on one circle', compound: 'on two circles', none: 'needs 
 header {
   display: flex;
   align-items: center;
-  gap: 16px;
-  padding: 8px 20px 4px;
-  font-size: 14px;
+  gap: 1rem;
+  padding: 0.5rem 1.25rem 0.25rem;
+  font-size: 0.875rem;
   font-weight: 600;
   flex-wrap: wrap;
 }
 header span {
   display: inline-flex;
   align-items: center;
-  gap: 6px;
+  gap: 0.375rem;
 }
 .circle {
   color: var(--p-even);
@@ -68,19 +68,19 @@ header span {
 ul {
   list-style: none;
   margin: 0;
-  padding: 0 16px 8px 16px;
+  padding: 0 1rem 0.5rem 1rem;
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(50px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(3.125rem, 1fr));
 }
 button {
   width: 100%;
-  height: 24px;
+  height: 1.5rem;
   display: inline-flex;
   align-items: center;
   justify-content: flex-end;
-  gap: 4px;
-  padding-right: 5px;
-  font: 400 13px/22px var(--mono);
+  gap: 0.25rem;
+  padding-right: 0.3125rem;
+  font: 400 0.8125rem/1.375rem var(--mono);
   border: 1.5px solid transparent;
   border-radius: 2px;
 }
@@ -100,21 +100,21 @@ button.on {
   background: var(--p-tint);
 }
 i.dot {
-  width: 7px;
-  height: 7px;
+  width: 0.4375rem;
+  height: 0.4375rem;
   border-radius: 50%;
   background: currentcolor;
 }
 i.rings {
-  width: 12px;
-  height: 8px;
+  width: 0.75rem;
+  height: 0.5rem;
   background:
     radial-gradient(circle at 4px 4px, transparent 2.4px, currentcolor 2.6px 3.8px, transparent 4px),
     radial-gradient(circle at 8px 4px, transparent 2.4px, currentcolor 2.6px 3.8px, transparent 4px);
 }
 i.plus {
-  width: 8px;
-  height: 8px;
+  width: 0.5rem;
+  height: 0.5rem;
   background:
     linear-gradient(currentcolor, currentcolor) center / 8px 1.6px no-repeat,
     linear-gradient(currentcolor, currentcolor) center / 1.6px 8px no-repeat;

@@ -16,6 +16,7 @@ import { usePrintSheet } from '../../ui/printing.ts';
 import PrintedPlates from './PrintedPlates.vue';
 import PlateDrawing from '../../ui/PlateDrawing.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
+import { sized } from '../../ui/rem.ts';
 
 /** Dividing by hand: which circle, how many holes, and what to make when none serves. */
 const { edit } = useOpenDrive();
@@ -119,7 +120,7 @@ const copyWorking = async (): Promise<void> => {
           v-focus-scroll
           class="rows"
           :items="plates.rows as PlateRow[]"
-          :item-height="36"
+          :item-height="sized(36)"
           item-value="divisions"
           :height="plates.rows.length > 8 ? 330 : undefined"
         >

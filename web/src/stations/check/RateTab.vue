@@ -170,7 +170,7 @@ function another(): void {
 <style scoped src="./duty.css"></style>
 <style scoped>
 .budgets {
-  padding: 0 16px 0 20px;
+  padding: 0 1rem 0 1.25rem;
 }
 .budgets :deep(.duty-lines > div) {
   grid-template-columns: minmax(0, 1fr) auto;
@@ -202,18 +202,18 @@ function another(): void {
   }
 }
 .gap {
-  padding-left: 28px;
+  padding-left: 1.75rem;
 }
 .told p {
-  font-size: 14px;
-  line-height: 20px;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
 }
 .figures {
-  padding: 4px 16px 8px 20px;
+  padding: 0.25rem 1rem 0.5rem 1.25rem;
   border-bottom: 1px solid var(--p-hair);
 }
 .figures .num {
-  font-size: 14px;
+  font-size: 0.875rem;
   font-weight: 600;
 }
 </style>

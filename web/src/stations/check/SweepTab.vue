@@ -180,14 +180,14 @@ function another(): void {
   display: flex;
   flex-wrap: wrap;
   align-items: flex-start;
-  gap: 8px 16px;
+  gap: 0.5rem 1rem;
 }
 .letters {
-  --field-width: 150px;
+  --field-width: 9.375rem;
 }
 .refusal {
-  font-size: 13px;
+  font-size: 0.8125rem;
   color: var(--p-red);
-  padding-top: 6px;
+  padding-top: 0.375rem;
 }
 </style>

@@ -92,38 +92,38 @@ const spoken = (s: WhatIfSlider): string => {
 <style scoped>
 .what-if {
   border-top: 2px solid var(--p-blue);
-  padding: 8px 20px 10px;
+  padding: 0.5rem 1.25rem 0.625rem;
 }
 header {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 12px;
-  font-size: 14px;
+  gap: 0.25rem 0.75rem;
+  font-size: 0.875rem;
 }
 h3 {
-  font-size: 15px;
+  font-size: 0.9375rem;
   font-weight: 650;
 }
 .sum {
   display: inline-flex;
   flex-wrap: wrap;
-  gap: 2px 8px;
+  gap: 2px 0.5rem;
   align-items: center;
 }
 .sliders {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  gap: 8px 24px;
-  margin-top: 6px;
+  grid-template-columns: repeat(auto-fill, minmax(13.125rem, 1fr));
+  gap: 0.5rem 1.5rem;
+  margin-top: 0.375rem;
 }
 .slider {
   min-width: 0;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .name {
   display: flex;
-  gap: 6px;
+  gap: 0.375rem;
   align-items: baseline;
 }
 .name span:first-child {
@@ -139,17 +139,17 @@ h3 {
 .name .quiet {
   margin-left: auto;
   white-space: nowrap;
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .track {
   position: relative;
-  height: 28px;
-  margin: 0 8px;
+  height: 1.75rem;
+  margin: 0 0.5rem;
 }
 .part {
   position: absolute;
-  top: 10px;
-  height: 8px;
+  top: 0.625rem;
+  height: 0.5rem;
   background: var(--p-row);
 }
 .part:is(.enough, .even, .evenMicrostep, .passes) {
@@ -166,13 +166,13 @@ h3 {
   top: 2px;
   width: 0;
   height: 0;
-  margin-left: -6px;
+  margin-left: -0.375rem;
   border: 6px solid transparent;
   border-top: 8px solid var(--p-ink);
 }
 .track :deep(.v-slider) {
   position: absolute;
-  inset: 0 -8px;
+  inset: 0 -0.5rem;
   margin: 0;
 }
 .track :deep(.v-slider-track) {
@@ -181,10 +181,10 @@ h3 {
 .ends {
   display: flex;
   justify-content: space-between;
-  font: 400 13px/16px var(--mono);
+  font: 400 0.8125rem/1rem var(--mono);
 }
 .tells {
-  line-height: 18px;
-  min-height: 18px;
+  line-height: 1.125rem;
+  min-height: 1.125rem;
 }
 </style>

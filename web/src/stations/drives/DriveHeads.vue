@@ -15,31 +15,31 @@ import { CELLS, cellLabels } from '@pendrix/core';
 
 <style scoped>
 .picture {
-  width: 232px;
+  width: 14.5rem;
 }
 .name {
   width: 20%;
-  padding-left: 18px !important;
+  padding-left: 1.125rem !important;
 }
 .cell {
-  padding-left: 12px !important;
+  padding-left: 0.75rem !important;
 }
 .touched {
-  width: 128px;
+  width: 8rem;
   text-align: right;
-  padding-right: 46px !important;
+  padding-right: 2.875rem !important;
 }
 @media (max-width: 1180px) {
   .picture {
-    width: 112px;
+    width: 7rem;
     font-size: 0 !important;
   }
   .cell {
-    padding-left: 8px !important;
-    font-size: 13px;
+    padding-left: 0.5rem !important;
+    font-size: 0.8125rem;
   }
   .touched {
-    width: 118px;
+    width: 7.375rem;
   }
   .name {
     width: 19%;

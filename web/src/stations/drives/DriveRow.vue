@@ -99,7 +99,7 @@ function renamed(): void {
 
 <style scoped>
 tr {
-  height: 70px;
+  height: 4.375rem;
   background: var(--p-surface);
   border-bottom: 1px solid var(--p-row);
 }
@@ -116,19 +116,19 @@ tr > .picture.picture.picture {
   display: block;
 }
 tr > .name.name.name {
-  padding: 13px 8px 0 18px;
+  padding: 0.8125rem 0.5rem 0 1.125rem;
   text-align: left;
   vertical-align: top;
   font-weight: 400;
 }
 .name a {
   display: block;
-  min-height: 44px;
+  min-height: 2.75rem;
 }
 .name b {
   display: block;
-  font-size: 16px;
-  line-height: 21px;
+  font-size: 1rem;
+  line-height: 1.3125rem;
   letter-spacing: -0.005em;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -140,8 +140,8 @@ tr > .name.name.name {
 }
 .name span {
   display: block;
-  font-size: 14px;
-  line-height: 19px;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
   color: var(--p-quiet);
   overflow: hidden;
   text-overflow: ellipsis;
@@ -149,7 +149,7 @@ tr > .name.name.name {
 }
 tr > .cell.cell.cell {
   position: relative;
-  padding: 13px 2px 6px 12px;
+  padding: 0.8125rem 2px 0.375rem 0.75rem;
   vertical-align: top;
   white-space: normal;
 }
@@ -158,50 +158,50 @@ tr > .cell.cell.cell {
   content: '';
   position: absolute;
   left: 0;
-  top: 14px;
-  bottom: 14px;
+  top: 0.875rem;
+  bottom: 0.875rem;
   width: 1px;
   background: var(--p-row);
 }
 .value {
   display: block;
-  font: 600 15px/21px var(--mono);
+  font: 600 0.9375rem/1.3125rem var(--mono);
   white-space: nowrap;
 }
 .value :deep(.fr) {
   font-size: 0.68em;
-  margin-block: -6px;
+  margin-block: -0.375rem;
 }
 .value.long {
-  font-size: 13px;
+  font-size: 0.8125rem;
   letter-spacing: -0.06em;
 }
 .value :deep(.u) {
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .cell :deep(.grade) {
   display: block;
-  font-size: 13px;
-  line-height: 17px;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
   white-space: normal;
 }
 .cell :deep(.grade svg) {
   display: inline-block;
   vertical-align: -1px;
-  margin-right: 6px;
+  margin-right: 0.375rem;
 }
 tr > .off.off.off {
   color: var(--p-quiet);
-  font-size: 13px;
-  line-height: 17px;
-  padding-top: 16px;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
+  padding-top: 1rem;
 }
 tr > .touched.touched.touched {
   position: relative;
-  padding: 13px 38px 0 8px;
+  padding: 0.8125rem 2.375rem 0 0.5rem;
   text-align: right;
   vertical-align: top;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .when {
   display: inline-block;
@@ -210,19 +210,19 @@ tr > .touched.touched.touched {
 .when .quiet {
   display: block;
   white-space: normal;
-  line-height: 17px;
+  line-height: 1.0625rem;
 }
 .touched .icon-button {
   position: absolute;
-  top: 10px;
+  top: 0.625rem;
   right: 6px;
 }
 @media (max-width: 1180px) {
   tr > .cell.cell.cell {
-    padding-left: 8px;
+    padding-left: 0.5rem;
   }
   .value.long {
-    font-size: 12px;
+    font-size: 0.75rem;
   }
 }
 @media (max-width: 700px) {
@@ -230,11 +230,11 @@ tr > .touched.touched.touched {
     display: grid;
     grid-template-columns: 1fr 1fr auto;
     height: auto;
-    padding: 6px 8px 8px 16px;
+    padding: 0.375rem 0.5rem 0.5rem 1rem;
   }
   tr > :is(.name.name.name, .cell.cell.cell, .touched.touched.touched) {
     height: auto;
-    padding: 4px 0;
+    padding: 0.25rem 0;
     border: 0;
   }
   tr > .name.name.name {
@@ -252,7 +252,7 @@ tr > .touched.touched.touched {
   }
   .cell::after {
     content: attr(data-label);
-    font-size: 13px;
+    font-size: 0.8125rem;
     color: var(--p-quiet);
     order: -1;
   }

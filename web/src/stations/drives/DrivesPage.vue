@@ -19,6 +19,7 @@ import DriveRow from './DriveRow.vue';
 import RestoreKey from './RestoreKey.vue';
 import { useDemo } from './use-demo.ts';
 import { useJudged } from './use-judged.ts';
+import { sized } from '../../ui/rem.ts';
 
 /** All drives with their verdicts; new ones, demo ones, ones from files. */
 const LongList = defineAsyncComponent(() => import('./LongList.vue'));
@@ -121,7 +122,7 @@ const renamed = (r: DriveRecord) => (name: string) => {
       <v-btn variant="text" @click="demoInPlace = false">Keep it</v-btn>
     </p>
     <RecordsApart v-if="records.apart.length > 0" />
-    <LongList v-if="drives.length > MAX_WHOLE" class="list" :items="drives" :item-height="71">
+    <LongList v-if="drives.length > MAX_WHOLE" class="list" :items="drives" :item-height="sized(71)">
       <template #headers><DriveHeads /></template>
       <template #row="{ item, measure }">
         <DriveRow

@@ -65,18 +65,18 @@ async function discard(record: Apart): Promise<void> {
 
 <style scoped>
 .apart {
-  padding: 8px 16px 8px 20px;
+  padding: 0.5rem 1rem 0.5rem 1.25rem;
   background: var(--p-amber-ground);
   border-bottom: 1px solid var(--p-amber-rule);
-  max-height: 180px;
+  max-height: 11.25rem;
   overflow: auto;
 }
 h3,
 li {
   display: flex;
   align-items: center;
-  gap: 8px;
-  font-size: 14px;
-  min-height: 32px;
+  gap: 0.5rem;
+  font-size: 0.875rem;
+  min-height: 2rem;
 }
 </style>

@@ -37,7 +37,7 @@ function end(keep: boolean): void {
 <style scoped>
 .tone-misses {
   display: block;
-  font-size: 13px;
+  font-size: 0.8125rem;
   color: var(--p-red);
 }
 </style>

@@ -55,20 +55,20 @@ function click(e: { data?: unknown }): void {
 .front {
   flex: none;
   border-top: 1px solid var(--p-hair);
-  padding: 4px 14px 0;
+  padding: 0.25rem 0.875rem 0;
 }
 .cap {
   display: flex;
-  gap: 14px;
-  font-size: 14px;
+  gap: 0.875rem;
+  font-size: 0.875rem;
 }
 .cap .quiet {
-  font-size: 13px;
+  font-size: 0.8125rem;
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 .chart {
-  height: 138px;
+  height: 8.625rem;
 }
 </style>

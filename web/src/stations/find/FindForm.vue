@@ -236,20 +236,20 @@ const STEPS_BY = {
 
 <style scoped>
 .form {
-  --field-width: 116px;
-  padding: 0 16px 16px 20px;
+  --field-width: 7.25rem;
+  padding: 0 1rem 1rem 1.25rem;
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: 0.25rem;
   overflow: hidden auto;
 }
 .form :deep(h3) {
   display: flex;
   align-items: center;
-  height: 32px;
+  height: 2rem;
   flex: none;
-  margin: 4px -16px 2px -20px;
-  padding: 0 16px 0 20px;
+  margin: 0.25rem -1rem 2px -1.25rem;
+  padding: 0 1rem 0 1.25rem;
   border-bottom: 1px solid var(--p-row);
 }
 .form > h3:first-child {
@@ -257,12 +257,12 @@ const STEPS_BY = {
 }
 h3 .q {
   margin-left: auto;
-  font-size: 13px;
+  font-size: 0.8125rem;
   font-weight: 400;
   color: var(--p-quiet);
 }
 .long {
-  --field-width: 148px;
+  --field-width: 9.25rem;
 }
 .kinds {
   display: grid;
@@ -276,7 +276,7 @@ h3 .q {
   display: flex;
   align-items: center;
   justify-content: space-between;
-  gap: 8px;
-  font-size: 14px;
+  gap: 0.5rem;
+  font-size: 0.875rem;
 }
 </style>

@@ -100,38 +100,38 @@ async function onKey(e: KeyboardEvent): Promise<void> {
 <style scoped>
 .list {
   flex: 1 1 0;
-  min-height: 120px;
+  min-height: 7.5rem;
   contain: strict;
   container-type: inline-size;
   display: flex;
 }
 .v-table {
-  --v-table-header-height: 28px;
-  --v-table-row-height: 24px;
+  --v-table-header-height: 1.75rem;
+  --v-table-row-height: 1.5rem;
   flex: 1;
   min-height: 0;
 }
 .v-table tr:not(.head) :is(td, th) {
-  padding-inline: 12px 0;
+  padding-inline: 0.75rem 0;
 }
 .v-table tr:not(.head) :is(td, th).num {
-  padding-inline: 5px;
+  padding-inline: 0.3125rem;
   letter-spacing: -0.04em;
 }
 .v-table tr:not(.head) :is(td, th).num:last-child {
-  padding-right: 12px;
+  padding-right: 0.75rem;
 }
 tr.head th {
-  height: 22px !important;
+  height: 1.375rem !important;
   background: var(--p-rail);
   font-weight: 400;
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .line {
   display: flex;
   align-items: center;
-  gap: 10px;
-  line-height: 16px;
+  gap: 0.625rem;
+  line-height: 1rem;
 }
 .line .message {
   color: var(--p-quiet);
@@ -141,7 +141,7 @@ tr.head th {
   font-style: normal;
   font-weight: 600;
   display: flex;
-  gap: 4px;
+  gap: 0.25rem;
   align-items: center;
   color: var(--p-even);
 }
@@ -155,8 +155,8 @@ tr.head th {
   background: repeating-linear-gradient(135deg, var(--p-surface) 0 5px, var(--p-amber-ground) 5px 6px);
 }
 .num :deep(.fr) {
-  font-size: 10.5px;
-  line-height: 10px;
+  font-size: 0.65625rem;
+  line-height: 0.625rem;
 }
 .train {
   font-weight: 650;
@@ -180,7 +180,7 @@ tr[data-key]:focus-visible {
 }
 .own .of {
   font-family: var(--text);
-  font-size: 13px;
+  font-size: 0.8125rem;
   color: var(--p-quiet);
 }
 </style>

@@ -125,8 +125,8 @@ async function showOthers(): Promise<void> {
   flex: 1 1 0;
 }
 .sub {
-  padding: 0 8px 0 14px;
-  gap: 4px;
+  padding: 0 0.5rem 0 0.875rem;
+  gap: 0.25rem;
 }
 .scroll {
   flex: 1 1 0;
@@ -139,38 +139,38 @@ async function showOthers(): Promise<void> {
   justify-content: center;
 }
 h3 {
-  padding: 10px 14px 4px;
+  padding: 0.625rem 0.875rem 0.25rem;
 }
 .book {
-  padding: 0 14px;
+  padding: 0 0.875rem;
   overflow-x: auto;
 }
 .working {
-  padding: 6px 14px;
-  font-size: 13px;
+  padding: 0.375rem 0.875rem;
+  font-size: 0.8125rem;
   background: var(--p-paper);
   border-bottom: 1px solid var(--p-hair);
 }
 .working li {
   display: flex;
   flex-direction: column;
-  padding: 4px 0;
+  padding: 0.25rem 0;
   border-bottom: 1px dotted var(--p-dotted);
   overflow-wrap: anywhere;
 }
 .others {
-  padding: 4px 14px 12px;
-  font-size: 14px;
+  padding: 0.25rem 0.875rem 0.75rem;
+  font-size: 0.875rem;
 }
 .others li {
   display: flex;
   justify-content: space-between;
-  min-height: 28px;
+  min-height: 1.75rem;
   align-items: center;
 }
 .others button.mono {
   color: var(--p-blue);
-  min-height: 28px;
+  min-height: 1.75rem;
   text-align: left;
   letter-spacing: -0.04em;
 }
@@ -178,16 +178,16 @@ footer {
   flex: none;
   border-top: 2px solid var(--p-amber);
   background: var(--p-amber-ground);
-  padding: 9px 14px 10px;
-  font-size: 14px;
-  line-height: 19px;
+  padding: 0.5625rem 0.875rem 0.625rem;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
 }
 footer .quiet {
   color: var(--p-amber-text);
 }
 .keys {
   display: flex;
-  gap: 8px;
-  margin: 8px 0;
+  gap: 0.5rem;
+  margin: 0.5rem 0;
 }
 </style>

@@ -127,14 +127,14 @@ function use(row: BranchRow): void {
   min-height: 0;
   display: flex;
   flex-direction: column;
-  padding: 12px 16px 0 20px;
-  gap: 10px;
+  padding: 0.75rem 1rem 0 1.25rem;
+  gap: 0.625rem;
 }
 .fields {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 16px;
-  --field-width: 130px;
+  gap: 0.5rem 1rem;
+  --field-width: 8.125rem;
 }
 .list {
   flex: 1;
@@ -144,18 +144,18 @@ function use(row: BranchRow): void {
 table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 th {
   text-align: left;
-  font-size: 13px;
+  font-size: 0.8125rem;
   font-weight: 400;
   color: var(--p-quiet);
-  padding: 4px 12px 6px 0;
+  padding: 0.25rem 0.75rem 0.375rem 0;
 }
 td {
   border-top: 1px solid var(--p-row);
-  padding: 4px 12px 4px 0;
+  padding: 0.25rem 0.75rem 0.25rem 0;
 }
 .r {
   text-align: right;
@@ -163,6 +163,6 @@ td {
 td .quiet,
 .line {
   display: block;
-  font: 400 13px/17px var(--text);
+  font: 400 0.8125rem/1.0625rem var(--text);
 }
 </style>

@@ -67,25 +67,25 @@ onMounted(() => {
 .pieces {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 7px;
-  max-height: 96px;
+  gap: 0.375rem;
+  margin-top: 0.4375rem;
+  max-height: 6rem;
   overflow: auto;
 }
 .pieces li {
   display: inline-flex;
   align-items: baseline;
-  gap: 7px;
+  gap: 0.4375rem;
   border: 1px solid var(--p-hair);
   background: var(--p-surface);
   border-radius: 2px;
-  padding: 2px 8px;
-  font-size: 13px;
-  line-height: 20px;
+  padding: 2px 0.5rem;
+  font-size: 0.8125rem;
+  line-height: 1.25rem;
   color: var(--p-quiet);
 }
 .pieces b {
-  font-size: 14px;
+  font-size: 0.875rem;
   font-weight: 600;
   color: var(--p-ink);
 }

@@ -21,10 +21,10 @@ const groups = computed(() => report.value.duties.asks.filter((g) => g.figures.l
 
 <style scoped>
 .block {
-  padding: 8px 16px 8px 18px;
+  padding: 0.5rem 1rem 0.5rem 1.125rem;
   border-bottom: 1px solid var(--p-hair);
 }
 .num {
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 </style>

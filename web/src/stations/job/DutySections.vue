@@ -79,13 +79,13 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
 .list {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: 0.5rem;
   min-width: 0;
 }
 .one {
   display: flex;
   align-items: flex-start;
-  gap: 8px;
+  gap: 0.5rem;
 }
 .one > :first-child:not(.kind),
 .kind + * {
@@ -93,29 +93,29 @@ const to = (tab: string) => ({ name: 'check', params: route.params, query: { tab
 }
 .kind,
 .see {
-  line-height: 32px;
-  font-size: 14px;
+  line-height: 2rem;
+  font-size: 0.875rem;
   white-space: nowrap;
 }
 .see {
   display: inline-flex;
   align-items: center;
-  gap: 6px;
+  gap: 0.375rem;
   color: var(--p-blue);
 }
 .short {
-  --field-width: 66px;
+  --field-width: 4.125rem;
 }
 /* where it is narrow, the fields have a row of their own above their grade */
 @media (max-width: 1180px) {
   .one:has(> .short) {
     flex-wrap: wrap;
     align-items: center;
-    gap: 0 8px;
+    gap: 0 0.5rem;
   }
   .one > .short:first-child,
   .kind + .short {
-    flex: 1 1 300px;
+    flex: 1 1 18.75rem;
   }
   .short + .see {
     margin-left: auto;

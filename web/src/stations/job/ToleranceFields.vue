@@ -83,18 +83,18 @@ const setRadius = (text: string, editSession: string): Refusal | null =>
   display: flex;
   flex-wrap: wrap;
   align-items: flex-start;
-  gap: 8px 10px;
-  font-size: 14px;
-  min-height: 32px;
+  gap: 0.5rem 0.625rem;
+  font-size: 0.875rem;
+  min-height: 2rem;
 }
 .message {
-  line-height: 32px;
+  line-height: 2rem;
 }
 .amount {
-  --field-width: 96px;
+  --field-width: 6rem;
 }
 .radius {
-  --field-width: 96px;
+  --field-width: 6rem;
 }
 .row > :deep(.read-field:has(.refusal)) {
   flex: 1 1 100%;

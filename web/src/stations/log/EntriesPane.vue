@@ -66,25 +66,25 @@ header {
   align-items: center;
 }
 .seek {
-  max-width: 170px;
+  max-width: 10.625rem;
 }
 ol {
   list-style: none;
 }
 li {
-  padding: 6px 12px 6px 20px;
+  padding: 0.375rem 0.75rem 0.375rem 1.25rem;
   border-bottom: 1px solid var(--p-row);
-  font-size: 14px;
-  line-height: 19px;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
 }
 .top {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 2px 8px;
-  font-size: 13px;
-  min-height: 32px;
-  padding-right: 36px;
+  gap: 2px 0.5rem;
+  font-size: 0.8125rem;
+  min-height: 2rem;
+  padding-right: 2.25rem;
   position: relative;
 }
 .top > :deep(.v-btn) {
@@ -95,9 +95,9 @@ li {
 .rev {
   border: 1px solid var(--p-ink);
   border-radius: 9px;
-  min-width: 18px;
+  min-width: 1.125rem;
   text-align: center;
-  font: 650 12px/16px var(--mono);
+  font: 650 0.75rem/1rem var(--mono);
 }
 .top b,
 .state {
@@ -111,6 +111,6 @@ li {
   background: var(--p-amber-ground);
 }
 .mono {
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 </style>

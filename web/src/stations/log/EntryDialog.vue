@@ -156,24 +156,24 @@ function remove(): void {
 <style scoped>
 .form {
   display: grid;
-  gap: 10px;
-  padding: 8px 20px 4px;
-  --field-width: 400px;
+  gap: 0.625rem;
+  padding: 0.5rem 1.25rem 0.25rem;
+  --field-width: 25rem;
 }
 .words {
   display: flex;
   justify-content: space-between;
   align-items: flex-start;
-  gap: 12px;
+  gap: 0.75rem;
 }
 .words > :last-child {
-  flex: 0 0 400px;
+  flex: 0 0 25rem;
 }
 .lens {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 16px;
-  --field-width: 72px;
+  gap: 0.25rem 1rem;
+  --field-width: 4.5rem;
 }
 @media (max-width: 600px) {
   .form {

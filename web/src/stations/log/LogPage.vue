@@ -114,11 +114,11 @@ const print = usePrintSheet(() => h(LogSheet, { title: drive.value.name, rows: l
   overflow: auto;
 }
 .filters {
-  margin-left: 4px;
+  margin-left: 0.25rem;
 }
 .columns {
   flex: 1;
-  min-height: 320px;
+  min-height: 20rem;
   display: grid;
   grid-template-columns: minmax(0, 372fr) minmax(0, 452fr) minmax(0, 376fr);
   border-top: 1px solid var(--p-hair);

@@ -218,30 +218,30 @@ header {
   align-items: center;
 }
 .bar {
-  width: 52px;
+  width: 3.25rem;
 }
 table small {
   display: block;
 }
 .bar i {
   display: block;
-  height: 8px;
+  height: 0.5rem;
   background: var(--p-blue);
 }
 .small-tests {
-  padding: 8px 16px 12px 20px;
+  padding: 0.5rem 1rem 0.75rem 1.25rem;
 }
 .take {
-  padding: 8px 16px 12px 20px;
+  padding: 0.5rem 1rem 0.75rem 1.25rem;
   background: var(--p-even-ground);
-  font-size: 14px;
-  line-height: 20px;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
 }
 .take p {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 8px;
+  gap: 0.25rem 0.5rem;
   align-items: center;
-  padding-bottom: 6px;
+  padding-bottom: 0.375rem;
 }
 </style>

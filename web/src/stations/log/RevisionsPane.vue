@@ -144,23 +144,23 @@ function goBack(): void {
   display: flex;
   flex-wrap: wrap;
   align-items: end;
-  gap: 8px;
-  padding: 4px 12px 8px 20px;
+  gap: 0.5rem;
+  padding: 0.25rem 0.75rem 0.5rem 1.25rem;
 }
 .keep {
-  --field-width: 230px;
+  --field-width: 14.375rem;
 }
 .keep :deep(.read-field),
 .pick :deep(.choice-field) {
   flex-wrap: wrap;
 }
 .pick {
-  --field-width: 150px;
+  --field-width: 9.375rem;
 }
 .back {
-  padding: 6px 12px 10px 20px;
-  font-size: 14px;
-  line-height: 20px;
+  padding: 0.375rem 0.75rem 0.625rem 1.25rem;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
 }
 .warn-text {
   color: var(--p-amber);

@@ -72,7 +72,7 @@ const choose = (stage: number, teeth: number): void =>
 <style scoped src="./make.css"></style>
 <style scoped>
 .belt {
-  padding: 12px 20px;
+  padding: 0.75rem 1.25rem;
   border-bottom: 1px solid var(--p-hair);
 }
 .words {

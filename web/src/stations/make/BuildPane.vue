@@ -225,31 +225,31 @@ const change = (id: string, more: Partial<BuildStep>): void =>
 .skip {
   display: flex;
   align-items: center;
-  gap: 12px;
-  padding: 8px 16px 0 20px;
-  font-size: 14px;
-  --field-width: 300px;
+  gap: 0.75rem;
+  padding: 0.5rem 1rem 0 1.25rem;
+  font-size: 0.875rem;
+  --field-width: 18.75rem;
 }
 .which {
-  padding-bottom: 8px;
+  padding-bottom: 0.5rem;
   border-bottom: 1px solid var(--p-hair);
 }
 .skip {
-  padding: 0 16px 6px 20px;
+  padding: 0 1rem 0.375rem 1.25rem;
 }
 .head {
   display: flex;
   align-items: center;
-  gap: 12px;
-  padding: 6px 12px 6px 20px;
-  font-size: 15px;
+  gap: 0.75rem;
+  padding: 0.375rem 0.75rem 0.375rem 1.25rem;
+  font-size: 0.9375rem;
 }
 .back {
   background: var(--p-amber-ground);
   border-block: 1px solid var(--p-amber-rule);
-  padding: 10px 20px;
-  font-size: 14px;
-  line-height: 20px;
+  padding: 0.625rem 1.25rem;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
 }
 ol {
   list-style: none;

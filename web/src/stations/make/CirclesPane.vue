@@ -147,13 +147,13 @@ const stem = computed(() => `${of.value}${one.value === null ? '' : `-${one.valu
 <style scoped src="./make.css"></style>
 <style scoped>
 .want {
-  --field-width: 92px;
+  --field-width: 5.75rem;
 }
 .which {
-  --field-width: 150px;
+  --field-width: 9.375rem;
 }
 .sheet {
-  padding: 12px 20px;
+  padding: 0.75rem 1.25rem;
 }
 /* paper is white; by night it is turned about to red on black */
 :root[data-theme='night'] img {
@@ -166,6 +166,6 @@ img {
   max-height: 70vh;
   background: #fff;
   border: 1px solid var(--p-hair);
-  margin-bottom: 10px;
+  margin-bottom: 0.625rem;
 }
 </style>

@@ -121,7 +121,7 @@ function put(id: string, outcome: Outcome | null): void {
 <style scoped>
 .faults {
   display: grid;
-  grid-template-columns: 240px minmax(0, 1fr);
+  grid-template-columns: 15rem minmax(0, 1fr);
   align-content: start;
 }
 nav {
@@ -132,8 +132,8 @@ nav button {
   display: block;
   width: 100%;
   text-align: left;
-  padding: 7px 12px 7px 20px;
-  font-size: 14px;
+  padding: 0.4375rem 0.75rem 0.4375rem 1.25rem;
+  font-size: 0.875rem;
   border-bottom: 1px solid var(--p-row);
 }
 nav .on {
@@ -147,16 +147,16 @@ nav small {
   font-weight: 400;
 }
 section {
-  padding: 12px 20px;
+  padding: 0.75rem 1.25rem;
 }
 ol {
-  padding-left: 22px;
+  padding-left: 1.375rem;
 }
 li {
-  padding: 6px 8px;
+  padding: 0.375rem 0.5rem;
   border-bottom: 1px solid var(--p-row);
-  font-size: 14px;
-  line-height: 20px;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
 }
 .next {
   background: var(--p-tint);
@@ -165,12 +165,12 @@ li {
   background: var(--p-even-ground);
 }
 .map {
-  --field-width: 400px;
-  padding-top: 8px;
+  --field-width: 25rem;
+  padding-top: 0.5rem;
 }
 .own-map {
   list-style: none;
-  padding: 4px 8px;
+  padding: 0.25rem 0.5rem;
   background: var(--p-tint);
 }
 .own {

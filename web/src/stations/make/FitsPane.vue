@@ -110,10 +110,10 @@ async function saveParts(): Promise<void> {
 <style scoped src="./make.css"></style>
 <style scoped>
 .fits {
-  padding: 10px 20px;
+  padding: 0.625rem 1.25rem;
 }
 section {
-  padding-bottom: 12px;
+  padding-bottom: 0.75rem;
 }
 :is(td, th):nth-child(2) {
   white-space: nowrap;
@@ -133,6 +133,6 @@ section {
   background: var(--p-amber-ground);
 }
 .reckon {
-  padding-top: 4px;
+  padding-top: 0.25rem;
 }
 </style>

@@ -83,14 +83,14 @@ const go = (tab: unknown): void => {
   flex: none;
 }
 .v-tabs :deep(.v-tab) {
-  padding-inline: 9px;
+  padding-inline: 0.5625rem;
 }
 .tools {
   display: flex;
 }
 .tool,
 .tools :deep(.v-btn) {
-  padding-inline: 8px;
+  padding-inline: 0.5rem;
   min-width: 0;
 }
 @media (min-width: 1280px) {
@@ -100,11 +100,11 @@ const go = (tab: unknown): void => {
 }
 @media (max-width: 1400px) {
   .bar {
-    gap: 6px;
+    gap: 0.375rem;
   }
   .tool,
   .tools :deep(.v-btn) {
-    padding-inline: 5px;
+    padding-inline: 0.3125rem;
   }
   .tool :deep(.v-btn__prepend),
   .tools :deep(.v-btn__prepend) {
@@ -117,8 +117,8 @@ const go = (tab: unknown): void => {
     display: none;
   }
   .v-tabs :deep(.v-tab) {
-    padding-inline: 5px;
-    font-size: 14px;
+    padding-inline: 0.3125rem;
+    font-size: 0.875rem;
   }
   /* the icon is seen, the word is heard */
   .tool :deep(.v-btn__prepend),
@@ -128,7 +128,7 @@ const go = (tab: unknown): void => {
   }
   .tool,
   .tools :deep(.v-btn) {
-    width: 26px;
+    width: 1.625rem;
     padding: 0;
   }
   .tool :deep(.v-btn__content),

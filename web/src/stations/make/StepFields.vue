@@ -35,8 +35,8 @@ const emit = defineEmits<{ change: [more: Partial<BuildStep>] }>();
 <style scoped>
 .edit {
   display: grid;
-  gap: 4px;
-  padding-top: 6px;
-  --field-width: 300px;
+  gap: 0.25rem;
+  padding-top: 0.375rem;
+  --field-width: 18.75rem;
 }
 </style>

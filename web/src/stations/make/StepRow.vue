@@ -80,13 +80,13 @@ const emit = defineEmits<{
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: 28px minmax(0, 1fr) max-content;
-  gap: 8px;
+  grid-template-columns: 1.75rem minmax(0, 1fr) max-content;
+  gap: 0.5rem;
   align-items: start;
-  padding: 7px 12px 7px 20px;
+  padding: 0.4375rem 0.75rem 0.4375rem 1.25rem;
   border-top: 1px solid var(--p-row);
-  font-size: 14px;
-  line-height: 19px;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
 }
 .n {
   font-family: var(--mono);
@@ -103,10 +103,10 @@ li {
   color: var(--p-quiet);
 }
 .tag {
-  margin-left: 8px;
-  padding: 0 6px;
+  margin-left: 0.5rem;
+  padding: 0 0.375rem;
   border: 1px solid var(--p-hair);
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .gate {
   color: var(--p-blue);
@@ -117,7 +117,7 @@ li {
 .keys {
   display: flex;
   align-items: center;
-  gap: 4px;
+  gap: 0.25rem;
 }
 @media print {
   .keys {

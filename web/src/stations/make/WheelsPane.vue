@@ -190,6 +190,6 @@ const draw = (as: 'svg' | 'dxf'): void => {
 <style scoped src="./make.css"></style>
 <style scoped>
 .which {
-  --field-width: 200px;
+  --field-width: 12.5rem;
 }
 </style>

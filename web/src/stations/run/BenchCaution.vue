@@ -30,3 +30,4 @@ const report = useReport();
 </template>
 
 <style scoped src="./bench.css"></style>
+<style scoped src="./bench-small.css"></style>

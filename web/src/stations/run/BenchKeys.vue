@@ -39,3 +39,4 @@ const emit = defineEmits<{ go: []; back: []; pause: [] }>();
 </template>
 
 <style scoped src="./bench.css"></style>
+<style scoped src="./bench-small.css"></style>

@@ -123,10 +123,10 @@ const pedalName = (key: string): string => (key === ' ' ? 'Space' : key);
 <style scoped>
 .form {
   display: grid;
-  gap: 10px;
-  padding: 8px 20px 14px;
-  font-size: 14px;
-  line-height: 20px;
+  gap: 0.625rem;
+  padding: 0.5rem 1.25rem 0.875rem;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
 }
 @media (min-width: 901px) {
   .for-narrow {

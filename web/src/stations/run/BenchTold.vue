@@ -26,3 +26,4 @@ const emit = defineEmits<{ seen: []; heard: [] }>();
 </template>
 
 <style scoped src="./bench.css"></style>
+<style scoped src="./bench-small.css"></style>

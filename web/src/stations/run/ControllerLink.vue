@@ -112,29 +112,29 @@ const standing = computed(() => {
 
 <style scoped>
 .controller {
-  padding: 10px 16px;
+  padding: 0.625rem 1rem;
   border-bottom: 1px solid var(--p-hair);
-  font-size: 14px;
-  line-height: 20px;
-  --field-width: 170px;
+  font-size: 0.875rem;
+  line-height: 1.25rem;
+  --field-width: 10.625rem;
 }
 header {
   display: flex;
   align-items: center;
-  gap: 8px;
-  min-height: 32px;
+  gap: 0.5rem;
+  min-height: 2rem;
 }
 .fields {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 12px;
-  padding-bottom: 6px;
+  gap: 0.25rem 0.75rem;
+  padding-bottom: 0.375rem;
 }
 dl {
   display: grid;
   grid-template-columns: max-content 1fr max-content 1fr;
-  gap: 2px 10px;
+  gap: 2px 0.625rem;
 }
 dt {
   color: var(--p-quiet);

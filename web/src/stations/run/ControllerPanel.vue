@@ -85,8 +85,8 @@ async function shakeTest(): Promise<void> {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 12px;
-  padding-bottom: 6px;
+  gap: 0.25rem 0.75rem;
+  padding-bottom: 0.375rem;
 }
 .lost {
   color: var(--p-amber);

@@ -5,7 +5,7 @@ import { timeOfDay } from '../../ui/clock.ts';
 import { Digits } from '../../ui/Digits.ts';
 import { usePageKeys } from '../../ui/keys.ts';
 import GradeTag from '../../ui/GradeTag.vue';
-import BenchCaution from './BenchCaution.vue';
+import BenchFrame from './BenchFrame.vue';
 import BenchKeys from './BenchKeys.vue';
 import ControllerLink from './ControllerLink.vue';
 import SessionHead from './SessionHead.vue';
@@ -38,8 +38,8 @@ usePageKeys({ next: go, back, pause }, { always: true });
 </script>
 
 <template>
-  <div class="bench">
-    <section class="left">
+  <BenchFrame about="frames">
+    <template #head>
       <SessionHead
         :name="name"
         :note="note"
@@ -50,44 +50,46 @@ usePageKeys({ next: go, back, pause }, { always: true });
         @end="emit('end')"
         @seen="emit('seen')"
       />
-      <div class="scroll main">
-        <div class="target">
-          <p class="what">
-            <span
-              ><b>{{ report.title }}</b> of {{ all }}</span
-            ><span class="quiet r">{{ report.phase }}</span>
-          </p>
-          <p
-            class="huge mono"
-            role="timer"
-            :aria-label="`${report.phase} ${report.big.figure} ${report.big.unit}`"
-          >
-            <Digits :text="report.big.figure" /><b v-if="report.big.unit">{{ report.big.unit }}</b>
-          </p>
-          <v-progress-linear
-            :model-value="(100 * done) / all"
-            height="6"
-            color="primary"
-            :aria-label="`${done} of ${all} frames exposed`"
-          />
-        </div>
-        <div class="pe">
-          <div v-for="a in report.axes" :key="a.name" class="pos">
-            <p class="pl">{{ a.name }}, go to {{ a.target }}</p>
-            <p class="pv mono">{{ a.place }}</p>
-          </div>
-        </div>
-        <p v-if="report.slack" class="line">
-          <GradeTag :graded="report.slack.graded" :size="14" />{{ report.slack.text }}
+    </template>
+    <template #default>
+      <div class="target">
+        <p class="what">
+          <span
+            ><b>{{ report.title }}</b> of {{ all }}</span
+          ><span class="quiet r">{{ report.phase }}</span>
         </p>
-        <div class="seq one">
-          <div class="sq now" aria-live="polite">
-            <p class="n">{{ state.paused ? 'waits' : 'now' }}</p>
-            <h4>{{ report.title }}</h4>
-            <p>{{ report.message }}</p>
-          </div>
+        <p
+          class="huge mono"
+          role="timer"
+          :aria-label="`${report.phase} ${report.big.figure} ${report.big.unit}`"
+        >
+          <Digits :text="report.big.figure" /><b v-if="report.big.unit">{{ report.big.unit }}</b>
+        </p>
+        <v-progress-linear
+          :model-value="(100 * done) / all"
+          height="6"
+          color="primary"
+          :aria-label="`${done} of ${all} frames exposed`"
+        />
+      </div>
+      <div class="pe">
+        <div v-for="a in report.axes" :key="a.name" class="pos">
+          <p class="pl">{{ a.name }}, go to {{ a.target }}</p>
+          <p class="pv mono">{{ a.place }}</p>
         </div>
       </div>
+      <p v-if="report.slack" class="line">
+        <GradeTag :graded="report.slack.graded" :size="14" />{{ report.slack.text }}
+      </p>
+      <div class="seq one">
+        <div class="sq now" aria-live="polite">
+          <p class="n">{{ state.paused ? 'waits' : 'now' }}</p>
+          <h4>{{ report.title }}</h4>
+          <p>{{ report.message }}</p>
+        </div>
+      </div>
+    </template>
+    <template #keys>
       <BenchKeys
         :go="report.go"
         :paused="state.paused"
@@ -100,42 +102,44 @@ usePageKeys({ next: go, back, pause }, { always: true });
         @back="back"
         @pause="pause"
       />
-      <BenchCaution about="frames" />
-    </section>
-    <aside class="clocked">
-      <div class="ground facts">
-        <p class="count mono">{{ done }}</p>
-        <p>of {{ all }} exposed</p>
-        <p class="quiet-on">{{ report.left }}</p>
-        <p v-if="report.battery" class="quiet-on">battery: {{ report.battery }}</p>
-      </div>
-      <ControllerLink v-if="state.plan.axes.length === 1">
-        <p class="quiet">{{ words }}</p>
-      </ControllerLink>
-      <p v-else class="note">
-        Several axes are moved by their file (Check, Moves); here the frames are counted and timed.
-      </p>
-      <div class="log scroll" tabindex="0" aria-label="Last frames">
-        <table>
-          <thead>
-            <tr>
-              <th>Last frames</th>
-              <th>frame</th>
-              <th></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="s in report.last" :key="`${s.frame} ${s.at}`">
-              <td class="mono">{{ timeOfDay(s.at) }}</td>
-              <td class="mono">{{ s.frame }}</td>
-              <td>{{ s.message }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-    </aside>
-  </div>
+    </template>
+    <template #aside>
+      <aside class="clocked">
+        <div class="ground facts">
+          <p class="count mono">{{ done }}</p>
+          <p>of {{ all }} exposed</p>
+          <p class="quiet-on">{{ report.left }}</p>
+          <p v-if="report.battery" class="quiet-on">battery: {{ report.battery }}</p>
+        </div>
+        <ControllerLink v-if="state.plan.axes.length === 1">
+          <p class="quiet">{{ words }}</p>
+        </ControllerLink>
+        <p v-else class="note">
+          Several axes are moved by their file (Check, Moves); here the frames are counted and timed.
+        </p>
+        <div class="log scroll" tabindex="0" aria-label="Last frames">
+          <table>
+            <thead>
+              <tr>
+                <th>Last frames</th>
+                <th>frame</th>
+                <th></th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="s in report.last" :key="`${s.frame} ${s.at}`">
+                <td class="mono">{{ timeOfDay(s.at) }}</td>
+                <td class="mono">{{ s.frame }}</td>
+                <td>{{ s.message }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </aside>
+    </template>
+  </BenchFrame>
 </template>
 
 <style scoped src="./bench.css"></style>
+<style scoped src="./bench-small.css"></style>
 <style scoped src="./session.css"></style>

@@ -17,11 +17,12 @@ const emit = defineEmits<{ back: [gap: number] }>();
 </template>
 
 <style scoped src="./bench.css"></style>
+<style scoped src="./bench-small.css"></style>
 <style scoped>
 .slip {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 12px;
+  gap: 0.25rem 0.75rem;
 }
 </style>

@@ -23,7 +23,7 @@ import { usePageKeys } from '../../ui/keys.ts';
 import RichText from '../../ui/RichText.vue';
 import PlaceText from './PlaceText.vue';
 import ErrorGauge from './ErrorGauge.vue';
-import BenchCaution from './BenchCaution.vue';
+import BenchFrame from './BenchFrame.vue';
 import BenchKeys from './BenchKeys.vue';
 import BenchMenu from './BenchMenu.vue';
 import PlateCheck from './PlateCheck.vue';
@@ -91,8 +91,8 @@ usePageKeys({ next, back, pause, clamp }, { always: true });
 </script>
 
 <template>
-  <div class="bench">
-    <section class="left">
+  <BenchFrame :about="state.driven ? 'advance' : 'spindle'">
+    <template #head>
       <header class="sub">
         <h2>Run</h2>
         <span class="q"
@@ -122,108 +122,109 @@ usePageKeys({ next, back, pause, clamp }, { always: true });
         @seen="emit('seen')"
         @heard="driver.message.value = null"
       />
-      <div class="scroll main">
-        <p v-if="bench.grid" class="row-of">
-          <b>{{ bench.grid.title }}</b>
+    </template>
+    <template #default>
+      <p v-if="bench.grid" class="row-of">
+        <b>{{ bench.grid.title }}</b>
+        <span
+          >{{ bench.grid.train }} at <PlaceText class="mono" :of="bench.grid.at" />, go to
+          <b class="mono"><Digits :text="bench.grid.target" /></b
+        ></span>
+      </p>
+      <div class="target">
+        <p class="what">
           <span
-            >{{ bench.grid.train }} at <PlaceText class="mono" :of="bench.grid.at" />, go to
-            <b class="mono"><Digits :text="bench.grid.target" /></b
+            ><b>{{ bench.place }}</b> of {{ D
+            }}<template v-if="state.plan.passes"
+              >, pass {{ state.row ?? 1 }} of {{ state.plan.passes }}</template
+            ><template v-if="isBad">, marked as bad</template></span
+          >
+          <span v-if="plate" class="quiet r">{{ plate.arms }}</span>
+          <span v-else class="quiet r"
+            ><span class="wide">exactly <RichText class="mono" :text="row.exact" /> {{ rows.unit }}, so </span
+            >go to <b class="mono"><Digits :text="row.target" /></b
           ></span>
         </p>
-        <div class="target">
-          <p class="what">
-            <span
-              ><b>{{ bench.place }}</b> of {{ D
-              }}<template v-if="state.plan.passes"
-                >, pass {{ state.row ?? 1 }} of {{ state.plan.passes }}</template
-              ><template v-if="isBad">, marked as bad</template></span
-            >
-            <span v-if="plate" class="quiet r">{{ plate.arms }}</span>
-            <span v-else class="quiet r"
-              ><span class="wide"
-                >exactly <RichText class="mono" :text="row.exact" /> {{ rows.unit }}, so </span
-              >go to <b class="mono"><Digits :text="row.target" /></b
-            ></span>
-          </p>
-          <p
-            v-if="plate"
-            class="huge mono by-plate"
-            :class="{ long: plate.move.length > 18 }"
-            :aria-label="`Move ${plate.move}`"
-          >
-            <Digits :text="plate.move" />
-          </p>
-          <p v-else class="huge mono" :aria-label="`Go to ${placeSpoken(row.position)}`">
-            <PlaceText :of="row.position" />
-          </p>
-        </div>
-        <div v-if="plate" class="pe">
-          <div class="pos">
-            <p class="pl">Pin then in hole</p>
-            <p class="pv mono">{{ plate.hole }}</p>
-          </div>
-          <div class="err">
-            <p class="pl">Angle at the work</p>
-            <p class="pv mono"><PlaceText :of="row.position" /></p>
-          </div>
-        </div>
-        <PlateCheck v-if="plate" :plate="plate" @back="(gap) => driver.either({ do: 'jump', gap })" />
-        <div v-if="!plate" class="pe">
-          <div class="pos">
-            <p class="pl">Wanted</p>
-            <p class="pv mono"><PlaceText :of="row.wanted" /></p>
-          </div>
-          <div class="err">
-            <p class="pl">
-              Error<span class="allowed">{{ off.allowed }}</span>
-            </p>
-            <p class="pv">
-              <span class="mono">{{ off.text }}</span><GradeTag
-                :graded="off.graded"
-                :class="{ doubted: off.graded.doubt }"
-                :size="14"
-              />
-            </p>
-          </div>
-        </div>
-        <div v-if="!plate && row.is === 'gap'" class="gauge">
-          <ErrorGauge
-            v-for="narrow in [false, true]"
-            :key="String(narrow)"
-            :class="narrow ? 'for-narrow' : 'for-wide'"
-            :narrow="narrow"
-            :error="off.size"
-            :unit="off.unit"
-            :limit="off.limit"
-            :tone="off.graded.grade"
-          />
-        </div>
-        <RunPhases v-if="driven && !state.finished" :report="driven" :paused="state.paused" />
-        <div v-else class="seq">
-          <div v-if="bench.before" class="sq done">
-            <p v-if="bench.before.cut" class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p>
-            <p v-else class="n quiet">from</p>
-            <h4>{{ bench.before.title }}</h4>
-            <p class="mono small"><Digits :text="bench.before.target" /></p>
-          </div>
-          <div v-else class="sq done">
-            <p class="n quiet">start</p>
-            <h4>Set zero</h4>
-            <p class="small">here, on the mark</p>
-          </div>
-          <div class="sq now" aria-live="polite">
-            <p class="n">{{ state.paused ? 'paused' : 'now' }}</p>
-            <h4>{{ bench.title }}</h4>
-            <p><Digits :text="bench.message" /></p>
-          </div>
-          <div class="sq">
-            <p class="n quiet">then</p>
-            <h4>{{ bench.then.title }}</h4>
-            <p class="small"><Digits :text="bench.then.message" /></p>
-          </div>
-        </div>
-        <RunStrip class="for-narrow" :state="state" :left="left" />
+        <p
+          v-if="plate"
+          class="huge mono by-plate"
+          :class="{ long: plate.move.length > 18 }"
+          :aria-label="`Move ${plate.move}`"
+        >
+          <Digits :text="plate.move" />
+        </p>
+        <p v-else class="huge mono" :aria-label="`Go to ${placeSpoken(row.position)}`">
+          <PlaceText :of="row.position" />
+        </p>
       </div>
+      <div v-if="plate" class="pe">
+        <div class="pos">
+          <p class="pl">Pin then in hole</p>
+          <p class="pv mono">{{ plate.hole }}</p>
+        </div>
+        <div class="err">
+          <p class="pl">Angle at the work</p>
+          <p class="pv mono"><PlaceText :of="row.position" /></p>
+        </div>
+      </div>
+      <PlateCheck v-if="plate" :plate="plate" @back="(gap) => driver.either({ do: 'jump', gap })" />
+      <div v-if="!plate" class="pe">
+        <div class="pos">
+          <p class="pl">Wanted</p>
+          <p class="pv mono"><PlaceText :of="row.wanted" /></p>
+        </div>
+        <div class="err">
+          <p class="pl">
+            Error<span class="allowed">{{ off.allowed }}</span>
+          </p>
+          <p class="pv">
+            <span class="mono">{{ off.text }}</span><GradeTag
+              :graded="off.graded"
+              :class="{ doubted: off.graded.doubt }"
+              :size="14"
+            />
+          </p>
+        </div>
+      </div>
+      <div v-if="!plate && row.is === 'gap'" class="gauge">
+        <ErrorGauge
+          v-for="narrow in [false, true]"
+          :key="String(narrow)"
+          :class="narrow ? 'for-narrow' : 'for-wide'"
+          :narrow="narrow"
+          :error="off.size"
+          :unit="off.unit"
+          :limit="off.limit"
+          :tone="off.graded.grade"
+        />
+      </div>
+      <RunPhases v-if="driven && !state.finished" :report="driven" :paused="state.paused" />
+      <div v-else class="seq">
+        <div v-if="bench.before" class="sq done">
+          <p v-if="bench.before.cut" class="n tone-even"><v-icon :icon="mdiCheck" size="18" />done</p>
+          <p v-else class="n quiet">from</p>
+          <h4>{{ bench.before.title }}</h4>
+          <p class="mono small"><Digits :text="bench.before.target" /></p>
+        </div>
+        <div v-else class="sq done">
+          <p class="n quiet">start</p>
+          <h4>Set zero</h4>
+          <p class="small">here, on the mark</p>
+        </div>
+        <div class="sq now" aria-live="polite">
+          <p class="n">{{ state.paused ? 'paused' : 'now' }}</p>
+          <h4>{{ bench.title }}</h4>
+          <p><Digits :text="bench.message" /></p>
+        </div>
+        <div class="sq">
+          <p class="n quiet">then</p>
+          <h4>{{ bench.then.title }}</h4>
+          <p class="small"><Digits :text="bench.then.message" /></p>
+        </div>
+      </div>
+      <RunStrip class="for-narrow" :state="state" :left="left" />
+    </template>
+    <template #keys>
       <BenchKeys
         :go="driven && !state.finished ? driven.go : bench.go"
         :paused="state.paused"
@@ -236,10 +237,12 @@ usePageKeys({ next, back, pause, clamp }, { always: true });
         @back="back"
         @pause="pause"
       />
-      <BenchCaution :about="state.driven ? 'advance' : 'spindle'" />
-    </section>
-    <RunSide :state="state" :bench="bench" :left="left" :drive="report.drive" :driver="driver" />
-  </div>
+    </template>
+    <template #aside>
+      <RunSide :state="state" :bench="bench" :left="left" :drive="report.drive" :driver="driver" />
+    </template>
+  </BenchFrame>
 </template>
 
 <style scoped src="./bench.css"></style>
+<style scoped src="./bench-small.css"></style>

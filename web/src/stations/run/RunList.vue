@@ -82,16 +82,16 @@ function endRename(r: RunRecord, keep: boolean): void {
 <style scoped>
 .past {
   border-top: 1px solid var(--p-hair);
-  padding: 10px 12px 10px 20px;
-  min-height: 96px;
+  padding: 0.625rem 0.75rem 0.625rem 1.25rem;
+  min-height: 6rem;
 }
 li {
   display: flex;
   align-items: center;
-  gap: 4px;
-  min-height: 44px;
+  gap: 0.25rem;
+  min-height: 2.75rem;
   border-bottom: 1px solid var(--p-row);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .who {
   flex: 1;
@@ -99,6 +99,6 @@ li {
 }
 .who .quiet {
   display: block;
-  line-height: 17px;
+  line-height: 1.0625rem;
 }
 </style>

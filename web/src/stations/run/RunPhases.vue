@@ -26,6 +26,7 @@ const { report, paused } = defineProps<{ report: DrivenReport; paused: boolean }
 </template>
 
 <style scoped src="./bench.css"></style>
+<style scoped src="./bench-small.css"></style>
 <style scoped>
 @media (min-width: 901px) {
   .phases {
@@ -47,16 +48,16 @@ const { report, paused } = defineProps<{ report: DrivenReport; paused: boolean }
 }
 @media (max-height: 760px) {
   .sq.now p:last-child {
-    font-size: 15px;
-    line-height: 19px;
+    font-size: 0.9375rem;
+    line-height: 1.1875rem;
   }
   .sq.now h4 {
-    font-size: 32px;
-    line-height: 36px;
+    font-size: 2rem;
+    line-height: 2.25rem;
   }
   .sq .small {
-    font-size: 13px;
-    line-height: 16px;
+    font-size: 0.8125rem;
+    line-height: 1rem;
   }
 }
 </style>

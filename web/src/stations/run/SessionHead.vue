@@ -45,13 +45,14 @@ onScopeDispose(() => settings.field && field(false));
 </template>
 
 <style scoped src="./bench.css"></style>
+<style scoped src="./bench-small.css"></style>
 <style scoped>
 /* on a phone its keys stay, its words go */
 @media (max-width: 900px) {
   .sub.session {
     position: static;
-    height: 44px;
-    padding: 0 12px;
+    height: 2.75rem;
+    padding: 0 0.75rem;
     border-bottom: 1px solid var(--p-hair);
   }
   .sub.session > :deep(.v-btn) {

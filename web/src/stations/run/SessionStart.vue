@@ -24,6 +24,7 @@ import SubBar from '../../ui/SubBar.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
 import RunList from './RunList.vue';
 import type { CurrentRun } from './use-run.ts';
+import { sized } from '../../ui/rem.ts';
 
 /** Before a session on the clock: the shot frame by frame, or the rate that is followed, and the start. */
 const { kind, report, runs } = defineProps<{
@@ -70,7 +71,7 @@ const total = computed(() => plan.value && shotLength(plan.value));
         v-focus-scroll
         class="frames"
         :items="lines"
-        :item-height="34"
+        :item-height="sized(34)"
         item-value="at"
       >
         <template #colgroup
@@ -203,12 +204,12 @@ const total = computed(() => plan.value && shotLength(plan.value));
   min-height: 0;
 }
 .rates {
-  padding: 14px 20px;
+  padding: 0.875rem 1.25rem;
   display: grid;
-  gap: 14px;
+  gap: 0.875rem;
 }
 .big.words {
-  font-size: 44px;
-  line-height: 60px;
+  font-size: 2.75rem;
+  line-height: 3.75rem;
 }
 </style>

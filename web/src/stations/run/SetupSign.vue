@@ -69,33 +69,33 @@ const skip = (text: string): Refusal | null =>
 
 <style scoped>
 .setup {
-  padding: 10px 16px;
+  padding: 0.625rem 1rem;
   border-bottom: 1px solid var(--p-hair);
-  font-size: 14px;
-  --field-width: 250px;
+  font-size: 0.875rem;
+  --field-width: 15.625rem;
 }
 h3 {
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 a {
   color: var(--p-blue);
 }
 small {
   font-weight: 400;
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 ol {
   list-style: none;
-  margin: 4px 0 8px;
+  margin: 0.25rem 0 0.5rem;
 }
 li {
   display: flex;
   justify-content: space-between;
   align-items: center;
-  gap: 8px;
-  padding: 3px 0;
+  gap: 0.5rem;
+  padding: 0.1875rem 0;
   border-bottom: 1px solid var(--p-row);
-  line-height: 18px;
+  line-height: 1.125rem;
 }
 .stopped span,
 .waits span {

@@ -6,6 +6,7 @@ import { Digits } from '../../ui/Digits.ts';
 import RichText from '../../ui/RichText.vue';
 import PlaceText from './PlaceText.vue';
 import { NAMES, sheetHeads } from './sheet-columns.ts';
+import { sized } from '../../ui/rem.ts';
 
 /** The sheet, line by line as it is worked; only the lines in view are made, however many there are. */
 const { plan, now = 0 } = defineProps<{ plan: RunPlan; now?: number }>();
@@ -25,7 +26,7 @@ onMounted(async () => {
     v-focus-scroll
     class="sheet-table"
     :items="lines"
-    :item-height="34"
+    :item-height="sized(34)"
     item-value="at"
   >
     <template #colgroup
@@ -65,6 +66,6 @@ onMounted(async () => {
 }
 .sheet-table :deep(.fr) {
   font-size: 0.72em;
-  margin-block: -4px;
+  margin-block: -0.25rem;
 }
 </style>

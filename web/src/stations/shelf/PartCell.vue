@@ -112,29 +112,29 @@ function chooseKnown(value: string): void {
   display: block;
 }
 .cell {
-  --v-input-control-height: 23px;
-  margin: 0 -4px;
+  --v-input-control-height: 1.4375rem;
+  margin: 0 -0.25rem;
 }
 .cell :deep(.v-field) {
-  --v-field-padding-start: 4px;
-  --v-field-padding-end: 4px;
+  --v-field-padding-start: 0.25rem;
+  --v-field-padding-end: 0.25rem;
 }
 .cell :deep(.v-field__input) {
-  min-height: 23px;
+  min-height: 1.4375rem;
   text-align: inherit;
 }
 .told {
   position: absolute;
   z-index: 5;
-  top: 25px;
+  top: 1.5625rem;
   right: 0;
   width: max-content;
-  max-width: 300px;
-  padding: 6px 10px;
+  max-width: 18.75rem;
+  padding: 0.375rem 0.625rem;
   background: var(--p-surface);
   border: 1px solid var(--p-red);
   border-radius: 2px;
-  font: 400 13px/18px var(--text);
+  font: 400 0.8125rem/1.125rem var(--text);
   text-align: left;
   white-space: normal;
 }

@@ -118,22 +118,22 @@ const all =
   overflow: hidden auto;
 }
 .fields {
-  --field-width: 148px;
+  --field-width: 9.25rem;
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
-  gap: 4px 28px;
+  grid-template-columns: repeat(auto-fill, minmax(16.875rem, 1fr));
+  gap: 0.25rem 1.75rem;
   align-items: start;
-  padding: 10px 14px;
+  padding: 0.625rem 0.875rem;
 }
 .uses {
-  margin: 0 14px;
-  padding: 10px 0;
+  margin: 0 0.875rem;
+  padding: 0.625rem 0;
   border-top: 1px solid var(--p-row);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .keys {
   display: flex;
-  gap: 8px;
-  padding: 4px 14px 14px;
+  gap: 0.5rem;
+  padding: 0.25rem 0.875rem 0.875rem;
 }
 </style>

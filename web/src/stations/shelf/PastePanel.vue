@@ -9,6 +9,7 @@ import { readShelfTable } from '../../ui/files.ts';
 import { useSettled } from '../../ui/settled.ts';
 import MarkIcon from '../../ui/MarkIcon.vue';
 import IconButton from '../../ui/IconButton.vue';
+import { sized } from '../../ui/rem.ts';
 
 /** A table from a spreadsheet, read line by line. Nothing is taken until it is told to be; what cannot be read stays and says why. */
 const text = defineModel<string>({ required: true });
@@ -31,7 +32,7 @@ watch(
 const good = computed(() => lines.value.filter((l) => l.part));
 const bad = computed(() => lines.value.filter((l) => !l.part));
 const shown = computed(() => [...lines.value]);
-const { list, containerProps, wrapperProps } = useVirtualList(shown, { itemHeight: 24, overscan: 8 });
+const { list, containerProps, wrapperProps } = useVirtualList(shown, { itemHeight: sized(24), overscan: 8 });
 const COLUMNS: readonly TableColumn[] = ['name', 'teeth', 'size', 'bore', 'own', 'price'];
 const cell = (line: TableLine, column: TableColumn): string =>
   column === 'name' ? line.cells.name || line.cells.kind : line.cells[column];
@@ -156,19 +157,19 @@ const throwAway = (): void => {
 }
 .area {
   flex: none;
-  padding: 10px 14px;
+  padding: 0.625rem 0.875rem;
   border-bottom: 1px solid var(--p-hair);
 }
 textarea {
   width: 100%;
-  height: 76px;
+  height: 4.75rem;
   resize: vertical;
   border: 1px solid var(--p-field);
   border-radius: 2px;
   background: var(--p-surface);
   color: var(--p-ink);
-  padding: 6px 8px;
-  font: 400 13px/18px var(--mono);
+  padding: 0.375rem 0.5rem;
+  font: 400 0.8125rem/1.125rem var(--mono);
   white-space: pre;
 }
 textarea::placeholder {
@@ -181,12 +182,12 @@ textarea:focus-visible {
 }
 .line {
   display: grid;
-  grid-template-columns: 30px minmax(0, 1fr) 46px 32px 34px 32px 46px;
-  column-gap: 6px;
-  height: 24px;
-  line-height: 24px;
-  padding: 0 14px 0 0;
-  font-size: 13px;
+  grid-template-columns: 1.875rem minmax(0, 1fr) 2.875rem 2rem 2.125rem 2rem 2.875rem;
+  column-gap: 0.375rem;
+  height: 1.5rem;
+  line-height: 1.5rem;
+  padding: 0 0.875rem 0 0;
+  font-size: 0.8125rem;
 }
 .line > span {
   overflow: hidden;
@@ -199,7 +200,7 @@ textarea:focus-visible {
 .line.head {
   flex: none;
   color: var(--p-quiet);
-  margin-top: 6px;
+  margin-top: 0.375rem;
 }
 .num,
 .no {
@@ -211,8 +212,8 @@ textarea:focus-visible {
   color: var(--p-quiet);
 }
 .lines-box {
-  flex: 1 1 120px;
-  min-height: 72px;
+  flex: 1 1 7.5rem;
+  min-height: 4.5rem;
   border-bottom: 1px solid var(--p-hair);
 }
 .line.bad {
@@ -231,26 +232,26 @@ textarea:focus-visible {
 .message {
   flex: 0 1 auto;
   overflow-y: auto;
-  min-height: 40px;
-  padding: 8px 14px;
-  font-size: 14px;
-  line-height: 19px;
+  min-height: 2.5rem;
+  padding: 0.5rem 0.875rem;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
 }
 .tally span {
   display: inline-flex;
   align-items: center;
-  gap: 6px;
+  gap: 0.375rem;
 }
 .tally {
   display: flex;
-  gap: 16px;
+  gap: 1rem;
   font-weight: 600;
-  padding-bottom: 6px;
+  padding-bottom: 0.375rem;
 }
 .why {
   display: flex;
-  gap: 10px;
-  padding: 6px 0;
+  gap: 0.625rem;
+  padding: 0.375rem 0;
   border-top: 1px solid var(--p-row);
 }
 .why span b {
@@ -258,26 +259,26 @@ textarea:focus-visible {
 }
 .badge {
   flex: none;
-  min-width: 26px;
-  height: 20px;
-  padding: 0 6px;
+  min-width: 1.625rem;
+  height: 1.25rem;
+  padding: 0 0.375rem;
   border-radius: 2px;
   background: var(--p-red);
   color: var(--p-surface);
-  font: 600 13px/20px var(--mono);
+  font: 600 0.8125rem/1.25rem var(--mono);
   text-align: center;
 }
 footer {
   flex: none;
-  padding: 10px 14px;
+  padding: 0.625rem 0.875rem;
   border-top: 1px solid var(--p-hair);
   background: var(--p-even-ground);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .keys {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
-  padding-top: 8px;
+  gap: 0.5rem;
+  padding-top: 0.5rem;
 }
 </style>

@@ -46,16 +46,16 @@ const emit = defineEmits<{ toggle: [group: ShelfGroup] }>();
 
 <style scoped>
 .groups {
-  padding-top: 6px;
+  padding-top: 0.375rem;
 }
 button {
   display: flex;
   justify-content: space-between;
   align-items: center;
   width: 100%;
-  height: 32px;
-  padding: 0 12px 0 20px;
-  font-size: 14px;
+  height: 2rem;
+  padding: 0 0.75rem 0 1.25rem;
+  font-size: 0.875rem;
   text-align: left;
 }
 button > .mono {
@@ -77,22 +77,22 @@ button:focus-visible {
   outline-offset: -2px;
 }
 dl {
-  margin: 8px 12px 0 20px;
-  padding-top: 8px;
+  margin: 0.5rem 0.75rem 0 1.25rem;
+  padding-top: 0.5rem;
   border-top: 1px solid var(--p-hair);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 dl > div {
   display: flex;
   justify-content: space-between;
-  line-height: 22px;
+  line-height: 1.375rem;
 }
 dt {
   color: var(--p-quiet);
 }
 p {
-  margin: 8px 12px 12px 20px;
-  font-size: 13px;
-  line-height: 18px;
+  margin: 0.5rem 0.75rem 0.75rem 1.25rem;
+  font-size: 0.8125rem;
+  line-height: 1.125rem;
 }
 </style>

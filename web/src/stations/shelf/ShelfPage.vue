@@ -211,16 +211,16 @@ const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind as PartKindId,
   flex: none;
 }
 .sub {
-  gap: 6px;
+  gap: 0.375rem;
 }
 .sub .q {
-  margin-left: 6px;
+  margin-left: 0.375rem;
 }
 .body {
   flex: 1 1 0;
   min-height: 0;
   display: grid;
-  grid-template-columns: 172px minmax(0, 1fr);
+  grid-template-columns: 10.75rem minmax(0, 1fr);
 }
 .body > * {
   min-height: 0;
@@ -233,7 +233,7 @@ const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind as PartKindId,
   overflow: hidden auto;
 }
 .filter {
-  padding: 8px 12px 2px 20px;
+  padding: 0.5rem 0.75rem 2px 1.25rem;
 }
 @media (max-width: 1180px) {
   .shelf.shelf:not(.wide) {

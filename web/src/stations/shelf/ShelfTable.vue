@@ -6,6 +6,7 @@ import type { PartColumn, Refusal, ShelfReport, ShelfRow, ShelfSection, ShelfSor
 import { keyHandler } from '../../ui/keys.ts';
 import { COLUMNS } from './columns.ts';
 import ShelfLine from './ShelfLine.vue';
+import { sized } from '../../ui/rem.ts';
 
 /** The lines of the shelf under their heads; any cell can be written in. Only what is in sight is drawn. */
 const { report, chosen, sort, down, edit } = defineProps<{
@@ -25,7 +26,7 @@ const emit = defineEmits<{
 type Item =
   { readonly head: ShelfSection; readonly row: null } | { readonly head: null; readonly row: ShelfRow };
 
-const ROW = 24;
+const ROW = sized(24);
 const OVERSCAN = 4;
 const items = computed<Item[]>(() =>
   report.sections.flatMap((head): Item[] => [

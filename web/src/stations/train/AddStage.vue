@@ -39,16 +39,16 @@ const kinds = Object.entries(stages) as readonly (readonly [
 
 <style scoped>
 .plus {
-  width: 32px;
-  height: 32px;
+  width: 2rem;
+  height: 2rem;
   display: flex;
   align-items: center;
   justify-content: center;
   border-radius: 50%;
 }
 .plus span {
-  width: 22px;
-  height: 22px;
+  width: 1.375rem;
+  height: 1.375rem;
   border: 1px solid var(--p-field);
   background: var(--p-surface);
   border-radius: 50%;

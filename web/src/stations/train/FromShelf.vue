@@ -90,9 +90,9 @@ function take(stage: Stage | null): void {
 
 <style scoped>
 .from-shelf {
-  --field-width: 320px;
+  --field-width: 20rem;
   display: grid;
-  gap: 8px;
+  gap: 0.5rem;
 }
 .take {
   justify-self: end;

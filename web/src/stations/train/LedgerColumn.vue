@@ -54,15 +54,15 @@ const { missing, chosen, choose, block, fresh, settled } = useCures(() => report
   flex: 1;
 }
 .sub {
-  padding: 0 14px;
+  padding: 0 0.875rem;
 }
 .book {
   contain: content;
-  padding: 0 14px;
+  padding: 0 0.875rem;
 }
 .more {
-  padding: 8px 14px;
-  font-size: 14px;
+  padding: 0.5rem 0.875rem;
+  font-size: 0.875rem;
 }
 @media (max-width: 1100px) {
   .book {

@@ -48,31 +48,31 @@ defineProps<{ shafts: readonly ShaftReport[]; work: Report['built']['work']; col
   background: var(--p-ground-deep);
   border-top: 1px solid var(--p-scribe3);
   color: var(--p-scribe);
-  min-height: 126px;
+  min-height: 7.875rem;
 }
 .shaft {
   display: grid;
   grid-row: 1 / -1;
   grid-template-rows: subgrid;
   align-content: start;
-  padding: 7px 16px 6px 20px;
+  padding: 0.4375rem 1rem 0.375rem 1.25rem;
   position: relative;
 }
 .last .row {
-  max-width: 180px;
+  max-width: 11.25rem;
 }
 .shaft + .shaft::before {
   content: '';
   position: absolute;
   left: 0;
-  top: 8px;
-  bottom: 8px;
+  top: 0.5rem;
+  bottom: 0.5rem;
   width: 1px;
   background: var(--p-scribe3);
 }
 h4 {
-  font-size: 14px;
-  line-height: 18px;
+  font-size: 0.875rem;
+  line-height: 1.125rem;
   margin-bottom: 2px;
   overflow-wrap: break-word;
 }
@@ -84,10 +84,10 @@ h4 span {
   justify-content: space-between;
   align-items: baseline;
   flex-wrap: wrap;
-  gap: 0 8px;
-  font-size: 13px;
-  line-height: 18.5px;
-  min-height: 18.5px;
+  gap: 0 0.5rem;
+  font-size: 0.8125rem;
+  line-height: 1.15625rem;
+  min-height: 1.15625rem;
   color: var(--p-scribe-text);
 }
 .row > span:first-child {
@@ -98,13 +98,13 @@ h4 span {
 }
 .num :deep(.fr) {
   font-size: 0.68em;
-  margin-block: -4px;
+  margin-block: -0.25rem;
 }
 .num {
   margin-left: auto;
   text-align: right;
   color: var(--p-scribe);
-  font-size: 14px;
+  font-size: 0.875rem;
   letter-spacing: -0.02em;
 }
 </style>

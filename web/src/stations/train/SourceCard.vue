@@ -153,19 +153,19 @@ const caution = computed(() => {
   border-left: 0;
 }
 .icon-button {
-  margin-right: -10px;
+  margin-right: -0.625rem;
   color: var(--p-quiet);
 }
 .caution {
-  font-size: 13px;
-  line-height: 17px;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
   background: var(--p-amber-ground);
   border-top: 2px solid var(--p-amber);
-  padding: 6px 8px;
+  padding: 0.375rem 0.5rem;
 }
 .more {
   border-top: 1px solid var(--p-hair);
-  margin-top: 4px;
+  margin-top: 0.25rem;
 }
 .modes :deep(input) {
   letter-spacing: -0.06em;

@@ -174,19 +174,19 @@ const keys = keyHandler({ moveLeft: () => moveTo(at - 1), moveRight: () => moveT
 <style scoped>
 .handle {
   cursor: grab;
-  margin: 0 2px 0 -12px;
+  margin: 0 2px 0 -0.75rem;
   color: var(--p-tick-ten);
   opacity: 1;
 }
 .follows {
   display: flex;
-  gap: 6px;
-  font-size: 13px;
-  line-height: 17px;
+  gap: 0.375rem;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
   color: var(--p-even);
 }
 .icon-button {
-  margin-right: -10px;
+  margin-right: -0.625rem;
   color: var(--p-quiet);
 }
 </style>

@@ -37,9 +37,9 @@ defineProps<{
 <style scoped>
 .card {
   contain: layout;
-  width: 205px;
+  width: 12.8125rem;
   flex: none;
-  padding: 0 16px 0 20px;
+  padding: 0 1rem 0 1.25rem;
   position: relative;
   border-left: 1px solid var(--p-hair);
   display: flex;
@@ -54,14 +54,14 @@ defineProps<{
   left: -1px;
   right: 0;
   top: 0;
-  height: 3px;
+  height: 0.1875rem;
   background: var(--p-blue);
 }
 .card.on h3 {
   color: var(--p-blue);
 }
 header {
-  height: 36px;
+  height: 2.25rem;
   flex: none;
   display: flex;
   align-items: center;
@@ -75,18 +75,18 @@ h3 {
 .fields {
   display: flex;
   flex-direction: column;
-  gap: 4px;
+  gap: 0.25rem;
 }
 .fact {
-  font-size: 13px;
-  line-height: 17px;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
   color: var(--p-quiet);
-  padding: 3px 0 4px;
+  padding: 0.1875rem 0 0.25rem;
   overflow-wrap: anywhere;
 }
 .warn {
   display: flex;
-  gap: 6px;
+  gap: 0.375rem;
   align-items: flex-start;
   color: var(--p-amber);
   font-weight: 600;
@@ -96,17 +96,17 @@ h3 {
   margin-top: 2px;
 }
 footer {
-  margin-top: 4px;
+  margin-top: 0.25rem;
   border-top: 1px solid var(--p-hair);
-  padding: 5px 0 8px;
+  padding: 0.3125rem 0 0.5rem;
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  font-size: 13px;
+  font-size: 0.8125rem;
   color: var(--p-quiet);
 }
 footer .mono {
-  font-size: 14px;
+  font-size: 0.875rem;
   font-weight: 600;
   color: var(--p-ink);
   white-space: nowrap;

@@ -98,32 +98,32 @@ function remove(): void {
 .trains {
   display: flex;
   align-items: center;
-  gap: 6px;
-  padding: 0 16px 0 20px;
-  min-height: 44px;
+  gap: 0.375rem;
+  padding: 0 1rem 0 1.25rem;
+  min-height: 2.75rem;
   border-bottom: 1px solid var(--p-hair);
 }
 .all {
   display: flex;
-  gap: 6px;
+  gap: 0.375rem;
   flex: 1;
   min-width: 0;
-  padding-block: 5px;
+  padding-block: 0.3125rem;
   overflow-x: auto;
 }
 .one {
   flex: none;
 }
 .one :deep(.v-btn__content) {
-  gap: 8px;
+  gap: 0.5rem;
 }
 .steps {
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .about {
-  padding: 14px 18px;
+  padding: 0.875rem 1.125rem;
   display: grid;
-  gap: 10px;
-  width: 340px;
+  gap: 0.625rem;
+  width: 21.25rem;
 }
 </style>

@@ -139,47 +139,47 @@ watch(
 
 <style scoped>
 .card {
-  flex: 1 0 205px;
+  flex: 1 0 12.8125rem;
 }
 .card :deep(.fields),
 .more,
 .card :deep(.fact),
 .moves {
-  max-width: 260px;
+  max-width: 16.25rem;
 }
 .more {
   border-top: 1px solid var(--p-hair);
-  margin-top: 4px;
+  margin-top: 0.25rem;
 }
 .fact {
-  font-size: 13px;
-  line-height: 17px;
+  font-size: 0.8125rem;
+  line-height: 1.0625rem;
   color: var(--p-quiet);
-  padding: 3px 0 4px;
+  padding: 0.1875rem 0 0.25rem;
 }
 .counts {
-  font-size: 14px;
-  padding-top: 6px;
+  font-size: 0.875rem;
+  padding-top: 0.375rem;
 }
 .counts .mono {
   font-weight: 600;
 }
 .group {
-  font-size: 14px;
+  font-size: 0.875rem;
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 8px;
+  gap: 2px 0.5rem;
 }
 .moves {
   border-top: 1px solid var(--p-hair);
-  margin-top: 6px;
+  margin-top: 0.375rem;
 }
 .moves li {
   display: grid;
   grid-template-columns: 1fr auto;
-  gap: 0 8px;
-  font-size: 14px;
-  padding: 4px 0;
+  gap: 0 0.5rem;
+  font-size: 0.875rem;
+  padding: 0.25rem 0;
   border-bottom: 1px dotted var(--p-dotted);
 }
 .moves li > :last-child {

@@ -55,8 +55,8 @@ canvas {
   position: absolute;
   left: 0;
   top: 0;
-  padding: 2px 8px;
-  line-height: 22px;
+  padding: 2px 0.5rem;
+  line-height: 1.375rem;
   background: var(--p-ground);
   color: var(--p-bright);
 }
@@ -64,10 +64,10 @@ figcaption {
   display: flex;
   flex-wrap: wrap;
   white-space: nowrap;
-  gap: 0 4px;
+  gap: 0 0.25rem;
   align-items: center;
-  font-size: 14px;
-  min-height: 28px;
+  font-size: 0.875rem;
+  min-height: 1.75rem;
 }
 .num {
   font-family: var(--mono);

@@ -120,20 +120,20 @@ const bore = computed(() => {
   font-weight: 400;
 }
 .small {
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .chosen {
-  padding: 10px 16px 12px;
+  padding: 0.625rem 1rem 0.75rem;
   border-top: 1px solid var(--p-hair);
   display: grid;
-  gap: 8px;
+  gap: 0.5rem;
 }
 .fields {
   display: grid;
-  gap: 4px;
+  gap: 0.25rem;
 }
 .keys {
   display: flex;
-  gap: 8px;
+  gap: 0.5rem;
 }
 </style>

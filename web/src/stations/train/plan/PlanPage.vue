@@ -244,8 +244,8 @@ function take(cure: PlanCure): void {
 <style scoped src="../train.css"></style>
 <style scoped>
 .plan {
-  flex: 1 1 424px;
-  min-height: 300px;
+  flex: 1 1 26.5rem;
+  min-height: 18.75rem;
   overflow: hidden;
   display: flex;
   contain: strict;
@@ -254,32 +254,32 @@ function take(cure: PlanCure): void {
   flex: none;
 }
 .layers {
-  padding: 20px 12px 10px 4px;
+  padding: 1.25rem 0.75rem 0.625rem 0.25rem;
   overflow: auto;
   color: var(--p-scribe-text);
-  font-size: 13px;
+  font-size: 0.8125rem;
   flex: 1;
   min-width: 0;
 }
 .head {
-  margin-bottom: 10px;
+  margin-bottom: 0.625rem;
   white-space: nowrap;
 }
 .head b {
   color: var(--p-scribe);
 }
 .legend {
-  margin-top: 14px;
+  margin-top: 0.875rem;
   display: grid;
-  gap: 4px;
+  gap: 0.25rem;
 }
 .legend li {
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: 0.5rem;
 }
 .legend i {
-  width: 24px;
+  width: 1.5rem;
   border-top: 1.5px solid var(--p-scribe2);
 }
 .legend .back {
@@ -289,9 +289,9 @@ function take(cure: PlanCure): void {
   border-top: 2.5px solid var(--p-bright);
 }
 .legend .clash {
-  width: 14px;
-  height: 14px;
-  margin: 0 5px;
+  width: 0.875rem;
+  height: 0.875rem;
+  margin: 0 0.3125rem;
   border: 2px solid var(--p-clash);
   border-radius: 50%;
 }

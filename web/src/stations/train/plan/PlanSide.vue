@@ -121,29 +121,29 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
 .rows {
   width: 100%;
   border-collapse: collapse;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .rows thead th {
-  font-size: 13px;
+  font-size: 0.8125rem;
   font-weight: 400;
   color: var(--p-quiet);
   text-align: left;
-  padding: 5px 8px 5px 0;
+  padding: 0.3125rem 0.5rem 0.3125rem 0;
 }
 .rows tbody tr {
   border-top: 1px solid var(--p-row);
 }
 .rows :is(th, td) {
-  padding: 1px 10px 1px 0;
+  padding: 1px 0.625rem 1px 0;
   vertical-align: top;
 }
 .rows :is(th, td):first-child {
-  padding-left: 16px;
+  padding-left: 1rem;
   text-align: left;
   font-weight: 400;
 }
 .rows :is(th, td):last-child {
-  padding-right: 16px;
+  padding-right: 1rem;
 }
 .rows .r {
   text-align: right;
@@ -154,25 +154,25 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
 }
 .rows button {
   font-weight: 700;
-  min-height: 24px;
+  min-height: 1.5rem;
 }
 .rows th :deep(.grade) {
   display: flex;
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .arbors button {
-  min-width: 24px;
+  min-width: 1.5rem;
 }
 .off {
   white-space: nowrap;
 }
 .days {
   display: block;
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 .wheel {
   display: inline-block;
-  margin-right: 9px;
+  margin-right: 0.5625rem;
   color: var(--p-quiet);
 }
 .wheel b {
@@ -186,7 +186,7 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
   white-space: nowrap;
 }
 .d .q {
-  margin-right: 5px;
+  margin-right: 0.3125rem;
 }
 .bores {
   white-space: nowrap;
@@ -200,17 +200,17 @@ const arbor = computed(() => (chosen === null ? null : (arbors.plan.arbors[chose
   font-weight: 400;
 }
 .small {
-  font-size: 13px;
+  font-size: 0.8125rem;
 }
 @media (max-width: 1180px) {
   .rows :is(th, td):not(:last-child) {
-    padding-right: 6px;
+    padding-right: 0.375rem;
   }
 }
 .note {
-  padding: 6px 16px;
-  font-size: 13px;
-  line-height: 18px;
+  padding: 0.375rem 1rem;
+  font-size: 0.8125rem;
+  line-height: 1.125rem;
   color: var(--p-quiet);
   border-top: 1px solid var(--p-row);
 }

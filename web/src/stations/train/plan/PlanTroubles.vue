@@ -28,19 +28,19 @@ const emit = defineEmits<{ take: [cure: PlanCure] }>();
   position: sticky;
   bottom: 0;
   flex: none;
-  max-height: 220px;
+  max-height: 13.75rem;
   overflow: auto;
 }
 .trouble {
   border-top: 2px solid var(--p-amber);
   background: var(--p-amber-ground);
-  padding: 8px 16px 10px;
-  font-size: 14px;
-  line-height: 19px;
+  padding: 0.5rem 1rem 0.625rem;
+  font-size: 0.875rem;
+  line-height: 1.1875rem;
 }
 .trouble h3 {
   display: flex;
-  gap: 6px;
+  gap: 0.375rem;
   align-items: center;
   color: var(--p-amber);
 }
@@ -52,12 +52,12 @@ const emit = defineEmits<{ take: [cure: PlanCure] }>();
 }
 .cure {
   display: flex;
-  gap: 10px;
+  gap: 0.625rem;
   align-items: center;
   justify-content: space-between;
   border-top: 1px solid var(--p-amber-rule, var(--p-hair));
-  margin-top: 6px;
-  padding-top: 6px;
+  margin-top: 0.375rem;
+  padding-top: 0.375rem;
 }
 .cure span {
   display: block;
