@@ -531,9 +531,7 @@ describe('what the plan draws', () => {
     ]);
   });
   test('a lobed wheel is as large as its lobes, two modules over', () => {
-    const { wheels } = arborPlan(
-      driveOf(200, 16, [{ kind: 'cycloidPinion', lobes: 10, moduleMm: 2 } as Stage]),
-    );
+    const { wheels } = arborPlan(driveOf(200, 16, [{ kind: 'cycloidPinion', lobes: 10, moduleMm: 2 }]));
     expect(wheels[1]!.outsideMm).toBeCloseTo(24, 9);
   });
   test('no cure has a wheel that cannot be cut, or that nobody would', () => {

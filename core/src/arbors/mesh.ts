@@ -1,3 +1,4 @@
+import { dataOf } from '../drive/index.ts';
 import { exactly, parseRational, toNumber, type Rational } from '../numbers/index.ts';
 import { kindOf, type Shape, type Stage } from '../drive/index.ts';
 import { meshesOf, plainDistance, wormOf } from '../teeth/index.ts';
@@ -57,7 +58,7 @@ export function distanceOf(stage: Stage): Distance {
       return { is: 'mesh', mm: shape.inner ? Math.abs(b - a) : a + b, exact: null, held: false };
     }
     case 'belt': {
-      const { beltTeeth, pitchMm } = stage as unknown as Readonly<Record<string, unknown>>;
+      const { beltTeeth, pitchMm } = dataOf(stage);
       const [d1, d2] = [shape.driver.pitchMm, shape.driven.pitchMm];
       const length = Number(beltTeeth) * Number(pitchMm ?? 2);
       const centre = length > 0 ? beltCentre(length, d1, d2) : null;

@@ -1,3 +1,4 @@
+import { dataOf } from '../drive/index.ts';
 import { abs, div, gcd, mul, rational, toNumber, type Rational } from '../numbers/index.ts';
 import {
   kinematics,
@@ -155,7 +156,7 @@ function wheels(
     const misfits = kind.warns?.(stage).length ?? 0;
     const rest = div(value, abs(k.reductions[i]!));
     return stageInputs(stage).flatMap((spec) => {
-      const from = (stage as unknown as Readonly<Record<string, unknown>>)[spec.key];
+      const from = dataOf(stage)[spec.key];
       if (spec.type !== 'count' || !spec.wheel || typeof from !== 'number') return [];
       const out: Candidate[] = [];
       for (let to = Math.max(range.from, spec.min); to <= Math.min(range.to, spec.max); to++) {

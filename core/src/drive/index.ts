@@ -62,6 +62,7 @@ export {
   type WorkBlank,
 } from './duties/index.ts';
 export { MAX_GEARS, MAX_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
+export { dataOf, fromEntries } from './data.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';
 export { backEfficiencyOf, efficiencyOf } from './efficiency.ts';

@@ -1,3 +1,4 @@
+import { dataOf } from './data.ts';
 import { error, ok, type Result } from '../numbers/index.ts';
 import type { Drive } from './drive.ts';
 import { duties } from './duties/index.ts';
@@ -47,7 +48,7 @@ export function landing(drive: Drive, on: number, edit: Edit): Result<readonly L
     case 'duty':
     case 'removeDuty': {
       const common = (COMMON_JOB as readonly string[]).includes(edit.duty);
-      const own = trainsOf(drive)[on]!.job as unknown as Readonly<Record<string, unknown>>;
+      const own = dataOf(trainsOf(drive)[on]!.job);
       if (edit.duty === 'between') return ok([{ train: 0, edit }]);
       return common && own[edit.duty] === undefined && dutiesIn(drive, edit.duty).length > 0
         ? ok([{ train: 0, edit }])

@@ -1,3 +1,4 @@
+import { fromEntries } from './data.ts';
 import { error, type Refusal } from '../numbers/index.ts';
 import { DESIGN_KEYS, type Design, type Drive } from './drive.ts';
 import { show } from './inputs.ts';
@@ -37,9 +38,7 @@ export function revisionsFault(
 
 /** The design of a drive as it stands. */
 export const designOf = (drive: Drive): Design =>
-  Object.fromEntries(
-    DESIGN_KEYS.filter((k) => drive[k] !== undefined).map((k) => [k, drive[k]]),
-  ) as unknown as Design;
+  fromEntries<Design>(DESIGN_KEYS.filter((k) => drive[k] !== undefined).map((k) => [k, drive[k]]));
 
 /** Is it another design? Equal data are equal designs. */
 export const designDiffers = (a: Design, b: Design): boolean => JSON.stringify(a) !== JSON.stringify(b);

@@ -1,3 +1,4 @@
+import { dataOf } from './data.ts';
 import { abs, div, exactly, mul, product, toText, type Rational } from '../numbers/index.ts';
 import { type Drive, type FurtherTrain, type Hang, type Job, type Train } from './drive.ts';
 import type { Encoder, TurnLimits } from './drive.ts';
@@ -169,7 +170,7 @@ function governed(trains: readonly TrainOf[], root: number, own: boolean): Pick<
 /** A further train's job with what is common. A tolerance of its own, of either sort, stands for both. */
 function jobOf(drive: Drive, own: Job): Job {
   const common = COMMON_JOB.flatMap((key) => {
-    const value = (drive.job as unknown as Readonly<Record<string, unknown>>)[key];
+    const value = dataOf(drive.job)[key];
     return value === undefined ? [] : [[key, value] as const];
   });
   const asks = own.toleranceArcsec !== undefined || own.toleranceMm !== undefined;

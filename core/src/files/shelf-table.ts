@@ -1,3 +1,4 @@
+import { fromEntries } from '../drive/index.ts';
 import Papa from 'papaparse';
 import { error, type Refusal } from '../numbers/index.ts';
 import {
@@ -130,9 +131,9 @@ function readLine(
     }
     const read = cell.read(column === 'known' ? (KNOWN[text.toLowerCase()] ?? text) : text, part);
     if (!read.ok) return { ...base, refusal: read.refusal, bad: column };
-    part = Object.fromEntries(
+    part = fromEntries<ShelfPart>(
       Object.entries({ ...part, ...read.value }).filter(([, v]) => v !== undefined && v !== ''),
-    ) as unknown as ShelfPart;
+    );
   }
   const refusal = checkPart(part);
   if (refusal) return { ...base, refusal, bad: 'teeth' };

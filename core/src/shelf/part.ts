@@ -1,3 +1,4 @@
+import { dataOf } from '../drive/index.ts';
 import { isNegative, readNumber, error, ok, toText, type Result } from '../numbers/index.ts';
 import {
   readInput,
@@ -90,7 +91,7 @@ export function cellOf<D extends PartData>(spec: InputSpec): PartCell<D> {
     label: spec.label,
     ...(spec.unit && spec.unit !== 'teeth' && { unit: spec.unit }),
     show: (part) => {
-      const value = (part as unknown as Readonly<Record<string, InputValue | undefined>>)[spec.key];
+      const value = dataOf(part)[spec.key];
       return value === undefined ? '' : showInput(spec, value);
     },
     read: (text) => {

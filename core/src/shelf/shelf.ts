@@ -1,3 +1,4 @@
+import { fromEntries } from '../drive/index.ts';
 import { error, ok, type Refusal, type Result } from '../numbers/index.ts';
 import { refusalOf, type InputSpec, type InputValue } from '../drive/index.ts';
 import { isPartKind, partKindOf, type PartKindId, type ShelfPart } from './kinds/index.ts';
@@ -62,9 +63,7 @@ export function editPartInput(part: ShelfPart, key: string, text: string): Resul
 /** What is unknown is not there: an empty key would be a value of its own in a file. */
 function withValues(part: ShelfPart, values: Readonly<Record<string, InputValue | undefined>>): ShelfPart {
   const all = { ...part, ...values };
-  return Object.fromEntries(
-    Object.entries(all).filter(([, v]) => v !== undefined && v !== ''),
-  ) as unknown as ShelfPart;
+  return fromEntries<ShelfPart>(Object.entries(all).filter(([, v]) => v !== undefined && v !== ''));
 }
 
 /** A new line of a kind with the least that must be said of it. */

@@ -1,3 +1,4 @@
+import { fromEntries } from '../data.ts';
 import { error, ok } from '../../numbers/index.ts';
 import { encoderInputs, type Drive, type Encoder } from '../drive.ts';
 import type { EditKind } from './edit.ts';
@@ -29,7 +30,7 @@ export const removeEncoder: EditKind<RemoveEncoder> = {
   id: 'removeEncoder',
   apply: (drive) => {
     const rest = Object.entries(drive).filter(([key]) => key !== 'encoder');
-    return ok(Object.fromEntries(rest) as unknown as Drive);
+    return ok(fromEntries<Drive>(rest));
   },
   label: () => 'remove encoder',
 };

@@ -1,3 +1,4 @@
+import { fromEntries } from '../data.ts';
 import { error, ok, type Result } from '../../numbers/index.ts';
 import { defaultsOf, readInput, type InputSpec } from '../inputs.ts';
 
@@ -11,7 +12,7 @@ export function withInput<T extends object>(
   const spec = inputs.find((i) => i.key === key);
   if (!spec) return error('unknownEdit', key);
   if (spec.optional && text.trim() === '')
-    return ok(Object.fromEntries(Object.entries(data).filter(([k]) => k !== key)) as unknown as T);
+    return ok(fromEntries<T>(Object.entries(data).filter(([k]) => k !== key)));
   const read = readInput(spec, text);
   return read.ok ? ok({ ...data, [key]: read.value }) : read;
 }

@@ -1,3 +1,4 @@
+import { fromEntries } from '../data.ts';
 import { readDivisions, readLength, readPositiveAngle, error, ok, toText } from '../../numbers/index.ts';
 import { MAX_TEXT } from '../../numbers/index.ts';
 import type { Drive, Job } from '../drive.ts';
@@ -6,9 +7,7 @@ import type { EditKind } from './edit.ts';
 
 /** Drops the keys named, and those whose value is undefined, so that the file holds only what is asked. */
 function without(job: Job, ...keys: (keyof Job)[]): Job {
-  return Object.fromEntries(
-    Object.entries(job).filter(([k]) => !keys.includes(k as keyof Job)),
-  ) as unknown as Job;
+  return fromEntries<Job>(Object.entries(job).filter(([k]) => !keys.includes(k as keyof Job)));
 }
 
 /** Is a length at the work one along a circle? A linear output needs no radius for it. */

@@ -1,3 +1,4 @@
+import { fromEntries } from '../data.ts';
 import {
   exactly,
   isNegative,
@@ -23,9 +24,7 @@ export interface SetLimits {
 export const limits: EditKind<SetLimits> = {
   id: 'limits',
   apply: (drive, edit) => {
-    const train = Object.fromEntries(
-      Object.entries(drive.train).filter(([key]) => key !== 'limits'),
-    ) as unknown as Train;
+    const train = fromEntries<Train>(Object.entries(drive.train).filter(([key]) => key !== 'limits'));
     if (isNone(edit)) return ok({ ...drive, train });
     const [back, forth] = [turns(edit.back), turns(edit.forth)];
     if (!back.ok) return back;

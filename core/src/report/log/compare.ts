@@ -1,4 +1,5 @@
-import { kindOf, showInput, stageInputs, type InputValue } from '../../drive/index.ts';
+import { dataOf } from '../../drive/index.ts';
+import { kindOf, showInput, stageInputs } from '../../drive/index.ts';
 import { type Graded, grouped, mixed, plainText, type Rich } from '../../words/index.ts';
 import type { Report } from '../report.ts';
 
@@ -23,7 +24,7 @@ function partOf(r: Report, i: number): Side {
   const stage = r.drive.train.stages[i];
   if (!stage) return side(['']);
   const shown = stageInputs(stage).flatMap((spec) => {
-    const value = (stage as unknown as Readonly<Record<string, InputValue | undefined>>)[spec.key];
+    const value = dataOf(stage)[spec.key];
     if (value === undefined || PLAIN.includes(spec.key) || HIDDEN.includes(spec.key)) return [];
     return [`${spec.label.toLowerCase()} ${showInput(spec, value)}${spec.unit ? `\u00a0${spec.unit}` : ''}`];
   });
@@ -98,7 +99,7 @@ function teethOf(r: Report): string {
   const teeth = r.drive.train.stages.flatMap((stage) =>
     kindOf(stage)
       .inputs.filter((i) => i.type === 'count' && i.wheel)
-      .map((i) => (stage as unknown as Readonly<Record<string, unknown>>)[i.key])
+      .map((i) => dataOf(stage)[i.key])
       .filter((z): z is number => typeof z === 'number'),
   );
   return `${teeth.length}, ${grouped(String(teeth.reduce((n, z) => n + z, 0)))} teeth`;

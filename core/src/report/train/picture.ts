@@ -1,3 +1,4 @@
+import { dataOf } from '../../drive/index.ts';
 import { ONE, decimal, mul, rational, type Rational } from '../../numbers/index.ts';
 import {
   kindOf,
@@ -113,11 +114,7 @@ const timesOf = (words: Pick<Label, 'title' | 'message'>, count: number): Pick<L
 const scaled = (drive: Drive): boolean =>
   drive.train.stages.every((stage) =>
     kindOf(stage).inputs.every(
-      (i) =>
-        i.type !== 'size' ||
-        i.default === null ||
-        i.more === true ||
-        (stage as unknown as Readonly<Record<string, unknown>>)[i.key] !== undefined,
+      (i) => i.type !== 'size' || i.default === null || i.more === true || dataOf(stage)[i.key] !== undefined,
     ),
   );
 

@@ -1,3 +1,4 @@
+import { dataOf } from '../../drive/index.ts';
 import { ok } from '../../numbers/index.ts';
 import { kindOf, stages, type Owned, type Stage, type StageKindId } from '../../drive/index.ts';
 import { boreInput, cellOf, shelfGroups, type PartData, type PartKind, type ShelfGroup } from '../part.ts';
@@ -7,8 +8,6 @@ export interface WholePart extends PartData {
   readonly kind: StageKindId;
   readonly boreMm?: number;
 }
-
-type Data = Readonly<Record<string, unknown>>;
 
 /** The kind of part for a kind of stage that is owned whole: a worm with its wheel, a gearbox. Null where it is not. */
 function wholePart(kind: StageKindId): PartKind<WholePart> | null {
@@ -20,7 +19,7 @@ function wholePart(kind: StageKindId): PartKind<WholePart> | null {
   const stage = (part: WholePart): Stage => {
     const said = Object.fromEntries(
       inputs.flatMap(({ key }) => {
-        const value = (part as unknown as Data)[key];
+        const value = dataOf(part)[key];
         return value === undefined ? [] : [[key, value]];
       }),
     );

@@ -14,6 +14,7 @@ import {
   freeEntryId,
   type Drive,
   type LogValue,
+  type Taken,
 } from '@pendrix/core';
 import { useSettings } from '../../stores/settings.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -92,6 +93,9 @@ function put(words: string, values: readonly LogValue[]): void {
       : { message: 'It is in the log as a measurement.', tone: 'plain' },
   );
 }
+/** Taken over and kept with its reason in one step: what the record changed is not asked again in a year. */
+const keepRevision = ({ title, edits }: Taken): void =>
+  take([...edits, { do: 'keep', reason: `measured: ${title} (${name.value})`, at: thisMinute() }]);
 function keepTracking(): void {
   const fit = tracking.value?.fit;
   if (!fit) return;
@@ -189,6 +193,7 @@ function keepDividing(): void {
             >, {{ t.message }}.</span
           >
           <v-btn @click="take(t.edits)">Take it as measured</v-btn>
+          <v-btn variant="text" @click="keepRevision(t)">and keep as a revision</v-btn>
         </p>
         <v-btn variant="text" @click="keepTracking">Put it into the log</v-btn>
       </div>

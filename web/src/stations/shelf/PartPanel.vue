@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dataOf } from '@pendrix/core';
 import { computed } from 'vue';
 import { mdiContentDuplicate, mdiTrashCanOutline } from '@mdi/js';
 import {
@@ -25,8 +26,7 @@ const shelf = useShelf();
 const parts = computed(() => ids.flatMap((id) => shelf.byId.get(id) ?? []));
 const only = computed<ShelfPart | null>(() => (parts.value.length === 1 ? parts.value[0]! : null));
 const inputs = computed(() => (only.value ? partInputs(only.value) : []));
-const valueOf = (part: ShelfPart, key: string): InputValue | undefined =>
-  (part as unknown as Readonly<Record<string, InputValue | undefined>>)[key];
+const valueOf = (part: ShelfPart, key: string): InputValue | undefined => dataOf(part)[key];
 
 const commit =
   (key: string) =>

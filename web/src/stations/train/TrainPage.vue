@@ -121,7 +121,7 @@ function takeFromShelf({ kind, ...values }: Stage): void {
   const where = shelfAt.value;
   shelfAt.value = null;
   if (!where) return;
-  const inputs = values as unknown as Readonly<Record<string, InputValue>>;
+  const inputs = Object.fromEntries(Object.entries(values)) as Readonly<Record<string, InputValue>>;
   if (where.replace) edit({ do: 'replaceStage', at: where.at, kind, with: inputs });
   else add(kind, where.at, inputs);
 }
