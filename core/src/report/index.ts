@@ -121,3 +121,4 @@ export {
   type TrueRatioAsked,
 } from './find/true-ratio.ts';
 export { branchEdits, branchRows, type BranchRow } from './find/two-branches.ts';
+export { madeOf, measuredOf } from './later-sections.ts';

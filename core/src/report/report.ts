@@ -1,7 +1,7 @@
 import { countMap, divide, MAX_CHARTED, type Divider, type Division } from '../divide/index.ts';
 import type { Drive, Kinematics } from '../drive/index.ts';
 import type { Grade } from '../motion/index.ts';
-import { contextOf } from './context.ts';
+import { contextOf, type Context } from './context.ts';
 import { errorChart, opened, type ErrorChart, type OpenedDivision } from './divide/divide.ts';
 import type { DutiesReport } from './duties/duties.ts';
 import { dutiesSay } from './duties/kinds.ts';
@@ -22,6 +22,8 @@ import type { VerdictCell } from './cell.ts';
  * asked for and kept; the drive never changes, so neither does its report.
  */
 export interface Report extends Sections {
+  /** what all of it is judged from */
+  readonly of: Context;
   readonly drive: Drive;
   readonly kinematics: Kinematics;
   readonly purpose: string;
@@ -66,6 +68,7 @@ export function report(drive: Drive): Report {
   );
   const made: Report = {
     ...sectionsOf(of),
+    of,
     drive,
     kinematics: k,
     purpose: purpose(counts, k.travel ? drive.job.moves : '', dutiesSay(drive)),

@@ -5,19 +5,8 @@ import type { Context } from './context.ts';
 import { cureBlock } from './train/cures.ts';
 import { divisionRow, mostRounded } from './divide/divide.ts';
 import { forceChart } from './duties/load/load.ts';
-import { benchForms } from './force/forms.ts';
 import { forceCures } from './force/cures.ts';
-import { beltReports } from './make/belts.ts';
-import { madeTables, type MadeFrom } from './make/tables.ts';
-import { faultReport } from './make/faults.ts';
-import { fitForms } from './make/fit-forms.ts';
-import { fitReport } from './make/fits.ts';
-import { meshChoices, meshReport } from './make/mesh.ts';
-import { wheelReports, workReport as blankReport } from './make/wheels.ts';
-import { measureForms } from './measure/forms.ts';
-import { pictureChoices } from './pictures/pictures.ts';
-import { buildStates, circleDrawings, faults } from '../make/index.ts';
-import type { ShelfPart } from '../shelf/index.ts';
+import { pictureChoices } from './pictures/choices.ts';
 import { encoderReport } from './train/encoder.ts';
 import { asksReport, owesOf, toleranceReport } from './job/job.ts';
 import { lazy } from './lazy.ts';
@@ -31,8 +20,6 @@ import { workReport } from './train/work.ts';
 
 /** Columns of the ledger beside the train. */
 const LEDGER_ROOM = 8;
-
-type Parts = readonly ShelfPart[];
 
 /** One section: what it makes of a drive. It is made when it is first asked for, and kept. */
 export type Section = (of: Context) => unknown;
@@ -76,69 +63,25 @@ export const sections = {
     /** torque wanted and available over the speed; null while no load is given */
     torque: (of) => of.force && forceChart(of.force),
     forceCures: ({ drive }) => forceCures(drive),
-    /** small tests at the bench, and reckonings */
-    forms: (of) => benchForms(of),
     /** what can be pictured, simulated */
     pictures: (of) => pictureChoices(of),
   },
-  made: {
-    wheels: ({ drive }) => wheelReports(drive),
-    /** the wheel of a count that the job cuts; null where its blank is not known */
-    blank:
-      ({ drive }) =>
-      (teeth: number) =>
-        blankReport(drive, teeth),
-    belts:
-      ({ drive }) =>
-      (parts: Parts) =>
-        beltReports(drive, parts),
-    /** what has to fit, shaft by shaft; `shared` shafts belong to another train */
-    fits:
-      ({ drive }) =>
-      (parts: Parts, shared: number | null) =>
-        fitReport(drive, parts, shared),
-    fitForms: () => fitForms,
-    /** parts, fits, the cut list, belts, the build: what there is of them */
-    tables:
-      ({ drive }) =>
-      (from?: MadeFrom) =>
-        madeTables(drive, from),
-    /** the build in its order, each step with how it stands */
-    build: ({ drive }) => buildStates(drive.build?.steps ?? []),
-    drawings:
-      ({ drive }) =>
-      (planned: boolean) =>
-        circleDrawings(drive, planned),
-    meshes: ({ drive }) => meshChoices(drive),
-    mesh:
-      ({ drive }) =>
-      (stage: number) =>
-        meshReport(drive, stage),
-    faults: () => faults,
-    fault: (of) => (id: string) => faultReport(of, id),
-  },
-  kept: {
-    /** forms of what is measured of it */
-    forms: ({ drive }) => measureForms(drive),
-  },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, Section>>>>;
 
-/** What the sections come to. */
-export type Sections = {
-  readonly [G in keyof typeof sections]: {
-    readonly [S in keyof (typeof sections)[G]]: (typeof sections)[G][S] extends (of: Context) => infer T
-      ? T
-      : never;
-  };
-};
+/** What a group of sections comes to. */
+export type Made<G> = { readonly [S in keyof G]: G[S] extends (of: Context) => infer T ? T : never };
 
-/** All sections of one drive, each made when it is first read. */
+/** What the sections come to. */
+export type Sections = { readonly [G in keyof typeof sections]: Made<(typeof sections)[G]> };
+
+/** The sections of one group, each made when it is first read. */
+export function groupOf<G extends Readonly<Record<string, Section>>>(group: G, of: Context): Made<G> {
+  const made = {};
+  for (const [name, make] of Object.entries(group))
+    Object.defineProperty(made, name, { enumerable: true, get: lazy(() => make(of)) });
+  return made as Made<G>;
+}
+
+/** All sections of one drive. */
 export const sectionsOf = (of: Context): Sections =>
-  Object.fromEntries(
-    Object.entries(sections).map(([group, members]) => {
-      const made = {};
-      for (const [name, make] of Object.entries(members) as [string, Section][])
-        Object.defineProperty(made, name, { enumerable: true, get: lazy(() => make(of)) });
-      return [group, made];
-    }),
-  ) as Sections;
+  Object.fromEntries(Object.entries(sections).map(([name, group]) => [name, groupOf(group, of)])) as Sections;

@@ -3,13 +3,14 @@ import { applyEdit, type Drive } from '../../drive/index.ts';
 import { wheelCutter } from '../../testing/samples.ts';
 import { report } from '../report.ts';
 import type { BenchForm } from './bench-form.ts';
+import { measuredOf } from '../later-sections.ts';
 
 const loaded: Drive = (() => {
   const d = wheelCutter('73', { load: { workNm: 1, speedRpm: '1' } });
   const source = { ...d.train.source, holdingNm: 0.32, currentA: 1.5, inductanceMh: 3.2, supplyV: 24 };
   return { ...d, train: { ...d.train, source: source } };
 })();
-const form = (id: string, d = loaded): BenchForm => report(d).judged.forms.find((f) => f.id === id)!;
+const form = (id: string, d = loaded): BenchForm => measuredOf(report(d)).load.find((f) => f.id === id)!;
 
 /** The drive after what a form gives is taken. */
 const taken = (id: string, values: Record<string, number>): Drive =>
@@ -68,7 +69,7 @@ describe('forms of a minute', () => {
       '4.27′',
     ));
   test('only what the drive has a use for', () => {
-    const ids = (d: Drive): string[] => report(d).judged.forms.map((f) => f.id);
+    const ids = (d: Drive): string[] => measuredOf(report(d)).load.map((f) => f.id);
     expect(ids(loaded)).toEqual(['pull', 'push', 'rough', 'cut', 'window', 'preload', 'flexure']);
     const slide = { ...loaded, train: { ...loaded.train, output: { kind: 'screw', leadMm: '4' } as never } };
     expect(ids(slide)).toEqual(expect.arrayContaining(['returns', 'cord', 'rails']));
@@ -78,8 +79,8 @@ describe('forms of a minute', () => {
     };
     expect(ids(dc)).toContain('stall');
     expect(
-      report(dc)
-        .judged.forms.find((f) => f.id === 'stall')!
+      measuredOf(report(dc))
+        .load.find((f) => f.id === 'stall')!
         .answer({ pull: 9, arm: 50 })!.text,
     ).toBe('stalls at 0.45 N·m');
   });

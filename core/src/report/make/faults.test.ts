@@ -4,6 +4,7 @@ import { faults } from '../../make/index.ts';
 import { wheelCutter } from '../../testing/samples.ts';
 import { report } from '../report.ts';
 import { readOutcomes, withOutcome } from './faults.ts';
+import { madeOf } from '../later-sections.ts';
 
 const loaded: Drive = (() => {
   const d = wheelCutter('73', { load: { workNm: 1, frictionNm: 0.2, speedRpm: '1' } });
@@ -31,7 +32,9 @@ describe('faults', () => {
   test('the drive’s own figures stand beside the checks', () => {
     const r = report(loaded);
     const own = (fault: string, check: string) =>
-      r.made.fault(fault)!.checks.find((c) => c.id === check)!.own;
+      madeOf(r)
+        .fault(fault)!
+        .checks.find((c) => c.id === check)!.own;
     // 1 296 000″ over 1 094 400 steps
     expect(own('jerks', 'mode')).toBe('one microstep here is 1.18″');
     expect(own('loud', 'band')).toMatch(/^here \d/);
@@ -42,9 +45,9 @@ describe('faults', () => {
     expect(own('stops', 'cord')).toBe('no limits are set');
   });
   test('where the drive has no figure nothing is made up', () => {
-    const bare = report(wheelCutter('')).made.fault('skips')!;
+    const bare = madeOf(report(wheelCutter(''))).fault('skips')!;
     expect(bare.checks.map((c) => c.own)).toEqual(['', '', '', '']);
-    expect(report(loaded).made.fault('gremlins')).toBeNull();
+    expect(madeOf(report(loaded)).fault('gremlins')).toBeNull();
   });
   test('outcomes are kept as text in the drive, changed and taken away', () => {
     const one = withOutcome(undefined, 'jerks.mode', 'not', '2026-11-28');

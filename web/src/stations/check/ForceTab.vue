@@ -9,7 +9,7 @@ import {
   mdiThermometer,
   mdiWeatherWindy,
 } from '@mdi/js';
-import { curveText, loadInputsOf, sourceKindOf, type Refusal } from '@pendrix/core';
+import { measuredOf, curveText, loadInputsOf, sourceKindOf, type Refusal } from '@pendrix/core';
 import { DutyChart } from '../../ui/duty-chart.ts';
 import { useSaveExport } from '../../ui/exporting.ts';
 import BenchForms from '../../ui/BenchForms.vue';
@@ -132,7 +132,7 @@ const ICONS = {
         title="Tests and reckonings"
         note="a minute each; what a test gives is marked as measured"
       >
-        <BenchForms :forms="report.judged.forms" />
+        <BenchForms :forms="measuredOf(report).load" />
       </FoldPanel>
     </div>
     <template v-if="force" #aside>

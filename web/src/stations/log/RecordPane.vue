@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { mdiFileUploadOutline, mdiFlaskOutline, mdiStop } from '@mdi/js';
 import {
+  measuredOf,
   clearComponents,
   componentRows,
   recordValues,
@@ -47,7 +48,7 @@ const { read, name, columns, say, progress, load, again, sample, stop } = useRec
 watch(rate, () => {
   if (read.value?.is === 'tracking') void again();
 });
-const forms = computed(() => looked.value.kept.forms);
+const forms = computed(() => measuredOf(looked.value).motion);
 const felt = ref<Readonly<Record<string, string>>>({});
 const input = ref<HTMLInputElement | null>(null);
 

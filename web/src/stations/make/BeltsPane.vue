@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { madeOf } from '@pendrix/core';
 import { computed } from 'vue';
 import { mdiFileDelimitedOutline } from '@mdi/js';
 import { useShelf } from '../../stores/shelf.ts';
@@ -11,7 +12,7 @@ const { edit } = useOpenDrive();
 const report = useReport();
 const shelf = useShelf();
 const saveExport = useSaveExport();
-const belts = computed(() => report.value.made.belts(shelf.parts));
+const belts = computed(() => madeOf(report.value).belts(shelf.parts));
 const choose = (stage: number, teeth: number): void =>
   void edit({ do: 'stage', at: stage, key: 'beltTeeth', text: String(teeth) });
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiFileCodeOutline, mdiFileDelimitedOutline, mdiSvg, mdiVectorLine } from '@mdi/js';
-import { isOfPlan, readCount, type Refusal } from '@pendrix/core';
+import { madeOf, isOfPlan, readCount, type Refusal } from '@pendrix/core';
 import type { ExportOptions } from '@pendrix/core/exports/index';
 import { useRoute } from 'vue-router';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -17,10 +17,12 @@ const route = useRoute();
 const saveExport = useSaveExport();
 const plates = computed(() => report.value.drive.plates?.plates ?? []);
 const choices = computed(() =>
-  report.value.made.drawings(tree.value?.planned ?? false).map((c) => ({
-    value: c.name,
-    title: c.title,
-  })),
+  madeOf(report.value)
+    .drawings(tree.value?.planned ?? false)
+    .map((c) => ({
+      value: c.name,
+      title: c.title,
+    })),
 );
 /** the plan and its plates are those of all trains */
 const drawn = computed(() =>

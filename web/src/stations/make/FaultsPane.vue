@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import {
+  madeOf,
   adjustersFor,
   readOutcomes,
   withOutcome,
@@ -16,8 +17,8 @@ import { useSeveralEdits } from '../../ui/several-edits.ts';
 const { edit } = useOpenDrive();
 const report = useReport();
 const take = useSeveralEdits();
-const asked = ref(report.value.made.faults[0]!.id);
-const shown = computed(() => report.value.made.fault(asked.value)!);
+const asked = ref(madeOf(report.value).faults[0]!.id);
+const shown = computed(() => madeOf(report.value).fault(asked.value)!);
 const kept = computed(() => report.value.drive.bench?.faults);
 const outcomes = computed(() => readOutcomes(kept.value));
 const of = (id: string) => outcomes.value.get(`${shown.value.fault.id}.${id}`);
@@ -52,10 +53,10 @@ function put(id: string, outcome: Outcome | null): void {
 </script>
 
 <template>
-  <div class="scroll main report.made.faults" tabindex="0" role="region" aria-label="Faults">
+  <div class="scroll main madeOf(report).faults" tabindex="0" role="region" aria-label="Faults">
     <nav aria-label="What is wrong">
       <button
-        v-for="f in report.made.faults"
+        v-for="f in madeOf(report).faults"
         :key="f.id"
         type="button"
         :aria-pressed="f.id === asked"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { mdiFileDelimitedOutline } from '@mdi/js';
-import { duties, dutiesIn, type Refusal } from '@pendrix/core';
+import { madeOf, duties, dutiesIn, type Refusal } from '@pendrix/core';
 import { useShelf } from '../../stores/shelf.ts';
 import BenchForms from '../../ui/BenchForms.vue';
 import { save } from '../../ui/files.ts';
@@ -19,7 +19,7 @@ const shared = computed(() => {
   const its = tree.value?.outputs[output.value];
   return its?.from ? its.shared : null;
 });
-const fits = computed(() => report.value.made.fits(shelf.parts, shared.value));
+const fits = computed(() => madeOf(report.value).fits(shelf.parts, shared.value));
 const printed = computed(() => drive.value.train.stages.some((s) => s.quality === 'printed'));
 const printer = computed(() => dutiesIn(drive.value, 'printer')[0] ?? {});
 function setPrinter(key: string, text: string, session?: string): Refusal | null {
@@ -32,7 +32,9 @@ function setPrinter(key: string, text: string, session?: string): Refusal | null
 async function saveParts(): Promise<void> {
   const { writeCsv } = await import('@pendrix/core/files/csv');
   const from = { shelf: shelf.parts, shared: shared.value };
-  const parts = report.value.made.tables(from).find((t) => t.id === 'parts');
+  const parts = madeOf(report.value)
+    .tables(from)
+    .find((t) => t.id === 'parts');
   if (parts) save('parts.csv', writeCsv(parts.head, parts.rows), 'text/csv');
 }
 </script>
@@ -103,7 +105,7 @@ async function saveParts(): Promise<void> {
       <p class="quiet says">{{ fits.costs }}</p>
     </section>
     <h3 class="reckon">Reckon a fit</h3>
-    <BenchForms :forms="report.made.fitForms" />
+    <BenchForms :forms="madeOf(report).fitForms" />
   </div>
 </template>
 

@@ -1,12 +1,15 @@
 <script setup lang="ts">
+import { madeOf } from '@pendrix/core';
 import type { Report } from '@pendrix/core';
 
 /** All of Make on paper: the cut list, what each wheel of the work is turned and measured to, belts, and the build with a box a step. */
 const { report } = defineProps<{ report: Report }>();
 /** the build has boxes to tick, and the rest sheets of their own */
 const CUT = ['wheels', 'work', 'belts'];
-const tables = report.made.tables().filter((t) => CUT.includes(t.id));
-const steps = report.made.build;
+const tables = madeOf(report)
+  .tables()
+  .filter((t) => CUT.includes(t.id));
+const steps = madeOf(report).build;
 </script>
 
 <template>

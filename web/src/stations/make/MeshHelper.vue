@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import { mdiArrowULeftTop, mdiRestart } from '@mdi/js';
 import {
+  madeOf,
   adjustersFor,
   feelWords,
   readSize,
@@ -23,13 +24,13 @@ const { edit } = useOpenDrive();
 const report = useReport();
 const take = useSeveralEdits();
 const drive = computed(() => report.value.drive);
-const choices = computed(() => report.value.made.meshes);
+const choices = computed(() => madeOf(report.value).meshes);
 const asked = ref<string | null>(null);
 const at = computed(() => {
   const all = choices.value;
   return (all.find((c) => String(c.stage) === asked.value) ?? all.at(-1))?.stage ?? null;
 });
-const mesh = computed(() => (at.value === null ? null : report.value.made.mesh(at.value)));
+const mesh = computed(() => (at.value === null ? null : madeOf(report.value).mesh(at.value)));
 const specs = computed(() =>
   at.value === null
     ? []

@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { mdiAlertOutline, mdiFileDelimitedOutline, mdiRotateRight, mdiSvg, mdiVectorLine } from '@mdi/js';
-import { duties, dutiesIn, stageInputs, type InputSpec, type MadeWheel, type Refusal } from '@pendrix/core';
+import {
+  madeOf,
+  duties,
+  dutiesIn,
+  stageInputs,
+  type InputSpec,
+  type MadeWheel,
+  type Refusal,
+} from '@pendrix/core';
 import { useRoute } from 'vue-router';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { useSaveExport } from '../../ui/exporting.ts';
@@ -15,7 +23,7 @@ const report = useReport();
 const route = useRoute();
 const saveExport = useSaveExport();
 const drive = computed(() => report.value.drive);
-const all = computed(() => report.value.made.wheels);
+const all = computed(() => madeOf(report.value).wheels);
 const asked = ref<string | null>(null);
 /** a wheel that is cut before one that is bought */
 const entry = computed(
