@@ -49,8 +49,9 @@ test('31 teeth by the server’s DC stand-in: cut off at 10, the tab killed at 1
     const server = ws.connectToServer();
     sockets.push({
       close: async () => {
-        await server.close();
+        // the page first: it must not go on talking to what is gone
         await ws.close({ code: 1011, reason: 'the cable was pulled' });
+        await server.close();
       },
     });
   });

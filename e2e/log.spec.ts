@@ -16,8 +16,10 @@ test('a record is read back, its worm taken as measured, and the budget follows'
   await expect(slow).toHaveCount(0);
   await record.getByRole('button', { name: 'Put it into the log' }).click();
   await expect(page.getByText('It is in the log as a measurement.')).toBeVisible();
-  await record.getByRole('button', { name: 'Take it as measured' }).first().click();
+  // and kept as a revision in the same step
+  await record.getByRole('button', { name: 'and keep as a revision' }).first().click();
   await saved(page);
+  await expect(page.getByText(/measured: /).first()).toBeAttached();
   await go(page, 'Check');
   await page.getByRole('tab', { name: 'Errors' }).click();
   await expect(page.getByRole('row', { name: /Worm run-out/ })).toContainText('measured');

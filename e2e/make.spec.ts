@@ -74,6 +74,19 @@ test('parts against the shelf, the pack as a ZIP and on paper', async ({ page })
   expect(Object.keys(files)).toEqual(
     expect.arrayContaining(['build-pack.html', 'drawings/wheel-3.dxf', 'run-sheets/73.csv', 'parts.csv']),
   );
+  // one of them by itself, found by its words
+  await page.getByRole('button', { name: 'Pack', exact: true }).click();
+  await page.getByText('One of its files…').click();
+  const dialog = page.getByRole('dialog', { name: 'Files of this drive' });
+  await dialog.getByRole('textbox').fill('wheel 3 dxf');
+  await expect(dialog.getByRole('status')).toContainText(/^\d of \d\d$/);
+  const one = await download(page, () =>
+    dialog.getByRole('button', { name: 'Save drawings-wheel-3.dxf' }).click(),
+  );
+  expect(one.text).toContain('LWPOLYLINE');
+  await dialog.getByRole('textbox').fill('no such thing');
+  await expect(dialog.getByText('No file has these words.')).toBeVisible();
+  await page.keyboard.press('Escape');
   await page.evaluate(() => {
     window.print = () => window.dispatchEvent(new Event('beforeprint'));
   });
