@@ -48,7 +48,9 @@ module.exports = {
       from: {
         path: '^core/src/report/(train|divide|job|arbors|duties|force|errors|make|measure|verdict|find|shelf|pictures)/',
       },
-      to: { path: '^core/src/report/(report|sections|later-sections|outputs|marks|figure-at|what-if|index)\\.ts$' },
+      to: {
+        path: '^core/src/report/(report|sections|later-sections|outputs|marks|figure-at|what-if|index)\\.ts$',
+      },
     },
     {
       name: 'a-duty-knows-no-other',
