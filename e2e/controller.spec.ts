@@ -39,62 +39,63 @@ async function connect(page: Page, words: string): Promise<void> {
 }
 const key = (page: Page, name: string) => page.locator('.key.go', { hasText: name });
 
-test('31 teeth by the server’s DC stand-in: cut off at 10, the tab killed at 16, shaking; each gap once, all within the window', async ({
-  page,
-  context,
-}) => {
-  test.setTimeout(240_000);
-  const sockets: { close: () => Promise<void> }[] = [];
-  await context.routeWebSocket(/\/controller/, (ws) => {
-    const server = ws.connectToServer();
-    sockets.push({
-      close: async () => {
-        // the page first: it must not go on talking to what is gone
-        await ws.close({ code: 1011, reason: 'the cable was pulled' });
-        await server.close();
-      },
+test(
+  '31 teeth by the server’s DC stand-in: cut off at 10, the tab killed at 16, shaking; each gap once, all within the window',
+  { tag: '@nightly' },
+  async ({ page, context }) => {
+    test.setTimeout(240_000);
+    const sockets: { close: () => Promise<void> }[] = [];
+    await context.routeWebSocket(/\/controller/, (ws) => {
+      const server = ws.connectToServer();
+      sockets.push({
+        close: async () => {
+          // the page first: it must not go on talking to what is gone
+          await ws.close({ code: 1011, reason: 'the cable was pulled' });
+          await server.close();
+        },
+      });
     });
-  });
-  await beginAt(page, 'Orrery wheel cutter', 'Run');
-  await typeInto(field(page, 'Divisions'), '31');
-  await page.getByRole('button', { name: 'Start at gap 1' }).click();
-  const words = 'motor=dc&speed=400000&coast=18&window=3&shaking=1&decode=4&seed=61';
-  await connect(page, words);
-  await panel(page)
-    .getByRole('button', { name: /stands on the mark/ })
-    .click();
-  let at = page;
-  for (let gap = 1; gap <= 31; gap++) {
-    await expect(at.locator('.what')).toContainText(`Gap ${gap} of 31`);
-    if (gap === 10) {
-      await sockets.at(-1)!.close();
-      await expect(at.getByRole('alert')).toContainText('The controller is gone: the cable was pulled');
-      await connect(at, words);
-      await key(at, 'Released, move').click();
-    }
-    await expect(key(at, 'Clamped')).toBeEnabled({ timeout: 20_000 });
-    await at.keyboard.press('c');
-    await expect(key(at, 'Cut')).toBeEnabled();
-    await at.keyboard.press('Space');
-    if (gap === 16) {
-      // in the middle of its way to the next, which is on the disk before it sets off
-      await expect(at.locator('.what')).toContainText('Gap 17 of 31');
-      const url = at.url();
-      await at.close();
-      at = await context.newPage();
-      await at.goto(url);
-      await expect(at.getByText('check the mark before you go on')).toBeVisible();
-      await expect(at.locator('.what')).toContainText('Gap 17 of 31');
-      await connect(at, words);
+    await beginAt(page, 'Orrery wheel cutter', 'Run');
+    await typeInto(field(page, 'Divisions'), '31');
+    await page.getByRole('button', { name: 'Start at gap 1' }).click();
+    const words = 'motor=dc&speed=400000&coast=18&window=3&shaking=1&decode=4&seed=61';
+    await connect(page, words);
+    await panel(page)
+      .getByRole('button', { name: /stands on the mark/ })
+      .click();
+    let at = page;
+    for (let gap = 1; gap <= 31; gap++) {
+      await expect(at.locator('.what')).toContainText(`Gap ${gap} of 31`);
+      if (gap === 10) {
+        await sockets.at(-1)!.close();
+        await expect(at.getByRole('alert')).toContainText('The controller is gone: the cable was pulled');
+        await connect(at, words);
+        await key(at, 'Released, move').click();
+      }
+      await expect(key(at, 'Clamped')).toBeEnabled({ timeout: 20_000 });
+      await at.keyboard.press('c');
+      await expect(key(at, 'Cut')).toBeEnabled();
       await at.keyboard.press('Space');
+      if (gap === 16) {
+        // in the middle of its way to the next, which is on the disk before it sets off
+        await expect(at.locator('.what')).toContainText('Gap 17 of 31');
+        const url = at.url();
+        await at.close();
+        at = await context.newPage();
+        await at.goto(url);
+        await expect(at.getByText('check the mark before you go on')).toBeVisible();
+        await expect(at.locator('.what')).toContainText('Gap 17 of 31');
+        await connect(at, words);
+        await at.keyboard.press('Space');
+      }
     }
-  }
-  await expect(at.locator('.what')).toContainText('Done');
-  const [run] = await stored(at);
-  expect(run!.finished).toBe(true);
-  expect(run!.moves.map((m) => m.gap)).toEqual(Array.from({ length: 31 }, (_, i) => i + 1));
-  expect(run!.moves.every((m) => Math.abs(m.off ?? 0) <= 4)).toBe(true);
-});
+    await expect(at.locator('.what')).toContainText('Done');
+    const [run] = await stored(at);
+    expect(run!.finished).toBe(true);
+    expect(run!.moves.map((m) => m.gap)).toEqual(Array.from({ length: 31 }, (_, i) => i + 1));
+    expect(run!.moves.every((m) => Math.abs(m.off ?? 0) <= 4)).toBe(true);
+  },
+);
 
 test('counted once an edge and not held, shaking walks the count off, and the diagnosis names it', async ({
   page,
