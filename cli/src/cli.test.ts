@@ -354,3 +354,26 @@ describe('what a terminal must not be made to do', () => {
     expect(err).toContain('more than 4000000 sets');
   });
 });
+
+describe('pendrix export --list', () => {
+  test('tells every file with the words that write it', async () => {
+    const { out, code } = await run('export', CUTTER, '--list');
+    expect([code, out]).toEqual([
+      0,
+      expect.stringContaining('run-sheets/73.csv  Run sheet, 73 divisions: --as csv --divisions 73'),
+    ]);
+    const listed = await run('export', CUTTER, '--list', '--json');
+    const rows = JSON.parse(listed.out) as Record<string, string | number>[];
+    expect(rows).toContainEqual({
+      file: 'drawings/wheel-3.dxf',
+      title: 'Wheel 3, 90 teeth',
+      as: 'dxf',
+      of: 'wheel-3',
+    });
+    for (const { as, file: _, title: __, ...options } of rows.filter((r) => r['as'] === 'csv').slice(0, 3)) {
+      const words = Object.entries(options).flatMap(([key, value]) => [`--${key}`, String(value)]);
+      expect((await run('export', CUTTER, '--as', String(as), ...words)).code).toBe(0);
+    }
+    expect((await run('export', 'nowhere.json', '--list')).code).toBe(2);
+  });
+});
