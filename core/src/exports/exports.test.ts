@@ -23,7 +23,12 @@ import {
 } from './index.ts';
 
 /** Demo drives with everything that is offered: trees, plates, slides, rates, wheels. */
-const OFFERING = ['walnut-orrery', 'sundial-plate-head', 'orchard-slide-and-pan', 'night-meadow-camera-cradle'];
+const OFFERING = [
+  'walnut-orrery',
+  'sundial-plate-head',
+  'orchard-slide-and-pan',
+  'night-meadow-camera-cradle',
+];
 
 /** What a drive is written as, or why it is not. */
 const written = (drive: Drive, as: ExportId, options: ExportOptions = {}): string => {
