@@ -194,7 +194,9 @@ function keepDividing(): void {
             >, {{ t.message }}.</span
           >
           <v-btn @click="take(t.edits)">Take it as measured</v-btn>
-          <v-btn variant="text" @click="keepRevision(t)">and keep as a revision</v-btn>
+          <v-btn variant="text" :aria-label="`Take ${t.title} and keep a revision`" @click="keepRevision(t)"
+            >Take it and keep a revision</v-btn
+          >
         </p>
         <v-btn variant="text" @click="keepTracking">Put it into the log</v-btn>
       </div>
