@@ -245,7 +245,9 @@ test('sources, a linear output, limits and an encoder', async ({ page }) => {
   await expect(work.getByRole('textbox', { name: 'Why' })).toHaveCount(0);
 
   await work.getByText('Encoder', { exact: true }).click();
-  await work.getByRole('button', { name: 'Add an encoder' }).click();
+  // by key: a fold that opens may move what a pointer presses
+  await work.getByRole('button', { name: 'Add an encoder' }).press('Enter');
+  await expect(work).toContainText('counts a turn of the work');
   await typeInto(work.getByRole('textbox', { name: 'On shaft' }), '9');
   await expect(work).toContainText('There is no shaft 9.');
   await typeInto(work.getByRole('textbox', { name: 'On shaft' }), '0');

@@ -1,3 +1,4 @@
+import type { Weighted } from './weights.ts';
 import { gcd, lcm } from '../numbers/index.ts';
 import { Rows, Tally, type DivisionsQuestion, type EvenRatio } from './even-rows.ts';
 import { WheelSets } from './wheel-sets.ts';
@@ -129,15 +130,18 @@ interface Pairing {
 
 /** Wheels without limits: every product of drivers goes with every one of the driven. */
 function freePairs(bench: Workbench, shape: Shape, rows: Rows, tally: Tally): Pairing {
-  const { values, ways, teeth } = bench.weighted(shape);
-  const place = places(values);
+  const { driven, drivers } = bench.products(shape)[0]!;
+  const place = places(drivers);
   const fixed = shape.partsTeeth;
+  // what is behind the products is asked for when the first two meet, which they may not
+  let known: Weighted | null = null;
   return {
-    driven: values,
-    mostDrivers: values.at(-1) ?? 0,
+    driven,
+    mostDrivers: drivers.at(-1) ?? 0,
     meet(a, i, b, quotient) {
       const j = place(b);
       if (j < 0) return;
+      const { ways, teeth } = (known ??= bench.weighted(shape));
       tally.add(quotient, ways[i]! * ways[j]!);
       const sum = fixed + teeth[i]! + teeth[j]!;
       rows.offer(a, b, shape, sum, quotient);

@@ -4,10 +4,19 @@ export function commonFactor(a: number, b: number): number {
   return a;
 }
 
+/** What `whole`, exact in a double, leaves of a small whole number: without the slow remainder of doubles. Off by one only where the quotient was rounded up. */
+function remainder(whole: number, small: number): number {
+  const left = whole - Math.floor(whole / small) * small;
+  return left < 0 ? left + small : left;
+}
+
 /** Primes whose product is a small whole number: a great number is divided once for all of them. */
 interface PrimeGroup {
   readonly product: number;
-  readonly primes: readonly number[];
+  readonly primes: number[];
+  /** times this, modulo 2³², a multiple of the prime is at most `most`, and nothing else is: one product tells instead of a division */
+  readonly inverse: number[];
+  readonly most: number[];
 }
 
 /** Whole numbers below this are divided fast. */
@@ -17,16 +26,26 @@ const groupsKnown = new WeakMap<readonly number[], readonly PrimeGroup[]>();
 function groupsOf(primes: readonly number[]): readonly PrimeGroup[] {
   const known = groupsKnown.get(primes);
   if (known) return known;
-  const groups: { product: number; primes: number[] }[] = [];
+  const groups: { product: number; primes: number[]; inverse: number[]; most: number[] }[] = [];
   for (const p of primes) {
-    const last = groups.at(-1);
-    if (last && last.product * p < SMALL) {
-      last.product *= p;
-      last.primes.push(p);
-    } else groups.push({ product: p, primes: [p] });
+    let last = groups.at(-1);
+    if (!last || last.product * p >= SMALL)
+      groups.push((last = { product: 1, primes: [], inverse: [], most: [] }));
+    last.product *= p;
+    last.primes.push(p);
+    // two has no inverse: shifted to the top only the last bit is left
+    last.inverse.push(p === 2 ? -(2 ** 31) : inverseOf(p));
+    last.most.push(p === 2 ? 0 : Math.floor((2 ** 32 - 1) / p));
   }
   groupsKnown.set(primes, groups);
   return groups;
+}
+
+/** What times an odd number is one modulo 2³²; each round doubles the bits that are right, from three. */
+function inverseOf(odd: number): number {
+  let out = odd;
+  for (let round = 0; round < 4; round++) out = Math.imul(out, 2 - Math.imul(odd, out));
+  return out;
 }
 
 /**
@@ -47,7 +66,7 @@ export function hitsOf(numbers: readonly number[]): (whole: number, least?: numb
     let hits = 0;
     let open = numbers.length;
     for (const { multiple, numbers: some } of groups) {
-      const left = whole % multiple;
+      const left = remainder(whole, multiple) | 0;
       for (const n of some) if (left % n === 0) hits++;
       open -= some.length;
       if (hits + open < least) return hits;
@@ -57,30 +76,36 @@ export function hitsOf(numbers: readonly number[]): (whole: number, least?: numb
 }
 
 const NONE: number[] = [];
+/** Primes met in the number that is taken apart just now. */
+const found = new Int32Array(64);
 
 /** Every divisor of a number, up to `most`, whose primes are all among these; none when all of them together stay below `least`. */
 export function divisorsUpTo(whole: number, most: number, primes: readonly number[], least = 0): number[] {
   let rest = whole;
-  const found: number[] = [];
+  let count = 0;
   for (const group of groupsOf(primes)) {
-    const left = (rest % group.product) | 0;
-    for (const p of group.primes)
-      if (left % p === 0) {
-        found.push(p);
-        while (rest % p === 0) rest /= p;
-      }
+    const left = remainder(rest, group.product) | 0;
+    const { primes: some, inverse, most: limits } = group;
+    for (let i = 0; i < some.length; i++) {
+      if (Math.imul(left, inverse[i]!) >>> 0 > limits[i]!) continue;
+      const p = some[i]!;
+      found[count++] = p;
+      do rest /= p;
+      while (remainder(rest, p) === 0);
+    }
   }
   if (whole / rest < least) return NONE;
   const out = [1];
   let smooth = whole / rest;
-  for (const p of found) {
+  for (let i = 0; i < count; i++) {
+    const p = found[i]!;
     const before = out.length;
     let power = 1;
     while (smooth % p === 0) {
       smooth /= p;
       power *= p;
       if (power > most) continue;
-      for (let i = 0; i < before; i++) if (out[i]! * power <= most) out.push(out[i]! * power);
+      for (let j = 0; j < before; j++) if (out[j]! * power <= most) out.push(out[j]! * power);
     }
   }
   return out;

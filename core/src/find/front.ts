@@ -2,12 +2,13 @@ import { abs, compare, div, rational, toNumber, type Rational } from '../numbers
 import { SLACK, errorOf, ratioOf, type Met } from './best.ts';
 import { WheelSets, type Pairs } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
-import { places, type Products, type Weighted } from './products.ts';
+import { places, type Products } from './products.ts';
 import type { Walked } from './ratio-question.ts';
 import type { Search } from './search.ts';
 import { staircase } from './staircase.ts';
 import { bestTrain, trainLargest, trainTeeth, type FoundTrain } from './trains.ts';
 import { walk } from './walk.ts';
+import type { Light } from './weights.ts';
 
 /** A ratio of the front, with its train and the target it comes near. */
 export interface FrontMet extends Met {
@@ -145,32 +146,28 @@ interface Listed {
   ) => void;
 }
 
-/** Products in order, each with the fewest teeth and the least largest wheel behind it. */
-interface Light {
-  readonly values: Products;
-  readonly teeth: Float64Array;
-  readonly largest: Float64Array;
-}
+/** Room for as much as `from` holds. */
+const roomFor = ({ values: { length } }: Light): Light => ({
+  values: new Float64Array(length),
+  teeth: new Float64Array(length),
+  largest: new Float64Array(length),
+});
 
-/** What is light enough and of small enough wheels; the same list where all of it is. */
-function lighter(from: Light, room: number, most: number): Light {
+/** What is light enough and of small enough wheels, laid into `to`, which may be where it comes from. */
+function lighter(from: Light, to: Light, room: number, most: number): Light {
   const { values, teeth, largest } = from;
   let kept = 0;
-  for (let i = 0; i < values.length; i++) if (teeth[i]! <= room && largest[i]! <= most) kept++;
-  if (kept === values.length) return from;
-  const to = {
-    values: new Float64Array(kept),
-    teeth: new Float64Array(kept),
-    largest: new Float64Array(kept),
-  };
-  let at = 0;
   for (let i = 0; i < values.length; i++) {
     if (teeth[i]! > room || largest[i]! > most) continue;
-    to.values[at] = values[i]!;
-    to.teeth[at] = teeth[i]!;
-    to.largest[at++] = largest[i]!;
+    to.values[kept] = values[i]!;
+    to.teeth[kept] = teeth[i]!;
+    to.largest[kept++] = largest[i]!;
   }
-  return to;
+  return {
+    values: to.values.subarray(0, kept),
+    teeth: to.teeth.subarray(0, kept),
+    largest: to.largest.subarray(0, kept),
+  };
 }
 
 /** A list of products with what is behind each: a little more than can be made within a budget of teeth and of the largest wheel. */
@@ -180,8 +177,10 @@ class LightList {
   private most = Infinity;
   private light: Light;
   private room = Infinity;
+  /** where the light ones of the small ones are laid, each time over the heavier ones */
+  private laid: Light | null = null;
 
-  constructor(values: Products, weights: Weighted) {
+  constructor(values: Products, weights: Light) {
     const place = values === weights.values ? null : places(weights.values);
     this.all = {
       values,
@@ -194,12 +193,19 @@ class LightList {
   /** A staircase goes down: what was too heavy before is not looked at again. */
   within(room: number, most: number): Light {
     if (most !== this.most) {
-      this.small = lighter(most < this.most ? this.small : this.all, Infinity, most);
+      const from = most < this.most ? this.small : this.all;
+      this.small = lighter(from, from === this.all ? roomFor(from) : from, Infinity, most);
       this.most = most;
       [this.light, this.room] = [this.small, Infinity];
     }
     if (room > this.room) [this.light, this.room] = [this.small, Infinity];
-    if (room < this.room) [this.light, this.room] = [lighter(this.light, room, Infinity), room];
+    if (room < this.room) {
+      const fresh = this.light === this.small;
+      if (fresh && (!this.laid || this.laid.values.length < this.small.values.length))
+        this.laid = roomFor(this.small);
+      this.light = lighter(this.light, fresh ? this.laid! : this.light, room, Infinity);
+      this.room = room;
+    }
     return this.light;
   }
 }
@@ -209,7 +215,7 @@ function* listsOf(bench: Workbench, stages: number): Generator<Listed> {
   for (const shape of bench.shapes(stages)) {
     const fixed = shape.partsTeeth;
     const partsMost = bench.partsLargest(shape);
-    const weights = bench.weighted(shape);
+    const weights = bench.light(shape);
     const lightest = weights.teeth.reduce((n, t) => Math.min(n, t), Infinity);
     for (const lists of bench.products(shape)) {
       const driven = new LightList(lists.driven, weights);

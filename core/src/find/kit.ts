@@ -3,17 +3,16 @@ import { kindOf, wheelSearch, type Stage, type StageKindId } from '../drive/inde
 import { multisets, shared } from './choosing.ts';
 import { ownOf, partKey, partLargest, partRatio, partTeeth, type FixedPart } from './parts.ts';
 import { primesOf } from './divisors.ts';
+import { ONLY_ONE, ProductSets, times, type Products } from './products.ts';
 import {
-  ONLY_ONE,
   ONLY_ONE_WEIGHTED,
-  ProductSets,
-  times,
+  timesLight,
   timesWeighted,
   waysAsSets,
-  weightedWheels,
-  type Products,
+  WeightedSets,
+  type Light,
   type Weighted,
-} from './products.ts';
+} from './weights.ts';
 
 /** A wheel that pairs may be made of. */
 export interface PoolWheel {
@@ -100,16 +99,26 @@ export interface ProductLists {
 /** Lists of so many shapes are kept. */
 const MAX_LISTS = 40;
 
+/** What was made of a shape's pairs, or makes it. */
+function kept<T>(known: Map<string, T>, pairs: readonly number[], make: () => T): T {
+  const key = pairs.join(' ');
+  const out = known.get(key) ?? make();
+  if (known.size > MAX_LISTS) known.clear();
+  known.set(key, out);
+  return out;
+}
+
 /** A kit made ready to search: product sets by family, made when they are asked for and kept. */
 export class Workbench {
   readonly held: readonly KitWheel[];
   readonly parts: readonly FixedPart[];
   /** of its wheels */
   readonly primes: readonly number[];
-  private readonly weighed: Weighted[][] = [];
-  private readonly asSets = new Map<string, Weighted>();
   private readonly lists = new Map<string, readonly ProductLists[]>();
-  private readonly weightsOf = new Map<string, Weighted>();
+  private readonly lights = new Map<string, Light>();
+  private readonly weights = new Map<string, Weighted>();
+  private readonly lightSets: readonly WeightedSets<Light>[];
+  private readonly weightedSets: readonly WeightedSets<Weighted>[];
   private readonly sets: readonly { readonly all: ProductSets; readonly own: ProductSets }[];
 
   readonly kit: Kit;
@@ -126,6 +135,8 @@ export class Workbench {
       all: new ProductSets(f.wheels.filter((w) => w.own > 0 || w.buy).map((w) => w.teeth)),
       own: new ProductSets(f.wheels.filter((w) => w.own > 0).map((w) => w.teeth)),
     }));
+    this.lightSets = this.sets.map(({ all }) => new WeightedSets<Light>(all, ONLY_ONE_WEIGHTED, timesLight));
+    this.weightedSets = this.sets.map(({ all }) => new WeightedSets(all, ONLY_ONE_WEIGHTED, timesWeighted));
     this.primes = primesOf(this.held.map((w) => w.teeth));
     const merged = new Map<string, FixedPart>();
     for (const part of kit.parts) {
@@ -209,20 +220,17 @@ export class Workbench {
 
   /** Lists of products for the driven and the driving wheels of a shape, which together hold all that can be made and little more. */
   products({ pairs, pairCount }: Shape): readonly ProductLists[] {
-    const key = pairs.join(' ');
-    const known = this.lists.get(key);
-    if (known) return known;
-    const most = this.kit.mostBought;
-    const out: ProductLists[] = [];
-    if (most === null) {
-      const all = this.side(pairs, null);
-      out.push({ driven: all, drivers: all });
-    } else
-      for (let bought = 0; bought <= Math.min(most, pairCount); bought++)
-        out.push({ driven: this.side(pairs, bought), drivers: this.side(pairs, most - bought) });
-    if (this.lists.size > MAX_LISTS) this.lists.clear();
-    this.lists.set(key, out);
-    return out;
+    return kept(this.lists, pairs, () => {
+      const most = this.kit.mostBought;
+      if (most === null) {
+        const all = this.side(pairs, null);
+        return [{ driven: all, drivers: all }];
+      }
+      return Array.from({ length: Math.min(most, pairCount) + 1 }, (_, bought) => ({
+        driven: this.side(pairs, bought),
+        drivers: this.side(pairs, most - bought),
+      }));
+    });
   }
 
   /** The wheels of one family only, when a shape has no others: what a search in segments needs. */
@@ -232,27 +240,24 @@ export class Workbench {
     return used.length === 1 ? this.sets[used[0]!]!.all : null;
   }
 
-  /** The same for a kit without limits, with the sets of wheels and the fewest teeth behind each product. */
-  weighted(shape: Shape): Weighted {
-    const key = shape.pairs.join(' ');
-    let out = this.weightsOf.get(key);
-    if (out) return out;
-    out = ONLY_ONE_WEIGHTED;
-    for (const [i, count] of shape.pairs.entries()) out = timesWeighted(out, this.weights(i, count));
-    if (this.weightsOf.size > MAX_LISTS) this.weightsOf.clear();
-    this.weightsOf.set(key, out);
-    return out;
+  /** The same for a kit without limits, with the fewest teeth and the least largest wheel behind each product. */
+  light({ pairs }: Shape): Light {
+    return kept(this.lights, pairs, () =>
+      pairs.reduce<Light>(
+        (out, count, i) => timesLight(out, this.lightSets[i]!.of(count)),
+        ONLY_ONE_WEIGHTED,
+      ),
+    );
   }
 
-  private weights(family: number, count: number): Weighted {
-    const known = this.asSets.get(`${family} ${count}`);
-    if (known) return known;
-    const levels = (this.weighed[family] ??= [ONLY_ONE_WEIGHTED]);
-    const { wheels } = this.sets[family]!.all;
-    while (levels.length <= count) levels.push(timesWeighted(levels.at(-1)!, weightedWheels(wheels)));
-    const out = waysAsSets(levels, wheels, count);
-    this.asSets.set(`${family} ${count}`, out);
-    return out;
+  /** With the sets of wheels that make each as well. */
+  weighted({ pairs }: Shape): Weighted {
+    return kept(this.weights, pairs, () =>
+      pairs.reduce<Weighted>(
+        (out, count, i) => timesWeighted(out, waysAsSets(this.weightedSets[i]!, count)),
+        ONLY_ONE_WEIGHTED,
+      ),
+    );
   }
 
   private side(pairs: readonly number[], bought: number | null): Products {

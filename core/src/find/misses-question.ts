@@ -31,9 +31,9 @@ export function* searchMisses(
   const first = low ? Number((low.n + low.d - 1n) / low.d) : 1;
   const last = Number(high.n / high.d);
   const rows: EvenRatio[] = [];
-  const byHits = hitsOf(question.divisions, first, last);
+  const hitsAt = hitsOf(question.divisions, first, last);
   for (let hits = question.divisions.length - 1; hits > 0; hits--) {
-    const steps = byHits.get(hits) ?? [];
+    const steps = withHits(hitsAt, hits).map((at) => first + at);
     for (let stages = 1; stages <= question.maxStages; stages++) {
       for (const [i, n] of steps.entries()) {
         rows.push(...rowOf(bench, sets, question, n, stages));
@@ -47,24 +47,20 @@ export function* searchMisses(
   return { rows: rows.sort(compareRows), proven: true };
 }
 
-/** For every number of hits the counts of steps in [first, last] that so many divisions go into. */
-function hitsOf(
-  divisions: readonly bigint[],
-  first: number,
-  last: number,
-): ReadonlyMap<number, readonly number[]> {
+/** How many divisions go into each count of steps in [first, last]. */
+function hitsOf(divisions: readonly bigint[], first: number, last: number): Uint16Array {
   const hits = new Uint16Array(Math.max(0, last - first + 1));
   for (const division of divisions) {
     const d = Number(division);
     for (let n = Math.ceil(first / d) * d; n <= last; n += d) hits[n - first]!++;
   }
-  const out = new Map<number, number[]>();
-  for (const [i, count] of hits.entries()) {
-    if (count === 0) continue;
-    const list = out.get(count) ?? [];
-    list.push(first + i);
-    out.set(count, list);
-  }
+  return hits;
+}
+
+/** Where so many stand. */
+function withHits(hitsAt: Uint16Array, hits: number): readonly number[] {
+  const out: number[] = [];
+  for (let at = hitsAt.indexOf(hits); at >= 0; at = hitsAt.indexOf(hits, at + 1)) out.push(at);
   return out;
 }
 

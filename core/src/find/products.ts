@@ -8,6 +8,9 @@ const SEGMENT = 2 ** SEGMENT_BITS;
 /** Below one product in so many values, sorting beats looking through the bits. */
 const SPARSE = 400;
 
+/** Are so many products up to this value too few to be worth bits? */
+export const sparse = (products: number, most: number): boolean => products * SPARSE < most;
+
 /** The largest product that doubles hold exactly. */
 export const LARGEST_PRODUCT = Number.MAX_SAFE_INTEGER;
 
@@ -21,9 +24,6 @@ export function firstAtLeast(sorted: Products, least: number): number {
   }
   return low;
 }
-
-export const holds = (sorted: Products, value: number): boolean =>
-  sorted[firstAtLeast(sorted, value)] === value;
 
 /** Sorted and without repeats, in place of a longer list of the same values. */
 export function distinct(values: Products): Products {
@@ -105,7 +105,7 @@ export function times(before: Products, wheels: Products): Products {
   const most = before.at(-1)! * wheels.at(-1)!;
   if (most > LARGEST_PRODUCT) throw new RangeError('these products pass what is exact');
   const pairs = before.length * wheels.length;
-  if (pairs * SPARSE < most) {
+  if (sparse(pairs, most)) {
     const all = new Float64Array(pairs);
     let at = 0;
     for (const wheel of wheels) for (const value of before) all[at++] = value * wheel;
@@ -151,94 +151,19 @@ export class ProductSets {
   }
 }
 
-/** Products with what is behind each: in how many ways wheels make it, as orders or as sets, the fewest teeth that do, and the least largest wheel. */
-export interface Weighted {
-  readonly values: Products;
-  readonly ways: Float64Array;
-  readonly teeth: Float64Array;
-  /** with wheels up to this it can be made, with smaller ones not */
-  readonly largest: Float64Array;
-}
-
-export const ONLY_ONE_WEIGHTED: Weighted = {
-  values: ONLY_ONE,
-  ways: ONLY_ONE,
-  teeth: new Float64Array(1),
-  largest: new Float64Array(1),
-};
-
-/** The weights of wheels: each in one way, of its own teeth. */
-export const weightedWheels = (wheels: Products): Weighted => ({
-  values: wheels,
-  ways: new Float64Array(wheels.length).fill(1),
-  teeth: wheels,
-  largest: wheels,
-});
-
-/** Products of both with their weights: ways multiply, teeth add, the larger wheel counts. */
-export function timesWeighted(a: Weighted, b: Weighted): Weighted {
-  if (a.values.length < b.values.length) return timesWeighted(b, a);
-  if (b === ONLY_ONE_WEIGHTED) return a;
-  const values = times(a.values, b.values);
-  const out = {
-    values,
-    ways: new Float64Array(values.length),
-    teeth: new Float64Array(values.length).fill(Infinity),
-    largest: new Float64Array(values.length).fill(Infinity),
-  };
-  for (let j = 0; j < b.values.length; j++) weigh(a, b, j, out);
-  return out;
-}
-
-function weigh(a: Weighted, b: Weighted, j: number, { values, ways, teeth, largest }: Weighted): void {
-  const [factor, factorWays] = [b.values[j]!, b.ways[j]!];
-  const [factorTeeth, factorLargest] = [b.teeth[j]!, b.largest[j]!];
-  let at = 0;
-  for (let i = 0; i < a.values.length; i++) {
-    const value = a.values[i]! * factor;
-    while (values[at]! < value) at++;
-    ways[at]! += a.ways[i]! * factorWays;
-    const sum = a.teeth[i]! + factorTeeth;
-    if (sum < teeth[at]!) teeth[at] = sum;
-    const wheel = a.largest[i]! > factorLargest ? a.largest[i]! : factorLargest;
-    if (wheel < largest[at]!) largest[at] = wheel;
-  }
-}
-
-/**
- * The products of `count` wheels with the sets that make each instead of the orders, from the orders of every lesser count: sets of
- * two are (p₁² + p₂)/2, of three (p₁³ + 3p₁p₂ + 2p₃)/6, of four (p₁⁴ + 6p₁²p₂ + 3p₂² + 8p₁p₃ + 6p₄)/24, where pₙ is each wheel n times.
- */
-export function waysAsSets(orders: readonly Weighted[], wheels: Products, count: number): Weighted {
-  const all = orders[count]!;
-  if (count < 2) return all;
-  const ways = all.ways.slice();
-  const put = (value: number, times: number): void => {
-    ways[firstAtLeast(all.values, value)]! += times;
-  };
-  const one = orders[1]!;
-  const two = orders[2]!;
-  for (const z of wheels) {
-    if (count === 2) put(z ** 2, 1);
-    if (count === 3) put(z ** 3, 2);
-    if (count === 4) put(z ** 4, 6);
-    if (count === 3) for (const y of one.values) put(y * z ** 2, 3);
-    if (count < 4) continue;
-    for (const y of one.values) {
-      put(y * z ** 3, 8);
-      put(y ** 2 * z ** 2, 3);
-    }
-    for (const [i, v] of two.values.entries()) put(v * z ** 2, 6 * two.ways[i]!);
-  }
-  const each = [1, 1, 2, 6, 24][count]!;
-  return { ...all, ways: ways.map((n) => n / each) };
-}
-
 /** A list up to this value is looked up in a table, a longer one by halving. */
 const DENSE = 2 ** 23;
 
+const placesKnown = new WeakMap<Products, (value: number) => number>();
+
 /** Where a value stands in a sorted list; −1 when it is not in it. */
 export function places(sorted: Products): (value: number) => number {
+  const place = placesKnown.get(sorted) ?? placesOf(sorted);
+  placesKnown.set(sorted, place);
+  return place;
+}
+
+function placesOf(sorted: Products): (value: number) => number {
   const most = sorted.at(-1) ?? 0;
   if (most > DENSE || sorted.length < 64)
     return (value) => {

@@ -159,7 +159,7 @@ function nearby(
 ): Nearby {
   const all = bench.products(shape).at(-1)!.driven;
   const limited = question.mostWheel !== Infinity;
-  const weights = question.mostTeeth !== Infinity || limited ? bench.weighted(shape) : null;
+  const weights = question.mostTeeth !== Infinity || limited ? bench.light(shape) : null;
   // the fewest teeth of both sides are those of the train only where nothing else binds it
   const free = bench.unlimited && !limited && weights !== null;
   const fixed = shape.partsTeeth;
@@ -231,9 +231,9 @@ function nearby(
           // the doubles may be off by a few parts in 2⁵³: a little more is looked at, and what is taken is measured exactly
           const slack = at * SLACK;
           const reach = at * width + slack;
-          const first = Math.ceil(at - reach);
           const last = Math.floor(at + reach);
-          if (first > last || last < 1) continue;
+          if (last < at - reach || last < 1) continue;
+          const first = Math.ceil(at - reach);
           const least = Math.max(first / mostTicks, lowest * b) * (1 - 1e-12);
           const most = Math.min(last / leastTicks, highest * b) * (1 + 1e-12);
           if (low < 0) [low, high] = [firstAtLeast(driven, least), firstAtLeast(driven, most + 1)];

@@ -3,7 +3,7 @@ import type { WheelSets } from './wheel-sets.ts';
 import { comparePairs, largest, type Pairs } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { partLargest } from './parts.ts';
-import { holds } from './products.ts';
+import { places } from './products.ts';
 
 /** A train: wheel pairs and then the parts that are used as they are. */
 export interface FoundTrain {
@@ -37,33 +37,36 @@ export function* waysTo(bench: Workbench, ratio: Rational, stages: number, most:
       continue;
     }
     const [n, d] = [Number(wanted.n), Number(wanted.d)];
-    const parts = shape.partsTeeth;
     const k = shape.pairCount;
+    // the teeth of k wheels are never fewer than k times the k-th root of their product, n·t and d·t
+    const roots = k * (n ** (1 / k) + d ** (1 / k));
+    const room = (): number => ((most() - shape.partsTeeth + 1e-6) / roots) ** k * (1 + 1e-9);
     const sole = bench.soleFamily(shape);
     if (sole && sole.atMost(k) > LONG) {
       // lists too long to be made for this: whether wheels make a product is asked of the wheels
       const largest = (sole.wheels.at(-1) ?? 0) ** k / Math.max(n, d);
       if (largest <= MULTIPLES) {
-        for (let t = 1; t <= largest; t++) {
-          if (parts + k * ((n * t) ** (1 / k) + (d * t) ** (1 / k)) > most() + 1e-6) break;
-          yield { shape, driven: n * t, drivers: d * t };
-        }
+        for (let t = 1; t <= largest && t <= room(); t++) yield { shape, driven: n * t, drivers: d * t };
         continue;
       }
     }
-    for (const { driven, drivers } of bench.products(shape)) {
-      const times = Math.min((driven.at(-1) ?? 0) / n, (drivers.at(-1) ?? 0) / d);
-      if (times <= Math.max(MULTIPLES, drivers.length)) {
-        for (let t = 1; t <= times; t++) {
-          // the teeth of k wheels are never fewer than k times the k-th root of their product
-          if (parts + k * ((n * t) ** (1 / k) + (d * t) ** (1 / k)) > most() + 1e-6) break;
-          if (holds(driven, n * t) && holds(drivers, d * t)) yield { shape, driven: n * t, drivers: d * t };
+    for (const lists of bench.products(shape)) {
+      const [driven, drivers] = [places(lists.driven), places(lists.drivers)];
+      const times = Math.min((lists.driven.at(-1) ?? 0) / n, (lists.drivers.at(-1) ?? 0) / d);
+      let last = room();
+      if (times <= Math.max(MULTIPLES, lists.drivers.length)) {
+        for (let t = 1; t <= times && t <= last; t++) {
+          if (driven(n * t) < 0 || drivers(d * t) < 0) continue;
+          yield { shape, driven: n * t, drivers: d * t };
+          last = room();
         }
       } else
-        for (const b of drivers) {
+        for (const b of lists.drivers) {
           const t = b / d;
-          if (parts + k * ((n * t) ** (1 / k) + b ** (1 / k)) > most() + 1e-6) break;
-          if (Number.isInteger(t) && holds(driven, n * t)) yield { shape, driven: n * t, drivers: b };
+          if (t > last) break;
+          if (!Number.isInteger(t) || driven(n * t) < 0) continue;
+          yield { shape, driven: n * t, drivers: b };
+          last = room();
         }
     }
   }
