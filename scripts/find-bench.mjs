@@ -109,6 +109,7 @@ export function findBench() {
   const ratios = [2, 3, 4].map((k) =>
     line(`ratio, up to ${k} pairs`, [1.25, 3.75, 87][k - 2], ask({ ...request(YEAR), maxStages: k })),
   );
+  line('ratio, up to 5 pairs', 15_000, ask({ ...request(YEAR), maxStages: 5 }), 1);
   line('40 wheels with quantities, 4 stages', 7.5, ask({ ...four, kit: kit(drawer, 0), count: 10 }));
   line('1 000 stage parts, 4 stages', 37, list(allPairs.filter((_, i) => i % 8 === 0).slice(0, 1000), 4), 3);
   line('8 755 stage parts, 4 stages', 1000, list(allPairs, 4), 1);

@@ -305,6 +305,7 @@ describe('what cannot be, and what cannot be read', () => {
     [{ ...base, question: 'rate' }, 'FILE: rate'],
     [{ ...base, limits: { steps: ['1'] } }, 'FILE: limits.steps'],
     [{ ...base, pool: { wheels: { from: 12, to: 2000 } }, maxStages: 4 }, 'FILE: pool.wheels'],
+    [{ ...base, maxStages: 5 }, 'FILE: maxStages'],
   ])('%j is refused with its place', async (request, place) => {
     expect(await refusal(request)).toContain(place);
   });

@@ -121,7 +121,7 @@ export const findInputs: readonly InputSpec[] = [
     ['few', 'Shelf + 2'],
   ]),
   text('wheels', 'Wheels', 'teeth, from and to'),
-  count('maxStages', 'Up to', 1, 4, 3),
+  count('maxStages', 'Up to', 1, 5, 3),
   exact('pairRatio', 'Max ratio of a pair', '10', ': 1'),
   count('mostTeeth', 'All teeth, most', 8, 100_000, 300),
   exact('mostCost', 'Max cost', '50', '€'),

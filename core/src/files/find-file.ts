@@ -4,6 +4,7 @@ import { searchedKinds, wheelSearch, type Stage, type StageKindId } from '../dri
 import {
   MAX_FIND_COUNT,
   MAX_FIND_STAGES,
+  stagesRefused,
   type Asked,
   type Between,
   type Family,
@@ -187,7 +188,7 @@ function requestOf(file: RequestFile): Result<FindRequest> {
       limit: String(Math.floor((Number.MAX_SAFE_INTEGER / 2 ** 12) ** (1 / file.maxStages))),
     });
   const owned = families.every((f) => f.wheels.every((w) => !w.buy));
-  return ok({
+  const request: FindRequest = {
     asked: asked.value,
     source: file.source ?? null,
     kit: {
@@ -207,7 +208,9 @@ function requestOf(file: RequestFile): Result<FindRequest> {
     interval: limits.interval ? [limits.interval[0]!, limits.interval[1]!] : null,
     rank: file.rank,
     count: file.count,
-  });
+  };
+  const refused = stagesRefused(request);
+  return refused ? { ok: false, refusal: refused } : ok(request);
 }
 
 function askedOf(file: RequestFile): Result<Asked> {

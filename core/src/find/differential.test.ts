@@ -10,7 +10,7 @@ import {
   madeOfRange,
   seeded,
 } from '../testing/plain-find.ts';
-import { find, runNow, type FindRequest, type Kit, type PoolWheel } from './index.ts';
+import { find, runNow, stagesRefused, type FindRequest, type Kit, type PoolWheel } from './index.ts';
 
 const request = (more: Partial<FindRequest> & Pick<FindRequest, 'asked' | 'kit'>): FindRequest => ({
   source: null,
@@ -230,6 +230,34 @@ describe('divisions, against nested loops', () => {
 const subsets = (all: readonly bigint[]): (readonly bigint[])[] =>
   Array.from({ length: 2 ** all.length - 2 }, (_, i) => all.filter((_x, j) => ((i + 1) >> j) & 1));
 
+/** The nearest ratios of up to so many wheels over as many, each set written out and looked for by halving. */
+function nearestOfSets(target: number, from: number, to: number, most: number, count: number): string[] {
+  const met = new Map<string, number>();
+  for (let wheels = 1; wheels <= most; wheels++) {
+    const made = new Set<number>();
+    const lay = (product: number, left: number, least: number): void => {
+      if (left === 0) made.add(product);
+      else for (let z = least; z <= to; z++) lay(product * z, left - 1, z);
+    };
+    lay(1, wheels, from);
+    const all = Float64Array.from(made).sort();
+    for (const b of all) {
+      let [low, high] = [0, all.length];
+      while (low < high) {
+        const middle = (low + high) >> 1;
+        if (all[middle]! < b * target) low = middle + 1;
+        else high = middle;
+      }
+      for (const a of [all[low - 1], all[low]])
+        if (a) met.set(toText(rational(a, b)), Math.abs(a / b / target - 1));
+    }
+  }
+  return [...met]
+    .sort((x, y) => x[1] - y[1])
+    .slice(0, count)
+    .map(([ratio]) => ratio);
+}
+
 describe('at full size, by the Farey sequence', () => {
   test.each([
     ['365.24219', 3, 6],
@@ -248,5 +276,28 @@ describe('at full size, by the Farey sequence', () => {
     const judged = Array.from({ length: count }, () => walk.next().value as ReturnType<typeof rational>);
     expect(found.rows.map((r) => r.ratio)).toEqual(judged.map(toText));
     expect(new Set(judged.map(key)).size).toBe(count);
+  });
+
+  test('five pairs of one list of wheels are gone through, and nothing else with five', () => {
+    const asked = { question: 'ratio', target: exactly('3.14159265358979') } as const;
+    const kit = kitOf(range(12, 43));
+    const found = runNow(find(request({ asked, kit, maxStages: 5, count: 3 })));
+    expect(found.rows.map((r) => r.ratio)).toEqual(nearestOfSets(Math.PI, 12, 43, 5, 3));
+    expect(found.gone.map((g) => g.proven)).toEqual([true, true, true, true, true]);
+    const two = {
+      ...kit,
+      families: [...kit.families, { pair: 'bevel', sizeMm: null, wheels: range(12, 20) }],
+    };
+    for (const other of [
+      { asked: { question: 'divisions', divisions: [73n] } },
+      { rank: 'pareto' },
+      { kit: two },
+    ] as const)
+      expect(
+        stagesRefused({ ...request({ asked, kit, maxStages: 5 }), ...other } as FindRequest),
+      ).toMatchObject({
+        code: 'manyStages',
+        path: 'maxStages',
+      });
   });
 });

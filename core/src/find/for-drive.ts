@@ -23,7 +23,7 @@ import {
 import type { ShelfPart } from '../shelf/index.ts';
 import { kitOf } from './pool.ts';
 import { findForm, type FindForm } from './form.ts';
-import type { Asked, FindRequest } from './request.ts';
+import { stagesRefused, type Asked, type FindRequest } from './request.ts';
 import type { TwoAsked } from './two-branches.ts';
 
 /** Pairs of branches that are kept. */
@@ -53,7 +53,7 @@ export function requestFor(
   if (!between.ok) return { ok: false, refusal: at('between', between.refusal) };
   if (form.kinds.length === 0) return error('empty', '', { path: 'kinds', example: 'spur' });
   const modes = form.modes.filter((m) => m <= form.finest);
-  return ok({
+  const request: FindRequest = {
     asked: asked.value,
     source: { fullSteps: form.fullSteps, modes: modes.length > 0 ? modes : [1] },
     kit: {
@@ -80,7 +80,9 @@ export function requestFor(
     interval: shortest(drive, form),
     rank: 'both',
     count: ROWS,
-  });
+  };
+  const refused = stagesRefused(request);
+  return refused ? { ok: false, refusal: refused } : ok(request);
 }
 
 /**

@@ -16,6 +16,7 @@ export { ownOf, type FixedPart } from './parts.ts';
 export {
   MAX_FIND_COUNT,
   MAX_FIND_STAGES,
+  stagesRefused,
   type Asked,
   type Between,
   type FindRequest,

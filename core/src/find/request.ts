@@ -1,4 +1,4 @@
-import type { Rational } from '../numbers/index.ts';
+import { error, type Rational, type Refusal } from '../numbers/index.ts';
 import type { Kit } from './kit.ts';
 
 /** What is asked of the parts: a ratio, divisions that come out even, or a rate from a timer's whole ticks. */
@@ -37,5 +37,22 @@ export interface FindRequest {
   readonly count: number;
 }
 
-export const MAX_FIND_STAGES = 4;
+export const MAX_FIND_STAGES = 5;
+/** What asks for more than the nearest ratios of one list of wheels goes as far as this. */
+export const WIDE_STAGES = 4;
+
+/** Five stages are one walk over segments of one list of wheels; anything else would hold lists of millions. Null where they can be gone through. */
+export function stagesRefused({
+  asked,
+  kit,
+  maxStages,
+  rank,
+}: Pick<FindRequest, 'asked' | 'kit' | 'maxStages' | 'rank'>): Refusal | null {
+  const one = kit.families.length <= 1 && kit.parts.length <= LONG_LIST;
+  if (maxStages <= WIDE_STAGES || (asked.question === 'ratio' && rank !== 'pareto' && one)) return null;
+  return error('manyStages', String(maxStages), { path: 'maxStages', limit: String(WIDE_STAGES) }).refusal;
+}
+
+/** More different parts than this are searched as a list. */
+export const LONG_LIST = 100;
 export const MAX_FIND_COUNT = 1000;

@@ -10,13 +10,10 @@ import { pairsAsParts, searchList } from './list-question.ts';
 import { searchRateFront } from './rate-front.ts';
 import { searchRate, searchRateByStages, type RateQuestion } from './rate-question.ts';
 import { searchRatio, type RatioQuestion, type Share, type Walked } from './ratio-question.ts';
-import type { Asked, FindRequest } from './request.ts';
+import { LONG_LIST, WIDE_STAGES, type Asked, type FindRequest } from './request.ts';
 import { evenRow, rowOf } from './rows.ts';
 import type { Search } from './search.ts';
 import { bestTrain, NO_PAIRS, type FoundTrain } from './trains.ts';
-
-/** More different parts than this are searched as a list. */
-const LONG_LIST = 100;
 
 /**
  * One of several workers' part of a search. `joined` puts the parts together, and then `findAfter` adds what can only be asked when
@@ -66,7 +63,8 @@ function* findRatio(
   if (request.rank !== 'best') {
     const found = yield* searchFront(bench, sets, {
       targets: share.index === 0 ? [target] : [],
-      maxStages: request.maxStages,
+      // lists with what is behind each product are held whole
+      maxStages: Math.min(request.maxStages, WIDE_STAGES),
       cap: question.cap ?? FRONT_CAP,
       between: request.ratio,
       mostTeeth: Infinity,

@@ -53,6 +53,10 @@ export const refusalWords = {
     message: (t) => `${t.given} is above ${t.limit ?? 'the limit'}${units(t)}`,
     cure: (t) => `write at most ${t.limit ?? 'the limit'}`,
   },
+  manyStages: {
+    message: (t) => `${t.given} stages are gone through only for a ratio from wheels of one kind and size`,
+    cure: (t) => `choose up to ${t.limit ?? '4'}, or ask for a ratio of one kind of wheels`,
+  },
   tooSmall: {
     message: (t) => `${t.given} is below ${t.limit ?? 'the limit'}${units(t)}`,
     cure: (t) => `write at least ${t.limit ?? 'the limit'}`,

@@ -53,7 +53,7 @@ function toggle(kind: StageKindId): void {
   choose('kinds', next.join(', '));
 }
 const from = computed(() => (set.value.divisions === undefined ? 'from the Job' : 'changed here'));
-const STAGES = [1, 2, 3, 4].map((n) => ({ value: n, title: String(n) }));
+const STAGES = [1, 2, 3, 4, 5].map((n) => ({ value: n, title: String(n) }));
 /** What set an end of the steps, where nobody typed them. */
 const STEPS_BY = {
   camera: 'From where one step is a pixel of the camera at most.',
