@@ -21,6 +21,7 @@ const ROOMS = [
   ['words'],
   ['plans'],
   ['report'],
+  ['choose'],
   ['files'],
   ['exports'],
 ];

@@ -1,5 +1,6 @@
 import { error, refusalSentence, type Refusal } from '@pendrix/core';
 import { check } from './check.ts';
+import { choose } from './choose.ts';
 import type { Command } from './command.ts';
 import { exported } from './export.ts';
 import { find } from './find.ts';
@@ -17,6 +18,7 @@ const commands: readonly Command[] = [
   targets,
   ratio,
   find,
+  choose,
   plates,
   exported,
   simulate,

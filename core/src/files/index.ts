@@ -15,6 +15,7 @@ export { checkAnswer } from './answers.ts';
 export { targetsAnswer } from './targets-answer.ts';
 export { findAnswer } from './find-answer.ts';
 export { readFindRequest } from './find-file.ts';
+export { chooseAnswer, readChooseRequest } from './choose-file.ts';
 export { readShelf, writeShelf } from './shelf-file.ts';
 export { readTable, shelfCsv, TABLE_COLUMNS, type TableColumn, type TableLine } from './shelf-table.ts';
 export { anglesGcode, drillingMoves, makingAnswer, makingCsv, platesAnswer } from './plates-answer.ts';

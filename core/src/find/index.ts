@@ -12,7 +12,7 @@ export { findAfter } from './after.ts';
 export { find } from './find.ts';
 export { compareFound, joined, unbeaten } from './join.ts';
 export type { Family, Kit, PairLimits, PoolWheel } from './kit.ts';
-export { ownOf, type FixedPart } from './parts.ts';
+export { ownOf, stageWheels, type FixedPart } from './parts.ts';
 export {
   MAX_FIND_COUNT,
   MAX_FIND_STAGES,

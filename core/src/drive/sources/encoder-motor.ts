@@ -74,5 +74,6 @@ export const encoderMotor: SourceKind<EncoderMotor> = {
     'Decoded once, an encoder that shakes on an edge miscounts; decoded four times it comes back to the same count.',
     ...gangedFacts(s.count),
   ],
+  typical: [{ kind: 'encoderMotor', lines: 12, decode: 4 }],
   glyph: 'encoderMotor',
 };

@@ -48,6 +48,8 @@ export interface SourceKind<D extends SourceData> {
   /** what a maker should know; `reduction` is the train's, signed */
   readonly facts: (source: D, reduction: Rational) => readonly string[];
   readonly glyph: SourceGlyph;
+  /** some that can be bought when nobody owns any, as whole drives are chosen: estimates until a data sheet is typed. (handbook: choose, sources) */
+  readonly typical?: readonly D[];
   /** stands on its card until it was read. (handbook: cautions) */
   readonly caution?: { readonly id: string; readonly message: string };
 }

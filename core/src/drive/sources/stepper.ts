@@ -73,5 +73,17 @@ export const stepper: SourceKind<Stepper> = {
     const degrees = 360 / s.fullSteps;
     return [`One full step is ${Number(degrees.toFixed(4))}° of the motor.`, ...gangedFacts(s.count)];
   },
+  typical: [
+    { fullSteps: 200, holdingNm: 0.16, rotorInertiaKgM2: 2e-6 },
+    { fullSteps: 200, holdingNm: 0.45, rotorInertiaKgM2: 5.4e-6 },
+    { fullSteps: 200, holdingNm: 1.2, rotorInertiaKgM2: 3e-5 },
+    { fullSteps: 400, holdingNm: 0.42, rotorInertiaKgM2: 5.4e-6 },
+  ].map((motor): Stepper => ({
+    kind: 'stepper',
+    modes: [1, 2, 4, 8, 16, 32],
+    mode: 1,
+    detentNm: Number((motor.holdingNm / 20).toPrecision(6)),
+    ...motor,
+  })),
   glyph: 'motor',
 };

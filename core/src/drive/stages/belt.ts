@@ -59,6 +59,14 @@ export const belt: StageKind<Belt> = {
     return { form: 'belt', driver: byPitch(s.z1, pitch), driven: byPitch(s.z2, pitch) };
   },
   toothed: (s) => ({ driven: [s.z2], drivers: [s.z1] }),
+  typical: [
+    [20, 36],
+    [20, 40],
+    [20, 60],
+    [16, 72],
+    [20, 72],
+    [16, 80],
+  ].map(([z1, z2]): Belt => ({ kind: 'belt', z1: z1!, z2: z2!, pitchMm: 2 })),
   search: {
     title: 'Belts',
     by: 'wheels',

@@ -59,6 +59,7 @@ export const cycloidal: StageKind<Cycloidal> = {
       label: `${s.lobes} / ${s.pins}`,
     };
   },
+  typical: [10, 20, 40].map((lobes): Cycloidal => ({ kind: 'cycloidal', lobes, pins: lobes + 1 })),
   label: (s) => `${s.lobes} / ${s.pins}`,
   facts: (s) => [
     discHeld(s)

@@ -43,6 +43,12 @@ export const internal: StageKind<Internal> = {
     return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: true };
   },
   toothed: (s) => ({ driven: [s.z2], drivers: [s.z1] }),
+  typical: [
+    [20, 60],
+    [15, 90],
+    [15, 120],
+    [12, 120],
+  ].map(([z1, z2]): Internal => ({ kind: 'internal', z1: z1!, z2: z2!, moduleMm: 1 })),
   label: (s) => `${s.z1} : ${s.z2}`,
   facts: (s) => [
     `The ${Math.max(s.z1, s.z2)} is the ring; the wheel turns inside it, ${Math.abs(s.z2 - s.z1)} teeth fewer.`,

@@ -144,6 +144,20 @@ export const planetary: StageKind<Planetary> = {
     members: members(s),
     label: `${s.sun} / ${s.ring}`,
   }),
+  typical: [
+    [18, 54],
+    [12, 60],
+    [12, 84],
+  ].map(([sun, ring]): Planetary => ({
+    kind: 'planetary',
+    sun: sun!,
+    ring: ring!,
+    planets: 3,
+    fixed: 'ring',
+    in: 'sun',
+    out: 'carrier',
+    moduleMm: 1,
+  })),
   search: {
     title: 'Planetary',
     by: 'whole',

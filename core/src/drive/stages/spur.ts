@@ -31,6 +31,14 @@ export const spur: StageKind<Spur> = {
     return { form: 'mesh', driver: byModule(s.z1, module), driven: byModule(s.z2, module), inner: false };
   },
   toothed: (s) => ({ driven: [s.z2], drivers: [s.z1] }),
+  typical: [
+    [20, 40],
+    [20, 60],
+    [16, 64],
+    [12, 60],
+    [12, 72],
+    [12, 96],
+  ].map(([z1, z2]): Spur => ({ kind: 'spur', z1: z1!, z2: z2!, moduleMm: 1 })),
   search: { title: 'Spur pairs', by: 'wheels', wheels: 'wheels', size: 'module', sizeKey: 'moduleMm' },
   label: (s) => `${s.z1} : ${s.z2}`,
   facts: huntingFacts,

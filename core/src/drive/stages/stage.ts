@@ -217,6 +217,8 @@ export interface StageKind<D extends StageData> {
   readonly warns?: (stage: D) => readonly string[];
   /** its play when nothing was said or measured, end to end at its output; null when there is none to go by */
   readonly play: Play<D>;
+  /** some that can be had or made when nobody owns any, as whole drives are chosen: estimates, small ones that reduce well. (handbook: choose, families) */
+  readonly typical?: readonly D[];
   /** how it is searched; not at all when absent */
   readonly search?: Searched<D>;
   /** how it is owned whole; when absent it is made of wheels, or not owned */

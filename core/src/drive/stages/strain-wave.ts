@@ -55,6 +55,7 @@ export const strainWave: StageKind<StrainWave> = {
       label: `${s.flex} / ${s.rigid}`,
     };
   },
+  typical: [60, 100, 160].map((flex): StrainWave => ({ kind: 'strainWave', flex, rigid: flex + 2 })),
   label: (s) => `${s.flex} / ${s.rigid}`,
   facts: (s) => [
     `One turn of the wave moves the ${flexHeld(s) ? 'rigid ring on' : 'flexible ring back'} by ${s.rigid - s.flex} teeth.`,

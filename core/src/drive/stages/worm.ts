@@ -165,6 +165,12 @@ export const worm: StageKind<Worm> = {
           `Its wheel cannot turn it, oiled either: the lead angle of ${degreesOf(s)}° is too small. More starts, or a thinner worm.`,
         ]
       : [],
+  typical: [20, 30, 40, 60, 72, 90, 100, 120, 144].map((wheel): Worm => ({
+    kind: 'worm',
+    starts: 1,
+    wheel,
+    moduleMm: 1,
+  })),
   search: {
     title: 'Worms',
     by: 'whole',

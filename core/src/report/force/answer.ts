@@ -14,6 +14,8 @@ export function forceAnswer(r: ForceReport | null): object {
     resonanceStepRate: resonance?.stepRate ?? null,
     resonanceOutputRpm: resonance?.rpm ?? null,
     grade: r?.graded.grade ?? 'unknown',
+    // with the power off; null while it is not known
+    holds: r === null || r.force.turnsBack === null ? null : !r.force.turnsBack,
     meshes: (r?.force.meshes ?? []).map((m) => ({
       stage: m.stage + 1,
       wheel: m.label,

@@ -1,0 +1,136 @@
+import { ARCSEC_PER_TURN, toNumber } from '../numbers/index.ts';
+import { knownPlay, lostMotion, wheelSearch, type StageKindId } from '../drive/index.ts';
+import { isSure, type Grade } from '../motion/index.ts';
+import type { Report } from '../report/index.ts';
+import { chosenStages, type Candidate, type Had } from './candidate.ts';
+
+/** What is known of every drive that ends with these stages, whatever stands before them. */
+export interface Ending {
+  /** ″, errors of its stages alone, all at their worst; null where they are not all known to grow */
+  readonly error: number | null;
+  readonly had: Had;
+  readonly stages: number;
+  readonly parts: number;
+}
+
+/** One thing by which drives are compared: less is better. */
+export interface Measure {
+  readonly title: string;
+  /** null: not known, worse than anything known */
+  readonly of: (candidate: Candidate) => number | null;
+  /** no drive with such an ending has less; nothing is known of it unless there is one */
+  readonly least?: (ending: Ending) => number;
+  /** values within this part of the least of them are as good as one another: the estimates cannot tell them apart */
+  readonly alike?: number;
+}
+
+const UNKNOWN = 4;
+/** What divisions come to; no other grade is theirs. */
+const GRADE_AT: Readonly<Partial<Record<Grade, number>>> = {
+  even: 0,
+  evenMicrostep: 1,
+  rounded: 2,
+  misses: 3,
+};
+
+/** The worst of the counts, and a half more where it rests on what is only printed or measured. */
+function gradeOf({ divider, divisions, counts }: Report): number {
+  if (counts.length === 0) return 0;
+  if (!divider) return UNKNOWN;
+  const worst = Math.max(...divisions.map((d) => GRADE_AT[d.grade] ?? UNKNOWN));
+  return worst + (isSure(divider.doubt) ? 0 : 0.5);
+}
+
+/** Worst error of the counts, else of what is followed, ″. */
+function errorOf({ judged }: Report): number | null {
+  const { dividing, tracking } = judged.errors.budgets;
+  return (dividing ?? tracking)?.budget.worst ?? null;
+}
+
+/** What of the lost motion nothing takes out, ″. */
+function lostOf({ drive }: Candidate): number | null {
+  const oneSide = drive.job.approach !== 'both';
+  if (oneSide) return 0;
+  const play = knownPlay(lostMotion(drive.train));
+  return play === null ? null : play * Number(ARCSEC_PER_TURN);
+}
+
+/** Motor and pieces of stages: a pair is two, what is bought whole is one. */
+export const partsOf = (kinds: readonly { readonly kind: string }[]): number =>
+  kinds.reduce((n, { kind }) => n + (wheelSearch(kind as StageKindId) ? 2 : 1), 0);
+
+/** Beyond so much more than is wanted a motor is no better. */
+const PLENTY = 3;
+
+/** Every measure. To add one is to add a line. (handbook: choose, which is better) */
+export const measures = {
+  error: {
+    title: 'Worst error',
+    of: ({ report }) => errorOf(report),
+    least: ({ error }) => error ?? -Infinity,
+    alike: 0.05,
+  },
+  grade: { title: 'Divisions', of: ({ report }) => gradeOf(report), least: () => 0 },
+  force: {
+    title: 'Force',
+    of: ({ report: { judged } }) => {
+      const margin = judged.force?.margin ?? null;
+      return margin === null ? null : -Math.min(margin, PLENTY);
+    },
+    least: () => -PLENTY,
+  },
+  speed: {
+    title: 'Motor speed',
+    of: ({ report: { judged } }) => {
+      const top = judged.force?.range?.[1];
+      const able = judged.force?.force.stallRpm ?? null;
+      return top === undefined || able === null ? null : top / able;
+    },
+    least: () => 0,
+  },
+  hold: {
+    title: 'Power off',
+    of: ({ report: { judged } }) => {
+      const back = judged.force?.force.turnsBack ?? null;
+      return back === null ? null : back ? 1 : 0;
+    },
+    least: () => 0,
+  },
+  buy: {
+    title: 'To buy',
+    of: ({ to }) => to.buy && toNumber(to.buy),
+    least: ({ had }) => (had.buy ? toNumber(had.buy) : Infinity),
+    alike: 0.02,
+  },
+  make: { title: 'To make', of: ({ to }) => to.make, least: ({ had }) => had.make },
+  stages: { title: 'Stages', of: ({ drive }) => chosenStages(drive).length, least: ({ stages }) => stages },
+  parts: {
+    title: 'Parts',
+    of: ({ drive }) => 1 + partsOf(drive.train.stages),
+    least: ({ parts }) => 1 + parts,
+  },
+  lost: { title: 'Lost motion', of: lostOf, least: () => 0 },
+  round: {
+    title: 'Exposure',
+    of: ({ report }) => {
+      const longest = report.duties
+        .of('camera')
+        .flatMap((d) => d.lines)
+        .find((l) => l.figure.key === 'camera.longest')?.figure.value;
+      return typeof longest === 'number' ? -longest : null;
+    },
+  },
+  steps: {
+    title: 'Steps a turn',
+    of: ({ report: { kinematics } }) => {
+      const steps = kinematics.stepsPerTurn;
+      return steps && -Math.abs(toNumber(steps));
+    },
+  },
+} as const satisfies Readonly<Record<string, Measure>>;
+
+export type MeasureId = keyof typeof measures;
+
+export const measureIds = Object.keys(measures) as readonly MeasureId[];
+export const measureOf = (id: MeasureId): Measure => measures[id];
+export const USUAL_MEASURES: readonly MeasureId[] = ['error', 'grade', 'hold', 'buy', 'make'];

@@ -1,0 +1,184 @@
+import {
+  plainText,
+  roughAngle,
+  measured,
+  timeText,
+  grouped,
+  listed,
+  type Graded,
+  type Rich,
+} from '../words/index.ts';
+import { isStageKind, isSourceKind, kindOf, sourceKindOf } from '../drive/index.ts';
+import { decimal } from '../numbers/index.ts';
+import type { CellId } from '../report/index.ts';
+import type { Chosen, Judged, Met } from './choose.ts';
+import { chosenStages, type Candidate } from './candidate.ts';
+import { measureOf, type MeasureId } from './measures.ts';
+import type { ChooseRequest } from './request.ts';
+import type { AskingId, Bound } from './window.ts';
+
+/** One measure of one drive, as it is told. */
+export interface Told {
+  readonly text: Rich;
+  readonly graded: Graded | null;
+  readonly note?: string;
+}
+
+const plain = (text: string, graded: Graded | null = null, note?: string): Told => ({
+  text: [text],
+  graded,
+  ...(note !== undefined && { note }),
+});
+
+const cellOf = ({ report }: Candidate, id: CellId): Told => {
+  const cell = report.verdict.find((c) => c.cell === id)!;
+  return { text: cell.figure ? cell.figure.text : [cell.absent], graded: cell.graded };
+};
+
+const counted = (n: number, one: string): string =>
+  n === 0 ? 'nothing' : `${n} ${one}${n === 1 ? '' : 's'}`;
+
+/** How each measure is told of a drive: by the same cells as everywhere where there is one. */
+const told: Readonly<Record<MeasureId, (candidate: Candidate) => Told>> = {
+  error: (c) => cellOf(c, 'error'),
+  grade: (c) => cellOf(c, 'divisions'),
+  force: (c) => cellOf(c, 'force'),
+  speed: (c) => cellOf(c, 'speed'),
+  steps: (c) => cellOf(c, 'steps'),
+  hold: ({ report: { judged } }) => {
+    const back = judged.force?.force.turnsBack;
+    if (back === undefined) return plain('no load given');
+    if (back === null) return plain('', { grade: 'unknown', word: 'not known' });
+    return back
+      ? plain('', { grade: 'misses', word: 'turns back' })
+      : plain('', { grade: 'even', word: 'holds itself' });
+  },
+  buy: ({ to }) =>
+    to.buy === null
+      ? plain('no price', { grade: 'unknown', word: 'Unknown' })
+      : plain(to.buy.n === 0n ? 'nothing' : decimal(to.buy, 2)),
+  make: ({ to }) => plain(counted(to.make, 'wheel')),
+  stages: ({ drive }) => plain(String(chosenStages(drive).length)),
+  parts: (c) => plain(String(measureOf('parts').of(c))),
+  lost: (c) => {
+    const lost = measureOf('lost').of(c);
+    if (lost === null) return plain('', { grade: 'unknown', word: 'Unknown' });
+    return lost === 0 ? plain('0', null, 'one-sided approach') : plain(roughAngle(lost));
+  },
+  round: (c) => {
+    const seconds = measureOf('round').of(c);
+    return seconds === null ? plain('no camera') : { text: timeText(-seconds), graded: null };
+  },
+};
+
+export const tellMeasure = (id: MeasureId, candidate: Candidate): Told => told[id](candidate);
+
+const shown = (id: MeasureId, { candidate }: Judged): string => {
+  const { text, graded, note } = tellMeasure(id, candidate);
+  return [plainText(text), graded?.word, note].filter(Boolean).join(', ');
+};
+
+/**
+ * What decides between the first and another: the measure in which they first differ by more than the estimates can tell, and what the
+ * other gains and costs. (handbook: choose, what decides)
+ */
+export function decides(request: ChooseRequest, { best }: Pick<Chosen, 'best'>, at: number): string {
+  const [leader, one] = [best[0]!, best[at]!];
+  if (best.length === 1) return 'Nothing else is as good in anything that counts.';
+  const other = at === 0 ? best[1]! : one;
+  const first = request.measures.findIndex((_, i) => differs(request, i, leader, other));
+  if (first < 0) return 'As good as the first in everything that counts.';
+  const id = request.measures[first]!;
+  const title = measureOf(id).title.toLowerCase();
+  const head = `${title}: ${shown(id, leader)} against ${shown(id, other)}`;
+  if (at === 0) return `What decides is ${head}.`;
+  const gains = request.measures.filter(
+    (_, i) => differs(request, i, leader, one) && less(one.values[i], leader.values[i]),
+  );
+  const gain = gains.map((g) => `${measureOf(g).title.toLowerCase()} ${shown(g, one)}`);
+  return `Behind the first in ${title} (${shown(id, one)})${gain.length > 0 ? `; it gains ${listed(gain)}` : ''}.`;
+}
+
+const less = (a: number | null | undefined, b: number | null | undefined): boolean =>
+  (a ?? Infinity) < (b ?? Infinity);
+
+/** Beyond what the estimates can tell apart. */
+export function differs({ measures }: ChooseRequest, i: number, a: Judged, b: Judged): boolean {
+  const [x, y] = [a.values[i] ?? null, b.values[i] ?? null];
+  if (x === null || y === null) return x !== y;
+  const [low, high] = [Math.min(x, y), Math.max(x, y)];
+  return high > low + Math.abs(low) * (measureOf(measures[i]!).alike ?? 0);
+}
+
+/** What leaves a bound, in words. */
+export const askingWords: Readonly<Record<AskingId | 'misfit' | 'spend', string>> = {
+  tolerance: 'the tolerance',
+  counts: 'the counts',
+  speed: 'the speed asked',
+  torque: 'the torque asked',
+  inertia: 'a start without a jerk',
+  following: 'half a pixel a step',
+  timer: 'the timer’s counter',
+  misfit: 'fit',
+  spend: 'the money',
+};
+
+const ratioText = (r: number): string => measured(r);
+
+/** "from 10.8 by the torque asked" */
+export const boundMessage = ({ asking, from, to, soft }: Bound): string =>
+  `${from !== undefined ? `from ${ratioText(from)}` : ''}${from !== undefined && to !== undefined ? ' ' : ''}${to !== undefined ? `to ${ratioText(to)}` : ''} by ${askingWords[asking]}${soft ? ' (beyond it: poorer, not out)' : ''}`;
+
+/** Families of which nothing is shown, and what excluded them. */
+export interface Dropped {
+  readonly family: string;
+  /** what excluded it; null where others are as good in everything and better in something */
+  readonly asking: AskingId | 'misfit' | 'spend' | null;
+  readonly by: string;
+}
+
+export function droppedOf(chosen: Chosen): readonly Dropped[] {
+  const there = new Set(
+    chosen.best.flatMap(({ candidate: { drive } }): readonly string[] => [
+      drive.train.source.kind,
+      ...chosenStages(drive).map((s) => s.kind),
+    ]),
+  );
+  return [...chosen.families].flatMap(([kind, met]): readonly Dropped[] =>
+    there.has(kind) ? [] : [{ family: titleOf(kind), ...whyOut(met) }],
+  );
+}
+
+const titleOf = (kind: string): string =>
+  isStageKind(kind) ? kindOf({ kind }).title : isSourceKind(kind) ? sourceKindOf({ kind }).title : kind;
+
+function whyOut({ judged, out }: Met): Pick<Dropped, 'asking' | 'by'> {
+  if (judged > 0)
+    return { asking: null, by: 'others are as good in all that counts, and better in something' };
+  const [asking, met] = [...out].sort((a, b) => b[1].count - a[1].count)[0] ?? [null, null];
+  if (!asking || !met) return { asking: null, by: 'what stands behind it is beaten already' };
+  if (asking === 'tolerance')
+    return { asking, by: `rounding alone is ${roughAngle(met.by)} over it` };
+  if (asking === 'torque') return { asking, by: `at best ${measured(met.by)} times what is wanted` };
+  if (asking === 'misfit') return { asking, by: 'nothing of it goes together' };
+  if (asking === 'spend') return { asking, by: `it costs ${measured(met.by)} at least` };
+  return { asking, by: `${askingWords[asking]}: at best ${measured(met.by)} times beyond it` };
+}
+
+/** What was gone through, and whether all of it was. */
+export function chooseCertificate(request: ChooseRequest, chosen: Chosen): string {
+  const { considered, bounded, window, proven, equal, best } = chosen;
+  const spread =
+    window.from > 0 || window.to < Infinity
+      ? ` Reductions ${[...(window.from > 0 ? [`from ${ratioText(window.from)}`] : []), ...(window.to < Infinity ? [`to ${ratioText(window.to)}`] : [])].join(' ')} are open.`
+      : '';
+  const beaten =
+    bounded > 0
+      ? `, and ${grouped(String(bounded))} endings that are beaten whatever stands before them`
+      : '';
+  return (
+    `${request.pool}, up to ${request.maxStages} stages: ${grouped(String(considered))} drives were judged${beaten}; ` +
+    `nothing beats ${best.length === 1 ? 'one' : best.length}${equal > 0 ? `, and ${grouped(String(equal))} are as good as one of them` : ''}.${spread} ` +
+    (proven ? 'Proven within this pool.' : 'So far: it was stopped.')
+  );
+}
