@@ -257,7 +257,7 @@ describe('bad input ends with 2 and one sentence', () => {
     [[], 'a command is wanted'],
     [
       ['divide'],
-      'there is no command divide; the commands are check, targets, ratio, find, plates, export, simulate, make, pack, fit.',
+      'there is no command divide; the commands are check, targets, ratio, find, choose, plates, export, simulate, make, pack, fit.',
     ],
     [['check'], 'the file is missing'],
     [['check', 'nowhere.json'], 'the file nowhere.json cannot be read'],

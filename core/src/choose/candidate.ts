@@ -1,63 +1,23 @@
-import { add, exactly, mul, ONE, rational, ZERO, type Rational } from '../numbers/index.ts';
 import { boreClashes, kindOf, sourceKindOf, type Drive, type Source, type Stage } from '../drive/index.ts';
-import { report, type Report } from '../report/index.ts';
-import type { ChooseRequest, SourceChoice, StageChoice, Stock } from './request.ts';
+import { contextOf, report, type Context, type Report } from '../report/index.ts';
+import type { Had, SourceChoice } from './stock.ts';
 
 /** One drive that may do the job. */
 export interface Candidate {
   readonly drive: Drive;
   readonly to: Had;
-  /** every figure of it, made when it is asked for */
+  /** what all is judged from, made when it is asked for; each concern of it likewise */
+  readonly of: Context;
+  /** every figure of it as it is told */
   readonly report: Report;
 }
 
 /** The stages of a drive that were chosen: those that are kept are no choice. */
 export const chosenStages = ({ train }: Drive): readonly Stage[] => train.stages.filter((s) => !s.kept);
 
-/** What must be had beside what is owned. */
-export interface Had {
-  /** money; null where something that must be bought has no price */
-  readonly buy: Rational | null;
-  /** wheels to cut or print */
-  readonly make: number;
-}
-
-const NOTHING: Had = { buy: ZERO, make: 0 };
-const both = (a: Had, b: Had): Had => ({ buy: a.buy && b.buy && add(a.buy, b.buy), make: a.make + b.make });
-
-/** What `count` of one thing want beside those that are owned: bought where they have a price, else made where they can be. */
-function hadOf({ own, price, wheels }: Pick<Stock, 'own' | 'price' | 'wheels'>, count: number): Had {
-  const lacking = Math.max(0, count - own);
-  if (lacking === 0) return NOTHING;
-  if (price !== undefined) return { buy: mul(rational(lacking), exactly(price)), make: 0 };
-  return wheels > 0 ? { buy: ZERO, make: lacking * wheels } : { buy: null, make: 0 };
-}
-
-/** How many of each thing stages take together; null when there are not so many. */
-export function takenBy(
-  stages: readonly StageChoice[],
-  stock: ChooseRequest['stock'],
-): ReadonlyMap<string, number> | null {
-  const taken = new Map<string, number>();
-  for (const key of stages.flatMap((s) => s.takes)) {
-    const count = (taken.get(key) ?? 0) + 1;
-    if (count > (stock.get(key)?.quantity ?? 0)) return null;
-    taken.set(key, count);
-  }
-  return taken;
-}
-
-/** What the stages alone want beside what is owned. */
-export const stagesHad = (taken: ReadonlyMap<string, number>, stock: ChooseRequest['stock']): Had =>
-  [...taken].reduce((sum, [key, count]) => both(sum, hadOf(stock.get(key)!, count)), NOTHING);
-
-/** And with the source: it is owned or bought, nobody makes a motor. */
-export const withSource = (stages: Had, { own, price }: SourceChoice): Had =>
-  both(stages, hadOf({ own, ...(price !== undefined && { price }), wheels: 0 }, 1));
-
 /** A source in one of its modes. */
-export const inMode = ({ source, modes }: SourceChoice, mode: number): Source =>
-  sourceKindOf(source).hasModes ? ({ ...source, modes, mode } as Source) : source;
+export const inMode = ({ source }: SourceChoice, mode: number): Source =>
+  sourceKindOf(source).hasModes ? ({ ...source, mode } as Source) : source;
 
 /** "Worm 1 : 144, motor of 200 at 1/16" */
 export function nameOf(source: Source, stages: readonly Stage[]): string {
@@ -84,12 +44,16 @@ export const misfits = ({ train }: Drive): boolean =>
 
 /** A drive as a candidate; its figures are those of any drive that was typed. */
 export const candidateOf = (drive: Drive, to: Had): Candidate => {
-  const made = lazily(() => report(drive));
+  const of = lazily(() => contextOf(drive));
+  const told = lazily(() => report(drive));
   return {
     drive,
     to,
+    get of() {
+      return of();
+    },
     get report() {
-      return made();
+      return told();
     },
   };
 };

@@ -1,23 +1,13 @@
-import { abs, compare, exactly, mul, ONE, toNumber, type Rational } from '../numbers/index.ts';
-import { kindOf, type Drive } from '../drive/index.ts';
+import { compare, exactly, toNumber } from '../numbers/index.ts';
+import type { Drive } from '../drive/index.ts';
 import { stageWheels, type Search } from '../find/index.ts';
 import { undominated } from './better.ts';
-import {
-  candidateOf,
-  chosenStages,
-  driveOf,
-  inMode,
-  misfits,
-  stagesHad,
-  takenBy,
-  withSource,
-  type Candidate,
-  type Had,
-} from './candidate.ts';
-import { endingError } from './endings.ts';
-import { measureOf, partsOf, type Ending } from './measures.ts';
-import type { ChooseRequest, SourceChoice, StageChoice } from './request.ts';
-import { failing, widest, windowsOf, type AskingId, type Window } from './window.ts';
+import { Bounds, reachOfStages, type Ending } from './bounds.ts';
+import { candidateOf, chosenStages, driveOf, inMode, misfits, type Candidate } from './candidate.ts';
+import { measureOf } from './measures.ts';
+import type { ChooseRequest } from './request.ts';
+import { stagesHad, withSource, type SourceChoice, type StageChoice } from './stock.ts';
+import { failing, outside, widest, windowsOf, type AskingId, type Window } from './window.ts';
 
 /** A candidate with its values in the order of the measures. */
 export interface Judged {
@@ -45,9 +35,9 @@ export interface Chosen {
   readonly proven: boolean;
 }
 
-/** Drives looked at between two breaths. */
-const BREATH = 16;
-/** With fewer sequences than this all are judged: places of equal errors then rest on all of them. */
+/** Sequences looked at between two breaths. */
+const BREATH = 32;
+/** With fewer drives than this all are judged: places of equal errors then rest on all of them. */
 const FEW = 4_000;
 
 /** How many sequences there are at most. */
@@ -55,162 +45,151 @@ export const sequences = ({ stages, maxStages }: Pick<ChooseRequest, 'stages' | 
   Array.from({ length: maxStages + 1 }, (_, k) => stages.length ** k).reduce((a, b) => a + b, 0);
 
 /**
- * Of every source, mode and sequence of stages the drives that nothing beats. Sequences grow from the work towards the source: what the
- * stages behind err, cost and hold, all that stand before them do too, so where a drive that was judged is better already in that, no
- * more of them need be judged. (handbook: choose)
+ * Of every source, mode and sequence of stages the drives that nothing beats. Sequences grow from the work towards the source, few stages
+ * first; where a drive that was judged beats whatever ends so, no more of it is looked at. (handbook: choose)
  */
 export function* choose(request: ChooseRequest): Search<Chosen> {
   const run = new Choosing(request);
-  const total = Math.max(1, request.stages.length);
-  let [stopped, done, breath] = [false, 0, 0];
-  for (const { sequence, place } of run.sequences()) {
-    done = place;
-    run.judge(sequence);
-    if (++breath % BREATH !== 0) continue;
-    stopped = yield { stages: sequence.length, done, of: total };
-    if (stopped) break;
+  let open: readonly Ending[] = [run.bounds.whole];
+  run.judge(run.bounds.whole);
+  for (let stages = 1; stages <= request.maxStages; stages++) {
+    const next: Ending[] = [];
+    let breath = 0;
+    for (const [done, ending] of open.entries()) {
+      if (run.beaten(ending)) continue;
+      for (const stage of request.stages) {
+        const longer = run.longer(stage, ending, request.maxStages - stages);
+        if (longer) next.push(longer);
+        if (++breath % BREATH === 0 && (yield { stages, done, of: open.length })) return run.chosen(false);
+      }
+    }
+    open = next;
   }
-  return run.chosen(!stopped);
+  return run.chosen(true);
 }
 
 class Choosing {
+  readonly bounds: Bounds;
   private readonly judged: Judged[] = [];
   private readonly families = new Map<string, Met>();
   private readonly windows: readonly {
     readonly source: SourceChoice;
     readonly of: (mode: number) => Window;
   }[];
-  private readonly bounds: boolean;
+  private readonly window: Window;
+  private readonly all: boolean;
   private considered = 0;
   private bounded = 0;
   /** what beats others: judged drives that no other judged one beats outright */
   private leaders: Judged[] = [];
   private readonly request: ChooseRequest;
-  private readonly keptRatio: Rational;
+  /** what one more stage multiplies by */
+  private readonly reach: { readonly least: number; readonly most: number };
 
   constructor(request: ChooseRequest) {
     this.request = request;
+    this.bounds = new Bounds(request);
     this.windows = request.sources.map((source) => ({ source, of: windowsOf(request.wanted, source) }));
-    this.bounds = sequences(request) * modesOf(request) > FEW;
-    this.keptRatio = request.wanted.train.stages.reduce((r, s) => mul(r, kindOf(s).reduction(s)), ONE);
+    this.window = widest(this.windows.flatMap(({ source, of }) => source.modes.map(of)));
+    this.all = sequences(request) * request.sources.reduce((n, s) => n + s.modes.length, 0) <= FEW;
+    this.reach = reachOfStages(request.stages);
     for (const { stage } of request.stages) this.family(stage.kind);
     for (const { source } of request.sources) this.family(source.kind);
   }
 
-  /** Every sequence within what there is, grown from the work on; none behind an ending that is beaten. */
-  *sequences(): Generator<{ readonly sequence: readonly StageChoice[]; readonly place: number }> {
-    const { stages, maxStages } = this.request;
-    yield { sequence: [], place: 0 };
-    // few stages first, so that there are good ones early to bound by
-    for (let length = 1; length <= maxStages; length++)
-      for (const [place, last] of stages.entries())
-        for (const sequence of this.before([last], length - 1)) yield { sequence, place };
+  /** Whether a drive that was judged is better than all that end so; or as good as any, and of fewer stages. */
+  beaten({ stages, least }: Ending): boolean {
+    if (this.all || !this.beats(least, (leader) => chosenStages(leader).length < stages.length)) return false;
+    this.bounded++;
+    return true;
   }
 
-  private *before(ending: readonly StageChoice[], more: number): Generator<readonly StageChoice[]> {
-    if (!takenBy(ending, this.request.stock)) return;
-    if (this.bounds && this.beaten(ending)) {
-      this.bounded++;
-      return;
-    }
-    if (more === 0) {
-      yield ending;
-      return;
-    }
-    for (const stage of this.request.stages) yield* this.before([stage, ...ending], more - 1);
+  /** Judges what one stage more makes; null where nothing need stand before that. */
+  longer(stage: StageChoice, ending: Ending, more: number): Ending | null {
+    const quick = this.bounds.before(stage, ending, !this.all);
+    if (!quick) return null;
+    const ratio = Math.abs(toNumber(quick.ratio));
+    const { least, most } = this.reach;
+    if (!this.all && (ratio * least ** more > this.window.to || ratio * most ** more < this.window.from))
+      return null;
+    if (this.beaten(quick)) return null;
+    const longer = this.all || ending.worstCount === null ? quick : this.bounds.before(stage, ending, false)!;
+    if (longer !== quick && this.beaten(longer)) return null;
+    this.judge(longer);
+    return longer;
   }
 
-  /** Whether a drive that was judged is better than all that end so. */
-  private beaten(ending: readonly StageChoice[]): boolean {
-    if (this.leaders.length === 0) return false;
-    const { measures, stock } = this.request;
-    const least = this.leastOf(ending, stagesHad(takenBy(ending, stock)!, stock));
-    const bounds = measures.map((id) => measureOf(id).least?.(least) ?? -Infinity);
-    return this.leaders.some(({ values }) => {
+  /** Whether one that was judged is better than anything of at least these values; or as good, and simpler. */
+  private beats(bounds: readonly (number | null)[], isSimpler: (leader: Drive) => boolean): boolean {
+    return this.leaders.some((leader) => {
       let better = false;
-      for (const [i, bound] of bounds.entries()) {
-        const value = values[i]!;
-        if (value === null || value > bound) return false;
-        const alike = measureOf(measures[i]!).alike ?? 0;
-        if (value + Math.abs(value) * alike < bound) better = true;
+      for (const [i, value] of leader.values.entries()) {
+        const [own, bound] = [value ?? Infinity, bounds[i] ?? Infinity];
+        if (own > bound) return false;
+        const alike = measureOf(this.request.measures[i]!).alike ?? 0;
+        if (own < Infinity && own + Math.abs(own) * alike < bound) better = true;
       }
-      return better;
+      return better || isSimpler(leader.candidate.drive);
     });
   }
 
-  private leastOf(ending: readonly StageChoice[], had: Had): Ending {
-    const { wanted, sources } = this.request;
-    const stages = ending.map((s) => s.stage);
-    return {
-      error: endingError(wanted, sources[0]!.source, [...stages, ...wanted.train.stages]),
-      had,
-      stages: ending.length,
-      parts: partsOf([...stages, ...wanted.train.stages]),
-    };
-  }
-
-  /** Judges every source and mode before a sequence. */
-  judge(sequence: readonly StageChoice[]): void {
-    const { wanted, stock, measures, spendAtMost } = this.request;
-    const taken = takenBy(sequence, stock);
-    if (!taken) return;
+  /** Judges every source and mode before these stages. */
+  judge({ stages, taken, ratio, least }: Ending): void {
+    const { wanted, stock, spendAtMost } = this.request;
     const had = stagesHad(taken, stock);
-    const ratio = toNumber(
-      abs(sequence.reduce((r, { stage }) => mul(r, kindOf(stage).reduction(stage)), this.keptRatio)),
-    );
+    const turns = Math.abs(toNumber(ratio));
     for (const { source, of } of this.windows) {
-      const kinds = [...new Set([...sequence.map((s) => s.stage.kind), source.source.kind])];
+      const kinds = [...new Set([...stages.map((s) => s.stage.kind), source.source.kind])];
       const to = withSource(had, source);
       if (spendAtMost !== undefined && to.buy && compare(to.buy, exactly(spendAtMost)) > 0) {
-        for (const kind of kinds) this.out(kind, 'spend', toNumber(to.buy));
+        this.out(kinds, 'spend', toNumber(to.buy));
         continue;
       }
       for (const mode of source.modes) {
-        const window = of(mode);
-        if (ratio < window.from || ratio > window.to) {
-          const bound = window.because.find(
-            (b) => !b.soft && (ratio < (b.from ?? 0) || ratio > (b.to ?? Infinity)),
-          )!;
-          for (const kind of kinds)
-            this.out(kind, bound.asking, ratio < (bound.from ?? 0) ? bound.from! / ratio : ratio / bound.to!);
+        const beyond = outside(of(mode), turns);
+        if (beyond) {
+          this.out(kinds, beyond.asking, beyond.by);
           continue;
         }
         const drive = driveOf(
           wanted,
           inMode(source, mode),
-          sequence.map((s) => s.stage),
+          stages.map((s) => s.stage),
         );
-        const candidate = candidateOf(drive, to);
-        if (misfits(candidate.drive)) {
-          for (const kind of kinds) this.out(kind, 'misfit', 0);
-          continue;
-        }
-        const fails = failing(candidate.report);
-        if (fails) {
-          for (const kind of kinds) this.out(kind, fails.asking, fails.by);
-          continue;
-        }
-        this.considered++;
-        for (const kind of kinds) this.family(kind).judged++;
-        const one = { candidate, values: measures.map((id) => measureOf(id).of(candidate)) };
-        this.judged.push(one);
-        if (this.bounds && !this.leaders.some((l) => asGood(l, one))) {
-          this.leaders = this.leaders.filter((l) => !asGood(one, l));
-          this.leaders.push(one);
-        }
+        this.judgeOne(candidateOf(drive, to), kinds, least);
       }
     }
   }
 
+  private judgeOne(candidate: Candidate, kinds: readonly string[], least: readonly number[]): void {
+    const { measures } = this.request;
+    if (misfits(candidate.drive)) return this.out(kinds, 'misfit', 0);
+    const fails = failing(candidate.of);
+    if (fails) return this.out(kinds, fails.asking, fails.by);
+    this.considered++;
+    for (const kind of kinds) this.family(kind).judged++;
+    if (!this.all) {
+      // what is cheap to reckon first: with that alone most are beaten
+      const bounds = measures.map((id, i) => (measureOf(id).dear ? least[i]! : measureOf(id).of(candidate)));
+      if (this.beats(bounds, (leader) => simpler(leader, candidate.drive) < 0)) return;
+    }
+    const one = { candidate, values: measures.map((id) => measureOf(id).of(candidate)) };
+    this.judged.push(one);
+    if (this.all || this.leaders.some((l) => asGood(l, one))) return;
+    this.leaders = this.leaders.filter((l) => !asGood(one, l));
+    this.leaders.push(one);
+  }
+
   chosen(proven: boolean): Chosen {
-    const { best, equal } = undominated(this.judged, this.request.measures, simpler);
-    const windows = this.windows.flatMap(({ source, of }) => source.modes.map(of));
+    const { best, equal } = undominated(this.judged, this.request.measures, (a, b) =>
+      simpler(a.candidate.drive, b.candidate.drive),
+    );
     return {
       best,
       equal,
       considered: this.considered,
       bounded: this.bounded,
-      window: widest(windows),
+      window: this.window,
       families: this.families,
       proven,
     };
@@ -222,23 +201,23 @@ class Choosing {
     return known;
   }
 
-  private out(kind: string, why: AskingId | 'misfit' | 'spend', by: number): void {
-    const { out } = this.family(kind);
-    const known = out.get(why) ?? { count: 0, by: Infinity };
-    known.count++;
-    known.by = Math.min(known.by, by);
-    out.set(why, known);
+  private out(kinds: readonly string[], why: AskingId | 'misfit' | 'spend', by: number): void {
+    for (const kind of kinds) {
+      const { out } = this.family(kind);
+      const known = out.get(why) ?? { count: 0, by: Infinity };
+      known.count++;
+      known.by = Math.min(known.by, by);
+      out.set(why, known);
+    }
   }
 }
-
-const modesOf = ({ sources }: ChooseRequest): number => sources.reduce((n, s) => n + s.modes.length, 0);
 
 /** In every measure no worse, the figures as they are. */
 const asGood = (a: Judged, b: Judged): boolean =>
   a.values.every((v, i) => (v ?? Infinity) <= (b.values[i] ?? Infinity));
 
 /** Of drives that are as good as one another: fewest stages, then fewest teeth, then by their names. */
-export function simpler({ candidate: { drive: x } }: Judged, { candidate: { drive: y } }: Judged): number {
+export function simpler(x: Drive, y: Drive): number {
   return (
     chosenStages(x).length - chosenStages(y).length ||
     teethOf(x) - teethOf(y) ||

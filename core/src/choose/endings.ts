@@ -1,22 +1,20 @@
 import { budget, errorTerms } from '../errors/index.ts';
-import { kinematicsOf, type Drive, type Stage } from '../drive/index.ts';
-import { readDivisions } from '../numbers/index.ts';
+import { kinematicsOf, type Drive, type Source, type Stage } from '../drive/index.ts';
 
 /**
  * What the stages of an ending err by themselves, ″: the terms of a drive's budget that belong to stages rest on what stands behind them
- * alone, so no drive with that ending has less. Of the counts the greatest sum, else following. (handbook: choose, proof)
+ * alone, so no drive with that ending has less. Of the counts the greatest sum, and which that is; null stands for following.
+ * (handbook: choose, proof)
  */
 export function endingError(
   wanted: Drive,
-  source: Drive['train']['source'],
+  source: Source,
   stages: readonly Stage[],
-): number {
+  counts: readonly (number | null)[],
+): { readonly worst: number; readonly of: number | null } {
   const drive: Drive = { ...wanted, train: { ...wanted.train, source, stages } };
   const terms = errorTerms(drive, kinematicsOf(drive)).filter((t) => t.stage !== null);
-  const read = readDivisions(drive.job.divisions);
-  const counts: readonly (number | null)[] = read.ok && read.value.length > 0 ? read.value : [null];
-  return Math.max(
-    0,
-    ...counts.map((divisions) => budget({ drive, terms, divisions, toleranceArcsec: null }).worst),
-  );
+  return counts
+    .map((of) => ({ of, worst: budget({ drive, terms, divisions: of, toleranceArcsec: null }).worst }))
+    .reduce((a, b) => (b.worst > a.worst ? b : a));
 }

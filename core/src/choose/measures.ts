@@ -1,13 +1,18 @@
 import { ARCSEC_PER_TURN, toNumber } from '../numbers/index.ts';
-import { knownPlay, lostMotion, wheelSearch, type StageKindId } from '../drive/index.ts';
+import { knownPlay, lostMotion, wheelSearch, type Drive, type StageKindId } from '../drive/index.ts';
 import { isSure, type Grade } from '../motion/index.ts';
-import type { Report } from '../report/index.ts';
-import { chosenStages, type Candidate, type Had } from './candidate.ts';
+import type { Context } from '../report/index.ts';
+import { chosenStages, type Candidate } from './candidate.ts';
+import type { Had } from './stock.ts';
 
 /** What is known of every drive that ends with these stages, whatever stands before them. */
-export interface Ending {
-  /** ″, errors of its stages alone, all at their worst; null where they are not all known to grow */
-  readonly error: number | null;
+export interface Known {
+  /** ″, errors of its stages alone, all at their worst */
+  readonly error: number;
+  /** whatever stands before it, the steps of a turn are no whole number: nothing lands */
+  readonly never: boolean;
+  /** no ratio in it is only printed or measured */
+  readonly sure: boolean;
   readonly had: Had;
   readonly stages: number;
   readonly parts: number;
@@ -18,23 +23,27 @@ export interface Measure {
   readonly title: string;
   /** null: not known, worse than anything known */
   readonly of: (candidate: Candidate) => number | null;
-  /** no drive with such an ending has less; nothing is known of it unless there is one */
-  readonly least?: (ending: Ending) => number;
+  /** no drive of which that is known has less; nothing is unless there is one */
+  readonly least?: (known: Known) => number;
+  /** without this nobody can know it of any drive */
+  readonly needs?: (wanted: Drive) => boolean;
+  /** takes longer to reckon than the rest: asked only of what may still be among the best */
+  readonly dear?: true;
   /** values within this part of the least of them are as good as one another: the estimates cannot tell them apart */
   readonly alike?: number;
 }
 
-const UNKNOWN = 4;
+const [ROUNDED, UNKNOWN] = [2, 4];
 /** What divisions come to; no other grade is theirs. */
 const GRADE_AT: Readonly<Partial<Record<Grade, number>>> = {
   even: 0,
   evenMicrostep: 1,
-  rounded: 2,
+  rounded: ROUNDED,
   misses: 3,
 };
 
 /** The worst of the counts, and a half more where it rests on what is only printed or measured. */
-function gradeOf({ divider, divisions, counts }: Report): number {
+function gradeOf({ divider, divisions, counts }: Context): number {
   if (counts.length === 0) return 0;
   if (!divider) return UNKNOWN;
   const worst = Math.max(...divisions.map((d) => GRADE_AT[d.grade] ?? UNKNOWN));
@@ -42,8 +51,8 @@ function gradeOf({ divider, divisions, counts }: Report): number {
 }
 
 /** Worst error of the counts, else of what is followed, ″. */
-function errorOf({ judged }: Report): number | null {
-  const { dividing, tracking } = judged.errors.budgets;
+function errorOf({ errors }: Context): number | null {
+  const { dividing, tracking } = errors.budgets;
   return (dividing ?? tracking)?.budget.worst ?? null;
 }
 
@@ -59,6 +68,9 @@ function lostOf({ drive }: Candidate): number | null {
 export const partsOf = (kinds: readonly { readonly kind: string }[]): number =>
   kinds.reduce((n, { kind }) => n + (wheelSearch(kind as StageKindId) ? 2 : 1), 0);
 
+/** A load is what force, speed and power off are judged by. */
+const loaded = ({ job }: Drive): boolean => job.load !== undefined;
+
 /** Beyond so much more than is wanted a motor is no better. */
 const PLENTY = 3;
 
@@ -66,32 +78,40 @@ const PLENTY = 3;
 export const measures = {
   error: {
     title: 'Worst error',
-    of: ({ report }) => errorOf(report),
-    least: ({ error }) => error ?? -Infinity,
+    of: ({ of }) => errorOf(of),
+    least: ({ error }) => error,
+    dear: true,
     alike: 0.05,
   },
-  grade: { title: 'Divisions', of: ({ report }) => gradeOf(report), least: () => 0 },
+  grade: {
+    title: 'Divisions',
+    of: ({ of }) => gradeOf(of),
+    least: ({ sure, never }) => (never ? ROUNDED : 0) + (sure ? 0 : 0.5),
+  },
   force: {
     title: 'Force',
-    of: ({ report: { judged } }) => {
-      const margin = judged.force?.margin ?? null;
+    needs: loaded,
+    of: ({ of: { force } }) => {
+      const margin = force?.margin ?? null;
       return margin === null ? null : -Math.min(margin, PLENTY);
     },
     least: () => -PLENTY,
   },
   speed: {
     title: 'Motor speed',
-    of: ({ report: { judged } }) => {
-      const top = judged.force?.range?.[1];
-      const able = judged.force?.force.stallRpm ?? null;
+    needs: loaded,
+    of: ({ of: { force } }) => {
+      const top = force?.range?.[1];
+      const able = force?.force.stallRpm ?? null;
       return top === undefined || able === null ? null : top / able;
     },
     least: () => 0,
   },
   hold: {
     title: 'Power off',
-    of: ({ report: { judged } }) => {
-      const back = judged.force?.force.turnsBack ?? null;
+    needs: loaded,
+    of: ({ of: { force } }) => {
+      const back = force?.force.turnsBack ?? null;
       return back === null ? null : back ? 1 : 0;
     },
     least: () => 0,
@@ -112,8 +132,10 @@ export const measures = {
   lost: { title: 'Lost motion', of: lostOf, least: () => 0 },
   round: {
     title: 'Exposure',
-    of: ({ report }) => {
-      const longest = report.duties
+    needs: ({ job }) => job.camera !== undefined,
+    dear: true,
+    of: ({ of: { duties } }) => {
+      const longest = duties
         .of('camera')
         .flatMap((d) => d.lines)
         .find((l) => l.figure.key === 'camera.longest')?.figure.value;
@@ -122,8 +144,8 @@ export const measures = {
   },
   steps: {
     title: 'Steps a turn',
-    of: ({ report: { kinematics } }) => {
-      const steps = kinematics.stepsPerTurn;
+    of: ({ of: { k } }) => {
+      const steps = k.stepsPerTurn;
       return steps && -Math.abs(toNumber(steps));
     },
   },

@@ -9,7 +9,7 @@ import {
   type Stage,
 } from '../drive/index.ts';
 import { pairOfParts, partKindOf, sourceOfPart, stageOfPart, type ShelfPart } from '../shelf/index.ts';
-import type { SourceChoice, StageChoice, Stock } from './request.ts';
+import type { SourceChoice, StageChoice, Stock } from './stock.ts';
 
 /** Where drives are chosen from. */
 export const POOLS = { shelf: 'Shelf', shelfAndBought: 'Shelf + bought', anything: 'Anything' } as const;
@@ -93,7 +93,7 @@ function pairsOf(parts: readonly ShelfPart[]): readonly StageChoice[] {
 /** Motors, each with every driver there is. */
 function motorsOf(parts: readonly ShelfPart[], free: (part: ShelfPart) => number): readonly SourceChoice[] {
   const motors = parts.filter((p) => p.kind === 'motor');
-  const drivers = parts.filter((p) => p.kind === 'driver');
+  const drivers = parts.filter((p) => p.kind === 'driver').sort((a, b) => free(b) - free(a));
   return motors.flatMap((motor): readonly SourceChoice[] => {
     const made = sourceOfPart(motor, BARE);
     if (!made) return [];
@@ -101,9 +101,15 @@ function motorsOf(parts: readonly ShelfPart[], free: (part: ShelfPart) => number
     const source = { ...made, ...torque } as Source;
     const alone = { source, modes: sourceKindOf(source).modes(source), ...priced([motor], free) };
     if (drivers.length === 0) return [alone];
-    return drivers.map((driver): SourceChoice => {
+    // a mode that an earlier driver has need not be tried with another
+    const tried = new Set<number>();
+    return drivers.flatMap((driver): readonly SourceChoice[] => {
       const driven = sourceOfPart(driver, source) ?? source;
-      return { source: driven, modes: sourceKindOf(driven).modes(driven), ...priced([motor, driver], free) };
+      const modes = sourceKindOf(driven)
+        .modes(driven)
+        .filter((m) => !tried.has(m));
+      for (const mode of modes) tried.add(mode);
+      return modes.length === 0 ? [] : [{ source: driven, modes, ...priced([motor, driver], free) }];
     });
   });
 }

@@ -1,10 +1,13 @@
 import { exactly, toText } from '../numbers/index.ts';
-import type { Drive } from '../drive/index.ts';
+import { kindOf, type Drive } from '../drive/index.ts';
 import { smallPicture } from '../report/index.ts';
-import { candidateOf, type Had } from './candidate.ts';
+import { grouped, plainText } from '../words/index.ts';
+import { follows } from '../shelf/index.ts';
+import { candidateOf, nameOf } from './candidate.ts';
 import type { Chosen, Judged, Met } from './choose.ts';
 import { measureIds, measureOf, type MeasureId } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
+import type { Had } from './stock.ts';
 import type { Window } from './window.ts';
 import {
   boundMessage,
@@ -87,11 +90,19 @@ export interface ChooseReport {
   readonly dropped: readonly Dropped[];
   readonly window: readonly string[];
   readonly certificate: string;
-  /** drives that nothing beats, of which the columns show the first */
+  /** drives that nothing beats, of which the columns show the first, of so many */
   readonly unbeaten: number;
+  readonly considered: string;
 }
 
-const NOTHING: Had = { buy: exactly('0'), make: 0 };
+/** Of a drive that stands: what follows no line of the shelf and has teeth was, or will be, made. */
+const presentHad = ({ train }: Drive): Had => ({
+  buy: exactly('0'),
+  make: train.stages.reduce(
+    (n, s) => n + (follows(s).length === 0 ? (kindOf(s).makes?.(s) ?? []).length : 0),
+    0,
+  ),
+});
 
 /** Drives side by side: the present one first where there is one, then what nothing beats, the best first. (handbook: choose) */
 export function chooseReport(
@@ -100,7 +111,7 @@ export function chooseReport(
   present: Drive | null,
   most = Infinity,
 ): ChooseReport {
-  const candidate = present && candidateOf(present, NOTHING);
+  const candidate = present && candidateOf(present, presentHad(present));
   const own: readonly Judged[] = candidate
     ? [{ candidate, values: request.measures.map((id) => measureOf(id).of(candidate)) }]
     : [];
@@ -113,7 +124,7 @@ export function chooseReport(
       return {
         key: isPresent ? 'present' : JSON.stringify(drive.train),
         title: isPresent ? 'Present drive' : (first ?? ''),
-        subtitle: isPresent ? drive.name : rest.join(', '),
+        subtitle: isPresent ? nameOf(drive.train.source, drive.train.stages) : rest.join(', '),
         drive,
         present: isPresent,
         decides: isPresent ? '' : decides(request, chosen, i - own.length),
@@ -136,5 +147,24 @@ export function chooseReport(
     window: chosen.window.because.map(boundMessage),
     certificate: chooseCertificate(request, chosen),
     unbeaten: chosen.best.length,
+    considered: grouped(String(chosen.considered)),
+  };
+}
+
+/** The same as a table, a drive a row. */
+export function chooseTable({ columns, rows }: ChooseReport): {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+} {
+  return {
+    head: ['drive', ...rows.map((r) => r.title.toLowerCase()), 'decides'],
+    rows: columns.map((c, i) => [
+      c.present ? `${c.title}: ${c.drive.name}` : c.drive.name,
+      ...rows.map(({ cells }) => {
+        const { text, graded, note } = cells[i]!;
+        return [plainText(text), graded?.word, note].filter(Boolean).join(', ');
+      }),
+      c.decides,
+    ]),
   };
 }

@@ -1,10 +1,10 @@
 import { abs, mul, toNumber } from '../numbers/index.ts';
 import { counterBits, pixelScale, sourceKindOf, tickHz, type Drive, type Stage } from '../drive/index.ts';
 import { toleranceArcsec, toleranceOf } from '../motion/index.ts';
-import { report, type Report } from '../report/index.ts';
+import { contextOf, type Context } from '../report/index.ts';
 import { rotorKgM2 } from '../turning/index.ts';
 import { driveOf, inMode } from './candidate.ts';
-import type { SourceChoice } from './request.ts';
+import type { SourceChoice } from './stock.ts';
 
 /** Everything that leaves a range of reductions. */
 export type AskingId = 'tolerance' | 'counts' | 'speed' | 'torque' | 'inertia' | 'following' | 'timer';
@@ -31,16 +31,19 @@ const RATIOS = { least: 1e-3, most: 1e6, each: 1.05, halvings: 30 } as const;
 /** A reflected inertia up to ten times the rotor's starts as it should. */
 const INERTIAS = 10;
 
+/** A double without an exponent. */
+const plainDigits = (n: number): string => n.toFixed(12).replace(/\.?0+$/, '');
+
 /** A train without losses of one ratio: no other of that ratio asks less of its motor. */
 const lossless = (ratio: number): readonly Stage[] => [
-  { kind: 'ratio', value: ratio.toPrecision(12).replace(/e.*$/, ''), efficiency: 1 } as Stage,
+  { kind: 'ratio', value: plainDigits(ratio), efficiency: 1 },
 ];
 
 /** What the motor has over what is wanted of it at the speeds asked, with so much reduction and no loss; null where that is not known. */
 function marginAt(wanted: Drive, source: SourceChoice, ratio: number): number | null {
   const bare = { ...wanted, train: { ...wanted.train, stages: [] } };
   const drive = driveOf(bare, inMode(source, source.modes[0]!), lossless(ratio));
-  return report(drive).judged.force?.motor.margin ?? null;
+  return contextOf(drive).force?.motor.margin ?? null;
 }
 
 /** The reductions with which a motor has what is wanted of it; null where that is not known, or nothing is asked of it. */
@@ -87,7 +90,7 @@ export function windowsOf(wanted: Drive, source: SourceChoice): (mode: number) =
       soft: true,
     });
   const tolerance = toleranceOf(job);
-  const bare = report({ ...wanted, train: { ...wanted.train, source: inMode(source, source.modes[0]!) } });
+  const bare = contextOf({ ...wanted, train: { ...wanted.train, source: inMode(source, source.modes[0]!) } });
   const rate = bare.duties.rates[0];
   return (mode) => {
     const because = [...always];
@@ -143,11 +146,24 @@ export function widest(windows: readonly Window[]): Window {
   };
 }
 
+/** The asking that leaves no room for so many turns, and how many times they are beyond it; null for one that has room. */
+export function outside(
+  { from, to, because }: Window,
+  turns: number,
+): { readonly asking: AskingId; readonly by: number } | null {
+  if (turns >= from && turns <= to) return null;
+  const hard = because.filter((b) => !b.soft && b.asking !== 'tolerance');
+  const short = hard.find((b) => turns < (b.from ?? 0));
+  if (short) return { asking: short.asking, by: short.from! / turns };
+  const long = hard.find((b) => turns > (b.to ?? Infinity))!;
+  return { asking: long.asking, by: turns / long.to! };
+}
+
 /** What truly fails of a drive whose reduction lies outside the window; null for one that does not. */
-export function failing(r: Report): { readonly asking: AskingId; readonly by: number } | null {
-  const { motor } = r.judged.force ?? { motor: null };
+export function failing(r: Context): { readonly asking: AskingId; readonly by: number } | null {
+  const { motor } = r.force ?? { motor: null };
   if (motor?.margin !== null && motor?.margin !== undefined && motor.margin < 1) {
-    const { force, range } = r.judged.force!;
+    const { force, range } = r.force!;
     const slow = range && force.at(range[0]).margin;
     return { asking: slow !== null && slow >= 1 ? 'speed' : 'torque', by: motor.margin };
   }

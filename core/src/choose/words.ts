@@ -10,7 +10,7 @@ import {
 } from '../words/index.ts';
 import { isStageKind, isSourceKind, kindOf, sourceKindOf } from '../drive/index.ts';
 import { decimal } from '../numbers/index.ts';
-import type { CellId } from '../report/index.ts';
+import { withoutUnknown, type CellId } from '../report/index.ts';
 import type { Chosen, Judged, Met } from './choose.ts';
 import { chosenStages, type Candidate } from './candidate.ts';
 import { measureOf, type MeasureId } from './measures.ts';
@@ -24,50 +24,51 @@ export interface Told {
   readonly note?: string;
 }
 
-const plain = (text: string, graded: Graded | null = null, note?: string): Told => ({
-  text: [text],
+const plain = (text: string, graded: Graded | null = null): Told => ({
+  text: text === '' ? [] : [text],
   graded,
-  ...(note !== undefined && { note }),
 });
+/** What is no figure. */
+const words = (note: string, text: Rich = []): Told => ({ text, graded: null, note });
 
 const cellOf = ({ report }: Candidate, id: CellId): Told => {
   const cell = report.verdict.find((c) => c.cell === id)!;
-  return { text: cell.figure ? cell.figure.text : [cell.absent], graded: cell.graded };
+  return cell.figure ? { text: cell.figure.text, graded: cell.graded } : words(cell.absent);
 };
-
-const counted = (n: number, one: string): string =>
-  n === 0 ? 'nothing' : `${n} ${one}${n === 1 ? '' : 's'}`;
 
 /** How each measure is told of a drive: by the same cells as everywhere where there is one. */
 const told: Readonly<Record<MeasureId, (candidate: Candidate) => Told>> = {
-  error: (c) => cellOf(c, 'error'),
+  error: (c) => {
+    const { dividing, tracking } = c.of.errors.budgets;
+    const unknown = withoutUnknown((dividing ?? tracking)?.budget.unknown ?? 0);
+    return { ...cellOf(c, 'error'), ...(unknown !== '' && { note: unknown }) };
+  },
   grade: (c) => cellOf(c, 'divisions'),
   force: (c) => cellOf(c, 'force'),
   speed: (c) => cellOf(c, 'speed'),
   steps: (c) => cellOf(c, 'steps'),
   hold: ({ report: { judged } }) => {
     const back = judged.force?.force.turnsBack;
-    if (back === undefined) return plain('no load given');
+    if (back === undefined) return words('no load given');
     if (back === null) return plain('', { grade: 'unknown', word: 'not known' });
     return back
       ? plain('', { grade: 'misses', word: 'turns back' })
       : plain('', { grade: 'even', word: 'holds itself' });
   },
   buy: ({ to }) =>
-    to.buy === null
-      ? plain('no price', { grade: 'unknown', word: 'Unknown' })
-      : plain(to.buy.n === 0n ? 'nothing' : decimal(to.buy, 2)),
-  make: ({ to }) => plain(counted(to.make, 'wheel')),
+    to.buy === null ? words('no price') : to.buy.n === 0n ? words('nothing') : plain(decimal(to.buy, 2)),
+  make: ({ to }) =>
+    to.make === 0 ? words('nothing') : words(to.make === 1 ? 'wheel' : 'wheels', [String(to.make)]),
   stages: ({ drive }) => plain(String(chosenStages(drive).length)),
   parts: (c) => plain(String(measureOf('parts').of(c))),
   lost: (c) => {
     const lost = measureOf('lost').of(c);
     if (lost === null) return plain('', { grade: 'unknown', word: 'Unknown' });
-    return lost === 0 ? plain('0', null, 'one-sided approach') : plain(roughAngle(lost));
+    return lost === 0 ? words('one-sided approach', ['0']) : plain(roughAngle(lost));
   },
   round: (c) => {
     const seconds = measureOf('round').of(c);
-    return seconds === null ? plain('no camera') : { text: timeText(-seconds), graded: null };
+    return seconds === null ? words('no camera') : { text: timeText(-seconds), graded: null };
   },
 };
 
@@ -90,13 +91,13 @@ export function decides(request: ChooseRequest, { best }: Pick<Chosen, 'best'>, 
   if (first < 0) return 'As good as the first in everything that counts.';
   const id = request.measures[first]!;
   const title = measureOf(id).title.toLowerCase();
-  const head = `${title}: ${shown(id, leader)} against ${shown(id, other)}`;
-  if (at === 0) return `What decides is ${head}.`;
+  if (at === 0)
+    return `${measureOf(id).title} decides: ${shown(id, leader)}, against ${shown(id, other)} of the next.`;
   const gains = request.measures.filter(
     (_, i) => differs(request, i, leader, one) && less(one.values[i], leader.values[i]),
   );
-  const gain = gains.map((g) => `${measureOf(g).title.toLowerCase()} ${shown(g, one)}`);
-  return `Behind the first in ${title} (${shown(id, one)})${gain.length > 0 ? `; it gains ${listed(gain)}` : ''}.`;
+  const gain = gains.map((g) => `${measureOf(g).title.toLowerCase()} (${shown(g, one)})`);
+  return `Behind the first in ${title}: ${shown(id, one)}.${gain.length > 0 ? ` Better in ${listed(gain)}.` : ''}`;
 }
 
 const less = (a: number | null | undefined, b: number | null | undefined): boolean =>
@@ -157,8 +158,7 @@ function whyOut({ judged, out }: Met): Pick<Dropped, 'asking' | 'by'> {
     return { asking: null, by: 'others are as good in all that counts, and better in something' };
   const [asking, met] = [...out].sort((a, b) => b[1].count - a[1].count)[0] ?? [null, null];
   if (!asking || !met) return { asking: null, by: 'what stands behind it is beaten already' };
-  if (asking === 'tolerance')
-    return { asking, by: `rounding alone is ${roughAngle(met.by)} over it` };
+  if (asking === 'tolerance') return { asking, by: `rounding alone is ${roughAngle(met.by)} over it` };
   if (asking === 'torque') return { asking, by: `at best ${measured(met.by)} times what is wanted` };
   if (asking === 'misfit') return { asking, by: 'nothing of it goes together' };
   if (asking === 'spend') return { asking, by: `it costs ${measured(met.by)} at least` };

@@ -15,7 +15,7 @@ import { searchedKinds, type StageKindId } from './stages/index.ts';
 
 /** What a search for trains was bent to, kept with the drive. What is absent is read from the job, the train, or is free. (handbook: find) */
 export interface FindSettings {
-  readonly question?: 'divisions' | 'ratio' | 'rate' | 'branches';
+  readonly question?: 'divisions' | 'ratio' | 'rate' | 'branches' | 'drives';
   /** as typed; the job's when absent */
   readonly divisions?: string;
   /** exact; the present train's ratio when absent */
@@ -48,6 +48,14 @@ export interface FindSettings {
   readonly leastRpm?: string;
   /** greatest error, parts in a million */
   readonly errorPpm?: string;
+  /** of whole drives: where they are chosen from, what may be cut, whether the motor stays, and how many stages */
+  readonly pool?: 'shelf' | 'shelfAndBought' | 'anything';
+  readonly canMake?: 'yes' | 'no';
+  readonly keepMotor?: 'yes' | 'no';
+  readonly driveStages?: number;
+  readonly spendAtMost?: string;
+  /** what counts, in its order: "error, grade, hold" */
+  readonly measures?: string;
 }
 
 const text = (key: string, label: string, hint: string): InputSpec => ({
@@ -103,6 +111,7 @@ export const findInputs: readonly InputSpec[] = [
     ['ratio', 'Ratio'],
     ['rate', 'Rate'],
     ['branches', 'Two branches'],
+    ['drives', 'Whole drives'],
   ]),
   text('divisions', 'Divide by', 'read from the job'),
   exact('target', 'Ratio', '365.24219'),
@@ -140,6 +149,22 @@ export const findInputs: readonly InputSpec[] = [
   ]),
   exact('leastRpm', 'Min output speed', '2', 'rpm'),
   exact('errorPpm', 'Max error', '1000', 'ppm'),
+  choice('pool', 'Chosen from', [
+    ['shelf', 'Shelf'],
+    ['shelfAndBought', 'Shelf + bought'],
+    ['anything', 'Anything'],
+  ]),
+  choice('canMake', 'I can cut or print wheels', [
+    ['yes', 'yes'],
+    ['no', 'no'],
+  ]),
+  choice('keepMotor', 'Keep the motor I have', [
+    ['no', 'no'],
+    ['yes', 'yes'],
+  ]),
+  count('driveStages', 'Stages at most', 1, 4, 2),
+  exact('spendAtMost', 'Spend at most', '60'),
+  text('measures', 'What counts', 'error, grade, hold, buy, make: the most important first'),
 ];
 
 /** Steps a turn that are looked for when nobody says: below it a step is coarse, above it a motor is slow. */

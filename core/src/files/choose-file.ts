@@ -219,7 +219,7 @@ function givenPool({ sources = [], stages, canMake }: RequestFile['pool']): Choo
     byKey.set(key, { stage: made, takes: [key] });
   }
   const choices = sources.map(({ price: cost, own = 0, ...alone }): SourceChoice => {
-    const one = withMode(alone as Given) as unknown as Source;
+    const one = withMode(alone) as unknown as Source;
     return {
       source: one,
       modes: sourceKindOf(one).modes(one),

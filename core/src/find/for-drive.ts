@@ -104,8 +104,9 @@ function shortest({ timer }: Drive, form: FindForm): FindRequest['interval'] {
 }
 
 function askedOf(form: FindForm): Result<Asked> {
-  // two branches are another search
-  if (form.question === 'branches') return error('empty', '', { path: 'question', example: 'ratio' });
+  // two branches and whole drives are other searches
+  if (form.question === 'branches' || form.question === 'drives')
+    return error('empty', '', { path: 'question', example: 'ratio' });
   if (form.question === 'ratio') return ok({ question: 'ratio', target: exactly(form.target) });
   if (form.question === 'rate')
     return ok({

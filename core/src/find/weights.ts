@@ -1,7 +1,7 @@
 import { firstAtLeast, ONLY_ONE, sparse, times, type Products, type ProductSets } from './products.ts';
 
 /** So many values are looked at together: where they stand is a list that stays in the cache. */
-const WINDOW = 2 ** 16;
+const STRETCH = 2 ** 16;
 
 /** Products with what is behind each: the fewest teeth of wheels that make it, and the least largest wheel. */
 export interface Light {
@@ -93,10 +93,10 @@ function behind(a: Light, b: Light, values: Products, ways: Ways | null): Light 
     return out;
   }
   // where each value of the window stands; what is no product is never asked
-  const place = new Int32Array(WINDOW);
+  const place = new Int32Array(STRETCH);
   let at = 0;
-  for (let base = 0; base <= most; base += WINDOW) {
-    const end = base + WINDOW;
+  for (let base = 0; base <= most; base += STRETCH) {
+    const end = base + STRETCH;
     for (; at < values.length && values[at]! < end; at++) place[values[at]! - base] = at;
     for (let j = 0; j < next.length; j++) next[j] = weigh(a, b, j, next[j]!, place, base, end, out, ways);
   }

@@ -1,3 +1,4 @@
+export { contextOf, type Context } from './context.ts';
 export { report, type Report } from './report.ts';
 export { treeReport, type OutputReport, type TreeReport } from './outputs.ts';
 export { type DivisionRow, type ErrorChart } from './divide/divide.ts';
@@ -54,6 +55,7 @@ export { workReport } from './make/wheels.ts';
 export { whatIf, type WhatIf, type WhatIfOf, type WhatIfSlider } from './what-if.ts';
 export type { BenchForm } from './force/bench-form.ts';
 export { errorsAnswer } from './errors/answer.ts';
+export { withoutUnknown } from './errors/words.ts';
 export type { Samples } from './errors/matrix.ts';
 export { SEED, type BudgetReport } from './errors/report.ts';
 export type { ErrorRow } from './errors/rows.ts';

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef, watchEffect } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { proxy, wrap, type Remote } from 'comlink';
 import {
   joined,
@@ -174,12 +174,6 @@ export const useFinding = defineStore('finding', () => {
     return search(driveId, drive);
   }
 
-  const frame = useSearching();
-  frame.stop = stop;
-  watchEffect(() => {
-    frame.running = running.value;
-    frame.part = part.value;
-    frame.message = message.value;
-  });
+  useSearching().follow({ running, part, message, stop });
   return { finding, refusal, failed, running, part, message, search, stop, again, others };
 });

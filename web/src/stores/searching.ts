@@ -1,5 +1,14 @@
 import { defineStore } from 'pinia';
-import { ref, shallowRef } from 'vue';
+import { ref, shallowRef, watchEffect, type Ref } from 'vue';
+
+/** A long work that the frame tells of. */
+interface Told {
+  readonly running: Readonly<Ref<boolean>>;
+  readonly part: Readonly<Ref<number>>;
+  readonly message: Readonly<Ref<string>>;
+  /** ends it and keeps what it has */
+  readonly stop: () => void;
+}
 
 /** What the frame tells of a search that is under way, whichever station is shown; who searches keeps it true. */
 export const useSearching = defineStore('searching', () => {
@@ -7,7 +16,16 @@ export const useSearching = defineStore('searching', () => {
   /** the part that is behind, 0 to 1 */
   const part = ref(0);
   const message = ref('');
-  /** ends the search and keeps what it has */
   const stop = shallowRef<() => void>(() => undefined);
-  return { running, part, message, stop };
+  /** tells of one from now on; of two the one that began last is told */
+  const follow = (of: Told): void => {
+    watchEffect(() => {
+      if (of.running.value) stop.value = of.stop;
+      else if (stop.value !== of.stop) return;
+      running.value = of.running.value;
+      part.value = of.part.value;
+      message.value = of.message.value;
+    });
+  };
+  return { running, part, message, stop, follow };
 });

@@ -72,7 +72,7 @@ const STEPS_BY = {
       class="full"
       label="Question"
       :value="form.question"
-      :options="optionsOf('question').filter((o) => o.value !== 'branches')"
+      :options="optionsOf('question').filter((o) => o.value !== 'branches' && o.value !== 'drives')"
       @choose="(v) => choose('question', v)"
     />
     <ReadField
@@ -269,6 +269,10 @@ h3 .q {
   grid-template-columns: 1fr 1fr;
 }
 .form :deep(label),
+.upto :deep(.v-btn) {
+  min-width: 1.625rem;
+  padding-inline: 0.375rem;
+}
 .upto > span {
   white-space: nowrap;
 }

@@ -18,10 +18,8 @@ import {
   type Stage,
 } from '@pendrix/core';
 import { useFinding } from '../../stores/finding.ts';
-import { useNotices } from '../../stores/notices.ts';
 import { useRecords } from '../../records/records.ts';
 import { useShelf } from '../../stores/shelf.ts';
-import { useWorkshop } from '../../stores/workshop.ts';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import CurePanel from '../../ui/CurePanel.vue';
 import { useCures } from '../../ui/use-cures.ts';
@@ -30,6 +28,7 @@ import { reportOf, useOpenDrive, useReport } from '../../ui/open-drive.ts';
 import { afterLoading, useNextFrame } from '../../ui/next-frame.ts';
 import { useSettled } from '../../ui/settled.ts';
 import FindForm from './FindForm.vue';
+import { useTaking } from './taking.ts';
 import TwoBranches from './TwoBranches.vue';
 import FindList from './FindList.vue';
 import FindOpened from './FindOpened.vue';
@@ -37,9 +36,19 @@ import ToggleChoice from '../../ui/ToggleChoice.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** Which trains would come out even? The search follows what is asked as it is written. */
+const WholeDrives = defineAsyncComponent(() => import('./WholeDrives.vue').then(afterLoading));
 const FindChart = defineAsyncComponent(() => import('./FindChart.vue').then(afterLoading));
 const { edit, id, path, tree, look } = useOpenDrive();
-const two = computed(() => present.value.drive.find?.question === 'branches');
+const WAYS = [
+  { value: 'train', title: 'One train' },
+  { value: 'branches', title: 'Two branches' },
+  { value: 'drives', title: 'Whole drives' },
+] as const;
+const way = computed(() => {
+  const question = present.value.drive.find?.question;
+  return WAYS.find((w) => w.value === question)?.value ?? 'train';
+});
+const one = computed(() => way.value === 'train');
 function usedTwo([first]: readonly [string, string]): void {
   look(first);
   if (id.value !== null) void router.push({ name: 'train', params: { id: id.value } });
@@ -48,8 +57,6 @@ const present = useReport();
 const finding = useFinding();
 const shelf = useShelf();
 const records = useRecords();
-const workshop = useWorkshop();
-const notices = useNotices();
 const router = useRouter();
 
 const all = ref(false);
@@ -64,8 +71,7 @@ const { settled } = useSettled(() => [searched.value, shelf.parts, records.ready
 watch(
   settled,
   ([drive, , ready]) => {
-    if (id.value !== null && ready && drive.find?.question !== 'branches')
-      void finding.search(searchId.value, drive);
+    if (id.value !== null && ready && way.value === 'train') void finding.search(searchId.value, drive);
   },
   { immediate: true },
 );
@@ -107,36 +113,16 @@ const found = computed(() =>
 const owned = (stages: readonly Stage[]): readonly Stage[] =>
   fromShelf(stages, shelf.parts, (p) => p.own - shelf.usedBeside(p.id, present.value.drive.name));
 
+const taking = useTaking();
 function use(): void {
-  if (!row.value || !mine.value || id.value === null) return;
-  const at = id.value;
+  if (!row.value || !mine.value) return;
   const train = foundTrain(searched.value, mine.value.request, row.value.row);
-  edit({
-    do: 'train',
-    train: { ...train, stages: owned(train.stages) },
-    label: `use ${foundMessage(row.value.row)}`,
-  });
-  notices.tell({
-    message: `The train is now ${foundMessage(row.value.row)}.`,
-    tone: 'plain',
-    act: { label: 'Undo', do: () => void records.undo({ kind: 'drive', id: at, whole: false }) },
-  });
+  const what = foundMessage(row.value.row);
+  taking.take({ ...train, stages: owned(train.stages) }, what, `The train is now ${what}.`);
 }
 function copy(): void {
-  if (!row.value || !mine.value || id.value === null) return;
-  const made = workshop.duplicate(id.value);
-  if (!made) return;
-  workshop.edit(
-    made.id,
-    {
-      do: 'train',
-      train: foundTrain(searched.value, mine.value.request, row.value.row),
-      label: `use ${foundMessage(row.value.row)}`,
-    },
-    null,
-    path.value?.train ?? 0,
-  );
-  void router.push({ name: 'train', params: { id: made.id } });
+  if (!row.value || !mine.value) return;
+  taking.copy(foundTrain(searched.value, mine.value.request, row.value.row), foundMessage(row.value.row));
 }
 /** Nothing found comes out even: what the present train lacks, and what would cure it, stands below what misses least. */
 const cures = useCures(() => present.value);
@@ -156,22 +142,21 @@ const again = (): void => {
 </script>
 
 <template>
-  <TwoColumns class="find" aside="The opened train" shares="minmax(0, 1fr) 320px" :wide="!row || two">
+  <TwoColumns class="find" aside="The opened train" shares="minmax(0, 1fr) 320px" :wide="!row || !one">
     <header class="sub">
       <h2>Find</h2>
-      <span class="q">Which trains would come out even?</span>
+      <span class="q">{{
+        way === 'drives' ? 'Which drive would do this job?' : 'Which trains would come out even?'
+      }}</span>
       <v-spacer />
       <ToggleChoice
         label="Search for"
-        :value="two"
-        :options="[
-          { value: false, title: 'One train' },
-          { value: true, title: 'Two branches' },
-        ]"
-        @choose="(v) => edit({ do: 'find', key: 'question', text: v ? 'branches' : 'ratio' })"
+        :value="way"
+        :options="WAYS"
+        @choose="(v) => edit({ do: 'find', key: 'question', text: v === 'train' ? '' : v })"
       />
       <ChoiceField
-        v-if="!two"
+        v-if="one"
         class="order"
         across
         label="Sort by"
@@ -180,7 +165,7 @@ const again = (): void => {
         @choose="(v) => (order = v as FindOrder)"
       />
       <ToggleChoice
-        v-if="report && !two"
+        v-if="report && one"
         label="Shown"
         :value="all"
         :options="[
@@ -190,16 +175,28 @@ const again = (): void => {
         @choose="(v) => (all = v)"
       />
       <v-btn
-        v-if="report && report.all > 0 && !two"
+        v-if="report && report.all > 0 && one"
         variant="text"
         :prepend-icon="mdiFileDelimitedOutline"
         @click="saveFound(report.groups.flatMap((g) => g.rows))"
         >CSV</v-btn
       >
     </header>
-    <div class="body">
+    <WholeDrives
+      v-if="way === 'drives' && id !== null"
+      :drive-id="searchId"
+      :present="reportOf(searched)"
+      :edit="edit"
+    />
+    <div v-else class="body">
       <FindForm :drive="present.drive" :shelf="shelf.parts" :edit="edit" />
-      <TwoBranches v-if="two && path && tree" :path="path" :tree="tree" :edit="edit" @used="usedTwo" />
+      <TwoBranches
+        v-if="way === 'branches' && path && tree"
+        :path="path"
+        :tree="tree"
+        :edit="edit"
+        @used="usedTwo"
+      />
       <div v-else class="results">
         <template v-if="report">
           <p class="asked">

@@ -1,0 +1,74 @@
+import { error, ok, type Result } from '../numbers/index.ts';
+import { dutiesIn, type Drive, type DutyId } from '../drive/index.ts';
+import type { ShelfPart } from '../shelf/index.ts';
+import { measureOf, measureIds, USUAL_MEASURES, type MeasureId } from './measures.ts';
+import { poolOf, wantedOf, type PoolFrom } from './pool.ts';
+import { MAX_MEASURES, type ChooseRequest } from './request.ts';
+
+/** What whole drives are chosen by, each in force: as it was typed, else as usual. */
+export interface ChooseForm {
+  readonly from: PoolFrom;
+  readonly canMake: boolean;
+  readonly keepMotor: boolean;
+  readonly stages: number;
+  readonly spendAtMost: string;
+  /** what counts, the most important first */
+  readonly measures: readonly { readonly id: MeasureId; readonly title: string }[];
+  /** what else could count */
+  readonly more: readonly { readonly id: MeasureId; readonly title: string }[];
+}
+
+/** What asks something of a drive besides dividing. */
+const ASKING = ['rates', 'spins', 'sweeps', 'load'] as const satisfies readonly DutyId[];
+/** Stages of a whole drive when nobody says. */
+const STAGES = 2;
+const titled = (id: MeasureId): ChooseForm['more'][number] => ({ id, title: measureOf(id).title });
+const isMeasure = (word: string): word is MeasureId => (measureIds as readonly string[]).includes(word);
+
+export function chooseForm({ find: set = {} }: Pick<Drive, 'find'>): ChooseForm {
+  const typed = [...new Set((set.measures ?? '').split(/[\s,]+/).filter(isMeasure))].slice(0, MAX_MEASURES);
+  const measures = typed.length > 0 ? typed : USUAL_MEASURES;
+  return {
+    from: set.pool ?? 'shelf',
+    canMake: set.canMake !== 'no',
+    keepMotor: set.keepMotor === 'yes',
+    stages: set.driveStages ?? STAGES,
+    spendAtMost: set.spendAtMost ?? '',
+    measures: measures.map(titled),
+    more: measureIds.filter((id) => !measures.includes(id)).map(titled),
+  };
+}
+
+/**
+ * What a drive's choice asks of what there is: its job, and the pool of its form. `used` tells how many of a line of the shelf other
+ * drives take. Refused while nothing is asked, or no motor is there. (handbook: choose)
+ */
+export function chooseRequestFor(
+  drive: Drive,
+  shelf: readonly ShelfPart[],
+  used: (id: string) => number,
+): Result<ChooseRequest> {
+  const form = chooseForm(drive);
+  const wanted = wantedOf(drive);
+  const asked = ASKING.some((id) => dutiesIn(wanted, id).length > 0);
+  if (wanted.job.divisions.trim() === '' && !asked)
+    return error('empty', '', { path: 'job.divisions', example: '24, 360' });
+  const pool = poolOf(
+    { from: form.from, canMake: form.canMake, keepSource: form.keepMotor ? drive.train.source : null },
+    shelf,
+    (part) => Math.max(0, part.own - used(part.id)),
+  );
+  if (pool.sources.length === 0)
+    return error('empty', '', { path: 'pool', example: 'a stepper motor on the shelf' });
+  return ok({
+    wanted,
+    sources: pool.sources,
+    stages: pool.stages,
+    stock: pool.stock,
+    maxStages: form.stages,
+    ...(form.spendAtMost !== '' && { spendAtMost: form.spendAtMost }),
+    measures: form.measures.map((m) => m.id),
+    count: Infinity,
+    pool: pool.words,
+  });
+}
