@@ -36,6 +36,11 @@ const cellOf = ({ report }: Candidate, id: CellId): Told => {
   return cell.figure ? { text: cell.figure.text, graded: cell.graded } : words(cell.absent);
 };
 
+const timed = ([value, unit]: readonly [string, string]): Told => ({
+  text: [value, { unit }],
+  graded: null,
+});
+
 /** How each measure is told of a drive: by the same cells as everywhere where there is one. */
 const told: Readonly<Record<MeasureId, (candidate: Candidate) => Told>> = {
   error: (c) => {
@@ -68,7 +73,7 @@ const told: Readonly<Record<MeasureId, (candidate: Candidate) => Told>> = {
   },
   round: (c) => {
     const seconds = measureOf('round').of(c);
-    return seconds === null ? words('no camera') : { text: timeText(-seconds), graded: null };
+    return seconds === null ? words('no camera') : timed(timeText(-seconds));
   },
 };
 
@@ -177,8 +182,8 @@ export function chooseCertificate(request: ChooseRequest, chosen: Chosen): strin
       ? `, and ${grouped(String(bounded))} endings that are beaten whatever stands before them`
       : '';
   return (
-    `${request.pool}, up to ${request.maxStages} stages: ${grouped(String(considered))} drives were judged${beaten}; ` +
+    `${request.pool}, up to ${request.maxStages} ${request.maxStages === 1 ? 'stage' : 'stages'}: ${grouped(String(considered))} drives were judged${beaten}; ` +
     `nothing beats ${best.length === 1 ? 'one' : best.length}${equal > 0 ? `, and ${grouped(String(equal))} are as good as one of them` : ''}.${spread} ` +
-    (proven ? 'Proven within this pool.' : 'So far: it was stopped.')
+    (proven ? 'Proven within this pool.' : 'So far, not proven yet.')
   );
 }

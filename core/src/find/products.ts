@@ -163,13 +163,20 @@ export function places(sorted: Products): (value: number) => number {
   return place;
 }
 
+/** The same for a few values: no table is made for them, but one that is there is used. */
+export const placesAtHand = (sorted: Products): ((value: number) => number) =>
+  placesKnown.get(sorted) ?? halving(sorted);
+
+const halving =
+  (sorted: Products) =>
+  (value: number): number => {
+    const at = firstAtLeast(sorted, value);
+    return sorted[at] === value ? at : -1;
+  };
+
 function placesOf(sorted: Products): (value: number) => number {
   const most = sorted.at(-1) ?? 0;
-  if (most > DENSE || sorted.length < 64)
-    return (value) => {
-      const at = firstAtLeast(sorted, value);
-      return sorted[at] === value ? at : -1;
-    };
+  if (most > DENSE || sorted.length < 64) return halving(sorted);
   const table = new Int32Array(most + 1).fill(-1);
   for (let i = 0; i < sorted.length; i++) table[sorted[i]!] = i;
   return (value) => (value <= most ? table[value]! : -1);

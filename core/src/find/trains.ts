@@ -3,7 +3,7 @@ import type { WheelSets } from './wheel-sets.ts';
 import { comparePairs, largest, type Pairs } from './wheel-sets.ts';
 import type { Shape, Workbench } from './kit.ts';
 import { partLargest } from './parts.ts';
-import { places } from './products.ts';
+import { placesAtHand } from './products.ts';
 
 /** A train: wheel pairs and then the parts that are used as they are. */
 export interface FoundTrain {
@@ -51,7 +51,7 @@ export function* waysTo(bench: Workbench, ratio: Rational, stages: number, most:
       }
     }
     for (const lists of bench.products(shape)) {
-      const [driven, drivers] = [places(lists.driven), places(lists.drivers)];
+      const [driven, drivers] = [placesAtHand(lists.driven), placesAtHand(lists.drivers)];
       const times = Math.min((lists.driven.at(-1) ?? 0) / n, (lists.drivers.at(-1) ?? 0) / d);
       let last = room();
       if (times <= Math.max(MULTIPLES, lists.drivers.length)) {

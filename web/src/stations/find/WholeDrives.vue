@@ -245,8 +245,13 @@ const again = (): void => void choosing.again(driveId, present.drive);
 }
 @media (max-width: 960px) {
   .whole {
-    display: block;
-    overflow: auto;
+    display: flex;
+    flex: none;
+    flex-direction: column-reverse;
+  }
+  .table,
+  .differs {
+    flex: none;
   }
   .drives {
     border-left: 0;

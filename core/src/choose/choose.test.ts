@@ -1,0 +1,219 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { readDrive, readShelf } from '../files/index.ts';
+import { kindOf, sourceKindOf, type Drive } from '../drive/index.ts';
+import { runNow } from '../find/index.ts';
+import { report } from '../report/index.ts';
+import type { ShelfPart } from '../shelf/index.ts';
+import {
+  answerOf,
+  choose,
+  chooseForm,
+  chooseReport,
+  chooseRequestFor,
+  chooseTable,
+  chosenOf,
+  placesOf,
+  poolOf,
+  undominated,
+  USUAL_MEASURES,
+  wantedOf,
+  type ChooseRequest,
+} from './index.ts';
+
+const demo = (name: string): string =>
+  readFileSync(new URL(`../../../demo/${name}`, import.meta.url), 'utf8');
+function ok<T>(result: { readonly ok: true; readonly value: T } | { readonly ok: false }): T {
+  if (!result.ok) throw new Error('refused');
+  return result.value;
+}
+const shelf = ok(readShelf(demo('lantern-hill.shelf.json')));
+const sundial = ok(readDrive(demo('sundial-ring.pendrix.json')));
+const none = (): number => 0;
+const request = (drive: Drive, parts: readonly ShelfPart[] = shelf, used = none): ChooseRequest =>
+  ok(chooseRequestFor(drive, parts, used));
+
+describe('values that cannot be told apart', () => {
+  test('a place reaches so far from its own least, not from link to link', () => {
+    const place = placesOf([100, 104, 106, 109, 111, null], 0.05);
+    expect([100, 104, 106, 109, 111, null].map(place)).toEqual([0, 0, 1, 1, 1, 2]);
+    expect(placesOf([], 0.05)(null)).toBe(0);
+    // nothing is within 5 % of none
+    expect([0, 1e-9].map(placesOf([0, 1e-9], 0.05))).toEqual([0, 1]);
+  });
+
+  test('what nothing beats, of equals the simpler', () => {
+    const rows = [
+      { name: 'b', values: [10, 5] },
+      { name: 'a', values: [10.2, 5] },
+      { name: 'worse', values: [12, 5] },
+      { name: 'cheap', values: [40, 1] },
+      { name: 'unknown', values: [null, 0] },
+    ];
+    const { best, equal } = undominated(rows, ['error', 'buy'], (x, y) => (x.name < y.name ? -1 : 1));
+    expect(best.map((r) => r.name)).toEqual(['a', 'cheap', 'unknown']);
+    expect(equal).toBe(1);
+  });
+
+  test('the same as comparing each with every other', () => {
+    const value = fc.option(fc.integer({ min: 0, max: 4 }), { nil: null });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(value, value, value), { maxLength: 30 }), (all) => {
+        const rows = all.map((values, i) => ({ i, values }));
+        const { best, equal } = undominated(rows, ['make', 'stages', 'parts'], (a, b) => a.i - b.i);
+        const less = (a: number | null, b: number | null): boolean => (a ?? 9) < (b ?? 9);
+        const unbeaten = rows.filter(
+          (r) =>
+            !rows.some(
+              (o) =>
+                o.values.every((v, k) => !less(r.values[k]!, v)) &&
+                o.values.some((v, k) => less(v, r.values[k]!)),
+            ),
+        );
+        expect(best.length + equal).toBe(unbeaten.length);
+        for (const b of best) expect(unbeaten).toContain(b);
+      }),
+    );
+  });
+});
+
+describe('a pool', () => {
+  const asked = { from: 'shelf', canMake: true, keepSource: null } as const;
+  const own = (p: ShelfPart): number => p.own;
+
+  test('of the shelf: whole parts, pairs that reduce, motors with drivers, each mode once', () => {
+    const pool = poolOf(asked, shelf, own);
+    const kinds = new Set(pool.stages.map((s) => s.stage.kind));
+    expect(kinds).toEqual(new Set(['worm', 'box', 'planetary', 'belt', 'spur']));
+    for (const { stage, takes } of pool.stages)
+      if (takes.length === 2) expect(Number(kindOf(stage).reduction(stage).n)).not.toBe(0);
+    const modes = pool.sources
+      .filter((s) => sourceKindOf(s.source).fullSteps(s.source) === 200)
+      .flatMap((s) => s.modes);
+    expect(modes).toEqual([1, 2, 4, 8, 16, 32, 64, 128, 256]);
+    expect(pool.words).toContain('pairs that reduce');
+  });
+
+  test('a wheel that is owned once is not on both sides, nor twice in a train', () => {
+    const drive = { ...sundial, find: { driveStages: 2, measures: 'stages' } };
+    const two = shelf.filter(
+      (p) => p.id === 'pulley-2-20' || p.id === 'pulley-2-72' || p.kind === 'motor' || p.kind === 'driver',
+    );
+    const one = two.map((p) => (p.id.startsWith('pulley') ? { ...p, own: 1 } : p));
+    const chosen = runNow(choose(request(drive, one)));
+    expect(chosen.considered).toBeGreaterThan(0);
+    for (const { candidate } of chosen.best)
+      expect(candidate.drive.train.stages.length).toBeLessThanOrEqual(1);
+  });
+
+  test('what other drives take is not there', () => {
+    const drive = { ...sundial, find: { driveStages: 1 } };
+    const free = request(drive).stages.some((s) => s.takes.includes('worm-08-144'));
+    const taken = request(drive, shelf, (id) => (id === 'worm-08-144' ? 1 : 0));
+    expect([free, taken.stages.some((s) => s.takes.includes('worm-08-144'))]).toEqual([true, false]);
+  });
+
+  test('bought: what has a price; anything: every kind that brings usual sizes', () => {
+    const bare = shelf.map((p) => ({ ...p, own: 0 }));
+    expect(poolOf(asked, bare, own).stages).toEqual([]);
+    const bought = poolOf({ ...asked, from: 'shelfAndBought' }, bare, own);
+    expect(bought.stages.length).toBeGreaterThan(0);
+    for (const { takes } of bought.stages)
+      for (const id of takes) expect(bought.stock.get(id)!.price).toBeDefined();
+    const anything = poolOf({ ...asked, from: 'anything' }, [], own);
+    expect(anything.sources.length).toBeGreaterThan(3);
+    expect(new Set(anything.stages.map((s) => s.stage.kind)).size).toBeGreaterThan(5);
+    // a train of them can be made into a drive as it is
+    for (const { stage } of anything.stages)
+      expect(report({ ...sundial, train: { ...sundial.train, stages: [stage] } }).verdict).toHaveLength(6);
+  });
+
+  test('the motor that is there and no other', () => {
+    const pool = poolOf({ ...asked, keepSource: sundial.train.source }, shelf, own);
+    expect(pool.sources.map((s) => s.source)).toEqual([sundial.train.source]);
+  });
+});
+
+describe('of a drive', () => {
+  test('the form: as typed, else as usual; a measure stands once', () => {
+    expect(chooseForm({}).measures.map((m) => m.id)).toEqual([...USUAL_MEASURES]);
+    const form = chooseForm({
+      find: { measures: 'make, error, make, beauty', driveStages: 3, pool: 'anything', canMake: 'no' },
+    });
+    expect(form.measures.map((m) => m.id)).toEqual(['make', 'error']);
+    expect(form.more.map((m) => m.id)).not.toContain('make');
+    expect([form.stages, form.from, form.canMake]).toEqual([3, 'anything', false]);
+  });
+
+  test('what is wanted keeps what is kept, and nothing of what was chosen', () => {
+    const kept = {
+      ...sundial,
+      train: {
+        ...sundial.train,
+        stages: sundial.train.stages.map((s, i) => (i === 1 ? { ...s, kept: true } : s)),
+      },
+    };
+    expect(wantedOf(kept).train.stages.map((s) => s.kind)).toEqual(['internal']);
+    expect(Object.keys(wantedOf({ ...kept, log: [], bench: {} }))).not.toContain('log');
+  });
+
+  test('with nothing asked, or no motor, it says which', () => {
+    const idle = chooseRequestFor({ ...sundial, job: { divisions: '' } }, shelf, none);
+    expect(!idle.ok && idle.refusal.path).toBe('job.divisions');
+    const bare = chooseRequestFor(sundial, [], none);
+    expect(!bare.ok && bare.refusal.path).toBe('pool');
+  });
+
+  const drive = { ...sundial, find: { driveStages: 1 } };
+  const chosen = runNow(choose(request(drive)));
+
+  test('the worm of 144 is among what nothing beats, and errs as its own report says', () => {
+    const worm = chosen.best.find((b) => b.candidate.drive.name === 'Worm 1 : 144, motor of 200')!;
+    const told = report(worm.candidate.drive);
+    expect(worm.values[0]).toBe(told.judged.errors.budgets.dividing!.budget.worst);
+    expect(told.verdict.find((c) => c.cell === 'divisions')!.graded!.grade).toBe('even');
+  });
+
+  test('it passes to a page as plain data, and is the same there', () => {
+    const back = chosenOf(structuredClone(answerOf(chosen)));
+    const [a, b] = [chosen, back].map((c) => chooseTable(chooseReport(request(drive), c, drive)));
+    expect(b).toEqual(a);
+  });
+
+  test('side by side: the present drive first, what counts in its order, rows that differ lit', () => {
+    const r = chooseReport(request(drive), chosen, drive, 3);
+    expect(r.columns[0]).toMatchObject({
+      present: true,
+      title: 'Present drive',
+      subtitle: 'Belt 20 : 72, ring pair 15 : 120, motor of 200 at 1/16',
+    });
+    expect(r.columns.length).toBeLessThanOrEqual(4);
+    expect(r.rows.slice(0, 5).map((row) => row.counts)).toEqual([1, 2, 3, 4, 5]);
+    expect(r.rows.find((row) => row.id === 'error')!.lit).toBe(true);
+    // nobody gave a load: that is the same of all
+    expect(r.rows.find((row) => row.id === 'hold')!.lit).toBe(false);
+    // the ring of the present drive is on no shelf: it is made
+    expect(r.rows.find((row) => row.id === 'make')!.cells[0]).toMatchObject({ text: ['2'], note: 'wheels' });
+    for (const row of r.rows) expect(row.cells).toHaveLength(r.columns.length);
+    expect(chooseTable(r).rows).toHaveLength(r.columns.length);
+  });
+
+  test('families of which nothing is shown say by what', () => {
+    const there = new Set(chosen.best.flatMap((b) => b.candidate.drive.train.stages.map((s) => s.kind)));
+    const { dropped } = chooseReport(request(drive), chosen, null);
+    for (const kind of ['planetary', 'belt'] as const)
+      if (!there.has(kind)) expect(dropped.find((d) => d.family === kindOf({ kind }).title)?.by).toBeTruthy();
+    expect(dropped.every((d) => d.by.length > 5)).toBe(true);
+  });
+
+  test('a stop keeps what was judged, and says that it is not all', () => {
+    const search = choose(request({ ...sundial, find: { driveStages: 3 } }));
+    for (let i = 0; i < 3; i++) search.next(false);
+    const { value, done } = search.next(true);
+    expect(done).toBe(true);
+    const some = value as ReturnType<typeof chosenOf>;
+    expect([some.proven, some.considered > 0]).toEqual([false, true]);
+    expect(chooseReport(request(drive), some, null).certificate).toContain('So far, not proven yet.');
+  });
+});
