@@ -30,7 +30,7 @@ function ok<T>(result: { readonly ok: true; readonly value: T } | { readonly ok:
 }
 const shelf = ok(readShelf(demo('lantern-hill.shelf.json')));
 const sundial = ok(readDrive(demo('sundial-ring.pendrix.json')));
-const none = (): number => 0;
+const none = (_id: string): number => 0;
 const request = (drive: Drive, parts: readonly ShelfPart[] = shelf, used = none): ChooseRequest =>
   ok(chooseRequestFor(drive, parts, used));
 
