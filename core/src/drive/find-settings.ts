@@ -231,6 +231,10 @@ export function readFindInput(
     const read = readDivisions(given);
     return read.ok ? ok(given) : read;
   }
+  if (key === 'measures')
+    return /^[a-z]+(\s*,\s*[a-z]+)*$/i.test(given.trim())
+      ? ok(given.trim())
+      : error('notAChoice', given.trim(), { path: key, limit: 'words with commas: error, grade, hold' });
   if (key === 'steps' || key === 'between') {
     const read = readBetween(given);
     return read.ok
