@@ -1,5 +1,5 @@
 import { boreClashes, kindOf, sourceKindOf, type Drive, type Source, type Stage } from '../drive/index.ts';
-import { contextOf, report, type Context, type Report } from '../report/index.ts';
+import { contextOf, lazy, report, type Context, type Report } from '../report/index.ts';
 import type { Had, SourceChoice } from './stock.ts';
 
 /** One drive that may do the job. */
@@ -44,8 +44,8 @@ export const misfits = ({ train }: Drive): boolean =>
 
 /** A drive as a candidate; its figures are those of any drive that was typed. */
 export const candidateOf = (drive: Drive, to: Had): Candidate => {
-  const of = lazily(() => contextOf(drive));
-  const told = lazily(() => report(drive));
+  const of = lazy(() => contextOf(drive));
+  const told = lazy(() => report(drive));
   return {
     drive,
     to,
@@ -57,8 +57,3 @@ export const candidateOf = (drive: Drive, to: Had): Candidate => {
     },
   };
 };
-
-function lazily<T>(make: () => T): () => T {
-  let made: T | null = null;
-  return () => (made ??= make());
-}

@@ -1,4 +1,5 @@
 export { contextOf, type Context } from './context.ts';
+export { lazy } from './lazy.ts';
 export { report, type Report } from './report.ts';
 export { treeReport, type OutputReport, type TreeReport } from './outputs.ts';
 export { type DivisionRow, type ErrorChart } from './divide/divide.ts';

@@ -4,6 +4,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { Drive, Progress, Refusal } from '@pendrix/core';
 import { chooseRequestFor, type ChooseAnswer, type ChooseRequest } from '@pendrix/core/choose/index';
 import type { ChooseTask, ChooseWork } from '../workers/choose-work.ts';
+import { plain } from './crossing.ts';
 import { useSearching } from './searching.ts';
 import { useShelf } from './shelf.ts';
 
@@ -15,9 +16,6 @@ interface Choosing {
   readonly answer: ChooseAnswer | null;
   readonly stopped: boolean;
 }
-
-/** As it can pass to a worker: stores hand out what watches itself. */
-const plain = <T>(data: T): T => JSON.parse(JSON.stringify(data)) as T;
 
 /** Chooses whole drives, in a worker. It goes on while another station is looked at. */
 export const useChoosing = defineStore('choosing', () => {

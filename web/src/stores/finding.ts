@@ -14,6 +14,7 @@ import {
   type Refusal,
 } from '@pendrix/core';
 import type { FindTask, FindWork } from '../workers/find-work.ts';
+import { plain } from './crossing.ts';
 import { useSearching } from './searching.ts';
 import { useShelf } from './shelf.ts';
 
@@ -33,9 +34,6 @@ interface Hand {
   readonly worker: Worker;
   readonly work: Remote<FindWork>;
 }
-
-/** As it can pass to a worker: stores hand out what watches itself. */
-const plain = <T>(data: T): T => JSON.parse(JSON.stringify(data)) as T;
 
 /** Searches for trains, in workers. One is under way at a time; it goes on while another station is looked at. */
 export const useFinding = defineStore('finding', () => {

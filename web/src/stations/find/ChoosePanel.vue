@@ -43,7 +43,7 @@ const wanted = computed(() => present.asked.asks.lines);
     <h3>What counts, in this order</h3>
     <ol class="counts">
       <li v-for="(m, i) in form.measures" :key="m.id">
-        <span class="place">{{ i + 1 }}</span><span class="title">{{ m.title }}</span>
+        <span class="ordinal">{{ i + 1 }}</span><span class="title">{{ m.title }}</span>
         <IconButton
           :label="`${m.title} up`"
           :icon="mdiArrowUp"
@@ -164,17 +164,6 @@ h3 .q {
 }
 .counts .title {
   flex: 1;
-}
-.place {
-  display: inline-grid;
-  place-items: center;
-  width: 1.125rem;
-  height: 1.125rem;
-  margin-right: 0.5rem;
-  border-radius: 50%;
-  background: var(--p-blue);
-  color: var(--p-on-blue);
-  font: 600 0.75rem/1 var(--mono);
 }
 .add {
   align-self: flex-start;

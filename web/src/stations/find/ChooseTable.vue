@@ -49,7 +49,7 @@ const drawings = computed(() => report.columns.map((c) => c.picture(WIDTH, HEIGH
     <tbody>
       <tr v-for="r in report.rows" :key="r.id" :class="{ lit: r.lit }">
         <th scope="row">
-          <span v-if="r.counts !== null" class="place">{{ r.counts }}</span><span class="title">{{
+          <span v-if="r.counts !== null" class="ordinal">{{ r.counts }}</span><span class="title">{{
             r.title
           }}</span>
         </th>
@@ -168,21 +168,10 @@ td .quiet {
   display: inline-block;
   font-size: 0.8125rem;
 }
-.place {
-  display: inline-grid;
-  place-items: center;
-  width: 1.125rem;
-  height: 1.125rem;
-  margin-right: 0.5rem;
-  border-radius: 50%;
-  background: var(--p-blue);
-  color: var(--p-on-blue);
-  font: 600 0.75rem/1 var(--mono);
-}
 .title {
   font-weight: 500;
 }
-tbody th:not(:has(.place)) .title {
+tbody th:not(:has(.ordinal)) .title {
   margin-left: 1.625rem;
   font-weight: 400;
 }
