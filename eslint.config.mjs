@@ -22,6 +22,7 @@ const ROOMS = [
   ['plans'],
   ['report'],
   ['choose'],
+  ['start'],
   ['files'],
   ['exports'],
 ];

@@ -144,3 +144,9 @@ export async function download(
   const file = await coming;
   return { name: file.suggestedFilename(), text: await readFile(await file.path(), 'utf8') };
 }
+
+/** A drive with nothing asked yet, past the questions that it begins with. */
+export async function newDrive(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'New drive' }).click();
+  await page.getByRole('button', { name: 'I know my numbers' }).click();
+}

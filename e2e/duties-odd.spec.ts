@@ -79,6 +79,7 @@ test('a rate of one’s own, in the words people use', async ({ page }) => {
 emptyTest('with the keyboard alone: from the job to a rate, its timer, and another tab', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).press('Enter');
+  await page.getByRole('button', { name: 'I know my numbers' }).press('Enter');
   await page.getByRole('button', { name: 'Add a rate, a sweep, a camera…' }).focus();
   await page.keyboard.press('Enter');
   await page.keyboard.press('ArrowDown');

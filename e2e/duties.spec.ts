@@ -1,9 +1,22 @@
 import { emptyTest, expect, test } from './quiet.ts';
-import { ask, beginAt, cell, choose, download, field, go, openTab, saved, tab, typeInto } from './bench.ts';
+import {
+  ask,
+  beginAt,
+  cell,
+  choose,
+  download,
+  field,
+  go,
+  openTab,
+  saved,
+  tab,
+  typeInto,
+  newDrive,
+} from './bench.ts';
 
 emptyTest('a star drive from nothing to the file with its constants', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New drive' }).click();
+  await newDrive(page);
   await typeInto(field(page, 'Name of the drive'), 'Meadow cradle');
   await ask(page, 'Rate');
   await expect(cell(page, 'rate')).toContainText('no timer given');
@@ -47,7 +60,7 @@ emptyTest('a star drive from nothing to the file with its constants', async ({ p
 
 emptyTest('a slide of 480 frames with a pan, on one clock', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New drive' }).click();
+  await newDrive(page);
   await ask(page, 'Sweep');
   await typeInto(field(page, 'Frames'), '480');
   await go(page, 'Check');

@@ -1,5 +1,5 @@
 import { emptyTest, expect, test } from './quiet.ts';
-import { beginAt, cell, choose, field, go, saved, typeInto } from './bench.ts';
+import { beginAt, cell, choose, field, go, saved, typeInto, newDrive } from './bench.ts';
 
 test('what cannot be read is said under the field and the last good value stays in force', async ({
   page,
@@ -37,7 +37,7 @@ test('what cannot be read is said under the field and the last good value stays 
 
 emptyTest('every kind of stage by mouse: added, changed, dragged, removed, undone', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New drive' }).click();
+  await newDrive(page);
   await go(page, 'Train');
   for (const kind of ['Spur pair', 'Timing belt', 'Worm', 'Internal pair', 'Fixed ratio']) {
     await page.getByRole('button', { name: 'Add a stage', exact: true }).click();

@@ -29,6 +29,8 @@ emptyTest('from an empty browser to the machine and back, with the keyboard alon
   // A new drive; the division list has the focus.
   await tabTo(page, /^New drive$/);
   await page.keyboard.press('Enter');
+  await tabTo(page, /^I know my numbers$/);
+  await page.keyboard.press('Enter');
   await expect(field(page, 'Divisions of one turn')).toBeFocused();
   await page.keyboard.type('60, 73, 95, 97');
   await expect(cell(page, 'divisions')).toContainText('of 4');

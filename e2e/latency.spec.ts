@@ -1,5 +1,5 @@
 import { emptyTest, expect, test } from './quiet.ts';
-import { beginAt, beginAtDrives, cell, field, go, openDrive } from './bench.ts';
+import { beginAt, beginAtDrives, cell, field, go, openDrive, newDrive } from './bench.ts';
 
 // Measured one after the other: two at once would measure each other.
 test.describe.configure({ mode: 'serial' });
@@ -120,7 +120,7 @@ async function redraw(
 
 emptyTest('the redraw of an eight-stage train while typing, in its own frame', async ({ page }, info) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New drive' }).click();
+  await newDrive(page);
   await field(page, 'Divisions of one turn').fill('60, 73, 95, 97');
   await page.getByRole('link', { name: 'Open the train' }).click();
   const kinds = [

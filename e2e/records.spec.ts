@@ -11,6 +11,7 @@ import {
   saved,
   typeInto,
   upload,
+  newDrive,
 } from './bench.ts';
 
 /** Puts a record into the browser's database as it stands, as another version or a fault might have. */
@@ -254,7 +255,7 @@ emptyTest('leaving while something is not saved is warned of', async ({ page }) 
     };
   });
   await page.goto('/');
-  await page.getByRole('button', { name: 'New drive' }).click();
+  await newDrive(page);
   await expect(page.locator('.trouble')).toContainText('not saved: The browser has no room left');
   await expect(page.locator('.title')).not.toContainText('saved 1');
   let asked = '';

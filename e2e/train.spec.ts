@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { emptyTest, expect, type Page, test } from './quiet.ts';
-import { beginAt, cell, choose, chosen, field, go, saved, typeInto } from './bench.ts';
+import { beginAt, cell, choose, chosen, field, go, saved, typeInto, newDrive } from './bench.ts';
 
 const stage = (page: Page, n: number) => page.getByRole('region', { name: new RegExp(`^Stage ${n}:`) });
 const menu = async (page: Page, item: string): Promise<void> => {
@@ -29,7 +29,7 @@ emptyTest(
   { tag: '@nightly' },
   async ({ page }) => {
     await page.goto('/');
-    await page.getByRole('button', { name: 'New drive' }).click();
+    await newDrive(page);
     await go(page, 'Train');
     for (const kind of ['Timing belt', 'Planetary set', 'Spur pair', 'Geneva', 'Worm']) {
       await page.getByRole('button', { name: 'Add a stage', exact: true }).click();
@@ -51,6 +51,7 @@ emptyTest('the same with the keyboard alone', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New drive' }).focus();
   await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'I know my numbers' }).press('Enter');
   await expect(page.locator('main h2').first()).toHaveText('Job');
   await page.keyboard.press('Escape');
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());

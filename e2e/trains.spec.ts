@@ -12,6 +12,7 @@ import {
   saved,
   typeInto,
   upload,
+  newDrive,
 } from './bench.ts';
 
 const outputs = (page: Page) => page.getByRole('group', { name: 'Outputs' });
@@ -46,7 +47,7 @@ emptyTest(
   'a branch by mouse: its own stages, its own job, a ratio asked between, to a file and back',
   async ({ page }) => {
     await page.goto('/');
-    await page.getByRole('button', { name: 'New drive' }).click();
+    await newDrive(page);
     await go(page, 'Train');
     // one train: nothing of several is seen
     await expect(outputs(page)).toHaveCount(0);

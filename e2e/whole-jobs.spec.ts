@@ -12,13 +12,14 @@ import {
   openTab,
   saved,
   typeInto,
+  newDrive,
 } from './bench.ts';
 
 /** Whole jobs from the wish to the bench, as a maker would do them. */
 
 const newDrive = async (page: Page, name: string): Promise<void> => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New drive' }).click();
+  await newDrive(page);
   await typeInto(field(page, 'Name of the drive'), name);
 };
 const addStage = async (page: Page, kind: string): Promise<void> => {

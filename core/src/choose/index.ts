@@ -1,12 +1,12 @@
 export { choose, sequences, type Chosen, type Judged, type Met } from './choose.ts';
-export type { Candidate } from './candidate.ts';
+export { candidateOf, driveOf, inMode, misfits, nameOf, type Candidate } from './candidate.ts';
 export { chooseForm, chooseRequestFor, type ChooseForm } from './form.ts';
 export { measureIds, measureOf, USUAL_MEASURES, type MeasureId } from './measures.ts';
 export { placesOf, undominated } from './better.ts';
 export { poolOf, POOLS, wantedOf, type ChoosePool, type PoolAsked, type PoolFrom } from './pool.ts';
 export { MAX_CHOOSE_STAGES, MAX_MEASURES, type ChooseRequest } from './request.ts';
-export type { SourceChoice, StageChoice, Stock } from './stock.ts';
-export type { AskingId, Bound, Window } from './window.ts';
+export { hadBy, type Had, type SourceChoice, type StageChoice, type Stock, type StockOf } from './stock.ts';
+export { windowsOf, type AskingId, type Bound, type Window } from './window.ts';
 export {
   answerOf,
   chooseReport,
@@ -17,4 +17,4 @@ export {
   type ChooseReport,
   type ChooseRow,
 } from './report.ts';
-export { chooseCertificate, decides, droppedOf, type Dropped, type Told } from './words.ts';
+export { chooseCertificate, decides, droppedOf, tellMeasure, type Dropped, type Told } from './words.ts';

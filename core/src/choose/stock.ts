@@ -68,3 +68,9 @@ export const stagesHad = (taken: ReadonlyMap<string, number>, stock: StockOf): H
 /** And with the source: it is owned or bought, nobody makes a motor. */
 export const withSource = (stages: Had, { own, price }: SourceChoice): Had =>
   both(stages, hadOf({ own, ...(price !== undefined && { price }), wheels: 0 }, 1));
+
+/** What a source and stages want beside what is owned; null when there are not so many parts. */
+export function hadBy(stages: readonly StageChoice[], stock: StockOf, source: SourceChoice): Had | null {
+  const taken = takenBy(stages, stock);
+  return taken && withSource(stagesHad(taken, stock), source);
+}

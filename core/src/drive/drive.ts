@@ -1,4 +1,4 @@
-import type { BenchNotes, JobDuties, Plates, Printer, Timer } from './duties/index.ts';
+import type { BenchNotes, JobDuties, Plates, Printer, Start, Timer } from './duties/index.ts';
 import type { Build } from './build.ts';
 import type { LogEntry } from './log.ts';
 import type { FindSettings } from './find-settings.ts';
@@ -93,6 +93,8 @@ export interface Drive {
   readonly others?: readonly FurtherTrain[];
   readonly encoder?: Encoder;
   readonly timer?: Timer;
+  /** what it was first asked, and what could not be answered */
+  readonly start?: Start;
   /** what was done and tried at the bench */
   readonly bench?: BenchNotes;
   /** what printed wheels are drawn for */
@@ -154,6 +156,10 @@ export const encoderInputs: readonly InputSpec[] = [
     hint: 'what lies before its shaft is then corrected',
   },
 ];
+
+/** The questions that a new drive begins with are open, and no train is chosen yet. (handbook: choose, first questions) */
+export const asksFirst = ({ start, train }: Drive): boolean =>
+  start !== undefined && !start.begun && train.stages.every((s) => s.kept);
 
 export const MAX_STAGES = 40;
 /** Most trains of one drive. */

@@ -1,4 +1,5 @@
 export {
+  asksFirst,
   encoderInputs,
   MAX_NAME,
   MAX_STAGES,
@@ -57,6 +58,7 @@ export {
   type Rate,
   type RateKind,
   type Spin,
+  type Start,
   type Sweep,
   type Timer,
   type WorkBlank,
@@ -64,6 +66,7 @@ export {
 export { MAX_GEARS, MAX_HOLES, platesText, readGears, readPlates, readWorm } from './plates.ts';
 export { dataOf, fromEntries } from './data.ts';
 export { pairsRatio, type ToothPairs } from './pairs.ts';
+export type { Suits } from './suits.ts';
 export { knownBoxes, type KnownBox } from './boxes.ts';
 export { backEfficiencyOf, efficiencyOf } from './efficiency.ts';
 export { qualityOf } from './stages/common.ts';

@@ -86,7 +86,7 @@ export type { ShaftReport } from './train/shafts.ts';
 export type { CureBlock, CureReport } from './train/cures.ts';
 export { compareReports, type CompareRow } from './log/compare.ts';
 export type { StripReport } from './train/strip.ts';
-export { findCertificate, pairsText, reasonMessage } from './find/find.ts';
+export { findCertificate, pairsText, ppmText, reasonMessage, turnErrorText } from './find/find.ts';
 export { foundTrain, withFound } from './find/found-train.ts';
 export { periodicText, stepText } from './find/found-at-work.ts';
 export {

@@ -1,4 +1,4 @@
-import { kindOf, pathOf, sourceKindOf, trainAt, trainsOf } from '../drive/index.ts';
+import { asksFirst, kindOf, pathOf, sourceKindOf, trainAt, trainsOf } from '../drive/index.ts';
 import type { Drive, Hang, Path, TrainOf } from '../drive/index.ts';
 import { distanceOf } from '../arbors/index.ts';
 import { fails, GRADES } from '../motion/index.ts';
@@ -7,7 +7,7 @@ import { type Figure, type Graded, shortList } from '../words/index.ts';
 import { lazy } from './lazy.ts';
 import type { Mark } from './marks.ts';
 import { report as reportFor, type Report } from './report.ts';
-import { cellLabels, type VerdictCell } from './cell.ts';
+import { cellLabels, empty, type VerdictCell } from './cell.ts';
 
 /** One output of a drive: its train, where that begins, and the report of the path to it. */
 export interface OutputReport {
@@ -91,6 +91,7 @@ export function treeReport(drive: Drive, reportOf: (drive: Drive) => Report = re
   });
   const cells = lazy(() => worstCells(outputs, between));
   const first = outputs[0]!.report;
+  const open = asksFirst(drive);
   return {
     drive,
     several,
@@ -98,23 +99,32 @@ export function treeReport(drive: Drive, reportOf: (drive: Drive) => Report = re
     outputs,
     between,
     get verdict() {
-      return several ? cells() : first.verdict;
+      const made = several ? cells() : first.verdict;
+      return open ? made.map(unchosen) : made;
     },
     get purpose() {
       return several ? purposeOf(outputs, between) : first.purpose;
     },
     get attention() {
+      if (open) return null;
       if (!several) return first.attention;
       const output = outputs.find((o) => o.report.attention !== null);
       if (output) return `${output.name}: ${output.report.attention!}`;
       const off = between.find((b) => fails(b.graded.grade));
       return off ? `${off.title} ${off.graded.word.toLowerCase()}` : null;
     },
-    marks: (runs, day) => (several ? worstMarks(outputs, between, runs, day) : first.marks(runs, day)),
+    marks: (runs, day) => {
+      const made = several ? worstMarks(outputs, between, runs, day) : first.marks(runs, day);
+      return open ? made.map((m) => ({ ...m, mark: 'ring', reason: NOT_CHOSEN })) : made;
+    },
     figure: (key) =>
       between.flatMap((b) => Object.values(b.figures)).find((figure) => figure.key === key) ?? null,
   };
 }
+
+const NOT_CHOSEN = 'chosen with the drive';
+/** Of a drive that is still asked about nothing is told as if it stood. */
+const unchosen = (c: VerdictCell): VerdictCell => (c.figure ? empty(c.cell, c.concern, NOT_CHOSEN) : c);
 
 /** The shafts along a path, each as its own train counts it. */
 function placesOf(trains: readonly TrainOf[], path: Path, several: boolean): readonly ShaftPlace[] {

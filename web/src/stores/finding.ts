@@ -78,11 +78,7 @@ export const useFinding = defineStore('finding', () => {
   /** Searches for what a drive asks, unless that is what stands here already. */
   async function search(driveId: string, drive: Drive): Promise<void> {
     // one worker must not wait for what only the page knows: the task is the whole of it
-    const used: Record<string, number> = {};
-    for (const p of shelf.parts) {
-      const count = shelf.usedBeside(p.id, drive.name);
-      if (count > 0) used[p.id] = count;
-    }
+    const used = shelf.usedElsewhere(drive.name);
     const asked = { find: drive.find, job: drive.job, train: drive.train, timer: drive.timer };
     const key = JSON.stringify([driveId, asked, shelf.parts, used]);
     if (finding.value?.key === key) return;

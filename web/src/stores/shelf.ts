@@ -43,6 +43,15 @@ export const useShelf = defineStore('shelf', () => {
       (uses.value.get(id) ?? []).filter((u) => u.drive !== drive),
     ).used;
 
+  /** of each line in use by other drives than one, how many: as it crosses to a worker */
+  const usedElsewhere = (drive: string): Readonly<Record<string, number>> =>
+    Object.fromEntries(
+      parts.value.flatMap(({ id }) => {
+        const count = usedBeside(id, drive);
+        return count > 0 ? [[id, count] as const] : [];
+      }),
+    );
+
   /** The drives that follow from changes: those linked to a changed line, and those that were changed themselves. */
   store.link((rows, now) => {
     const lines = rows.filter((w) => w.kind === 'part');
@@ -180,6 +189,7 @@ export const useShelf = defineStore('shelf', () => {
     byId,
     uses,
     usedBeside,
+    usedElsewhere,
     edit,
     setInput,
     editMany,

@@ -50,8 +50,9 @@ export const useWorkshop = defineStore('workshop', () => {
   });
   const added = (change: Change): DriveRecord => records.value.get(change.id)!;
 
+  /** A new drive, which asks first what it shall do. */
   function create(name = 'New drive'): DriveRecord {
-    const row = rowOf(newDrive(freeName(name, names())));
+    const row = rowOf({ ...newDrive(freeName(name, names())), start: {} });
     store.change(`new drive ${row.row!.drive.name}`, [row]);
     return added(row);
   }

@@ -1,5 +1,7 @@
 import type { Drive, Progress, ShelfPart } from '@pendrix/core';
 import type { ChooseAnswer } from '@pendrix/core/choose/index';
+import type { Proposals } from '@pendrix/core/start/index';
+import type { Stoppable } from './going.ts';
 
 /** A choice as it crosses to a worker: plain data, from which the worker makes the request itself. */
 export interface ChooseTask {
@@ -10,13 +12,17 @@ export interface ChooseTask {
 }
 
 /** What the worker that chooses does. */
-export interface ChooseWork {
+export interface ChooseWork extends Stoppable {
   /** `found` is told of every number of stages as it is done */
   readonly choose: (
     task: ChooseTask,
     told: (progress: Progress) => void,
     found: (answer: ChooseAnswer) => void,
   ) => Promise<ChooseAnswer>;
-  /** ends what is under way; it gives what it has */
-  readonly stop: () => void;
+  /** the ways in which it can be done, the simplest first; `found` is told of those with few stages as they are done */
+  readonly propose: (
+    task: ChooseTask,
+    told: (progress: Progress) => void,
+    found: (proposals: Proposals) => void,
+  ) => Promise<Proposals>;
 }

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { answerOf, choose, chooseRequestFor, type ChooseAnswer } from '@pendrix/core/choose/index';
+import { FIRST_STAGES, propose } from '@pendrix/core/start/index';
 import type { ChooseWork } from './choose-work.ts';
 import { Going } from './going.ts';
 
@@ -21,6 +22,15 @@ const work: ChooseWork = {
       answer = going.stopped && next.considered < answer.considered ? { ...answer, proven: false } : next;
     }
     return answer;
+  },
+  async propose({ drive, shelf, used }, told, found) {
+    going.begin();
+    const free = (part: (typeof shelf)[number]): number => Math.max(0, part.own - (used[part.id] ?? 0));
+    for (let stages = 0; ; stages++) {
+      const next = await going.go(propose(drive, shelf, free, stages), told);
+      if (stages === FIRST_STAGES || going.stopped) return next;
+      found({ ...next, done: false });
+    }
   },
   stop: going.stop,
 };

@@ -8,6 +8,12 @@ const TELL_MS = 80;
 /** Gives way to messages, a Stop among them. */
 const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
 
+/** What a worker does that can be ended from the page. */
+export interface Stoppable {
+  /** ends what is under way; it gives what it has */
+  readonly stop: () => void;
+}
+
 /** A search under way in a worker: it tells how far it is, and hears a Stop. */
 export class Going {
   private signal = { aborted: false };

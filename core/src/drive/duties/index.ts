@@ -7,6 +7,7 @@ import { loadInputs, type Load } from './load.ts';
 import { rateInputs, type Rate } from './rate.ts';
 import { printerInputs, type Printer } from './printer.ts';
 import { knobInputs, spinInputs, type Knob, type Spin } from './spin.ts';
+import { startInputs, type Start } from './start.ts';
 import { sweepInputs, type Sweep } from './sweep.ts';
 import { timerInputs, type Timer } from './timer.ts';
 
@@ -19,6 +20,7 @@ export type { Printer } from './printer.ts';
 export type { WorkBlank } from './blank.ts';
 export { periodOf, rateName, ratePeriods, type Rate, type RateKind } from './rate.ts';
 export type { Knob, Spin } from './spin.ts';
+export type { Start } from './start.ts';
 export { refuseSweep, type Easing, type Sweep } from './sweep.ts';
 export { controllerInputs, counterBits, keepingInputs, tickHz, type Timer } from './timer.ts';
 
@@ -58,6 +60,7 @@ export const duties = {
   }),
   bench: duty<BenchNotes>()({ title: 'bench', inputs: benchInputs, of: 'drive', many: false }),
   printer: duty<Printer>()({ title: 'printer', inputs: printerInputs, of: 'drive', many: false }),
+  start: duty<Start>()({ title: 'first questions', inputs: startInputs, of: 'drive', many: false }),
   timer: duty<Timer>()({ title: 'controller', inputs: timerInputs, of: 'drive', many: false }),
 } as const satisfies Readonly<Record<string, DutySpec>>;
 

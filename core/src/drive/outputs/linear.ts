@@ -55,6 +55,11 @@ export const screw: OutputKind<Screw> = {
   kind: 'screw',
   title: 'Screw',
   message: 'a carriage on a lead screw',
+  suits: {
+    brings: 'A screw moves it: much force, fine steps.',
+    asks: 'a screw set straight',
+  },
+  typical: [{ kind: 'screw', leadMm: '2' }],
   inputs: [mm('leadMm', 'Lead', '2', 'travel for one turn: pitch times starts'), nut, leadErrorInput],
   wobbles: (o) => leadError(toNumber(exactly(o.leadMm))),
   play: 'unknown',
@@ -68,6 +73,11 @@ export const beltDrive: OutputKind<BeltDrive> = {
   kind: 'beltDrive',
   title: 'Belt carriage',
   message: 'a carriage on a timing belt',
+  suits: {
+    brings: 'A belt moves it: quick, and as long as you like.',
+    asks: 'a belt kept taut',
+  },
+  typical: [{ kind: 'beltDrive', teeth: 20, pitchMm: '2' }],
   inputs: [teeth, mm('pitchMm', 'Pitch', '2', 'from tooth to tooth along the belt'), runoutInput],
   wobbles: (o) => runningOut('pulley', (o.teeth * toNumber(exactly(o.pitchMm))) / Math.PI),
   play: 'none',
@@ -81,6 +91,11 @@ export const rack: OutputKind<Rack> = {
   kind: 'rack',
   title: 'Rack',
   message: 'a pinion along a rack',
+  suits: {
+    brings: 'A pinion runs along a rack: as long as racks go.',
+    asks: 'a rack set straight',
+  },
+  typical: [{ kind: 'rack', teeth: 20, moduleMm: '1' }],
   inputs: [
     { ...teeth, label: 'Pinion' },
     mm('moduleMm', 'Module', '1', 'pitch diameter over teeth'),
@@ -99,6 +114,11 @@ export const drum: OutputKind<Drum> = {
   kind: 'drum',
   title: 'Cord drum',
   message: 'a cord wound on a drum',
+  suits: {
+    brings: 'A cord pulls it: nothing cheaper, and it slips last.',
+    asks: 'a cord that is measured',
+  },
+  typical: [{ kind: 'drum', diameterMm: '30', cordMm: '1' }],
   inputs: [
     mm('diameterMm', 'Drum', '30', 'of the drum itself'),
     mm('cordMm', 'Cord', '1', 'thickness of the cord; it winds at its middle'),

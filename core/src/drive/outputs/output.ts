@@ -1,5 +1,6 @@
 import { ONE, type PiValue } from '../../numbers/index.ts';
 import type { InputSpec } from '../inputs.ts';
+import type { Suits } from '../suits.ts';
 import { ripple, runouts, type Wobble } from '../stages/wobble.ts';
 
 /** An output as the drive file holds it; keys that this version does not know stay in it. */
@@ -72,6 +73,9 @@ export interface OutputKind<D extends OutputData> {
   readonly facts: (output: D) => readonly string[];
   /** errors that come again with its shaft */
   readonly wobbles?: (output: D) => readonly Wobble[];
+  /** some that can be had or made, as whole drives are chosen. (handbook: choose, families) */
+  readonly typical?: readonly D[];
+  readonly suits?: Suits;
   /** how it is drawn */
   readonly glyph: 'table' | 'screw' | 'belt' | 'rack' | 'drum' | 'arm';
 }

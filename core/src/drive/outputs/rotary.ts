@@ -29,6 +29,7 @@ export const rotary: OutputKind<Rotary> = {
     bearing('bearingClearanceMm', 'Bearing clearance', 'play of its shaft in its bearings, both together'),
     bearing('bearingSpanMm', 'Bearings apart', 'from the middle of one to that of the other'),
   ],
+  typical: [{ kind: 'rotary' }],
   travel: () => null,
   play: 'none',
   facts: () => [],

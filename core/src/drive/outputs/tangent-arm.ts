@@ -21,6 +21,11 @@ export const tangentArm: OutputKind<TangentArm> = {
   kind: 'tangentArm',
   title: 'Tangent arm',
   message: 'a screw that opens a hinge, as in a barn door',
+  suits: {
+    brings: 'Two boards, a hinge and a screw: nothing to cut.',
+    asks: 'a hinge set true, wound back after each session',
+  },
+  typical: [{ kind: 'tangentArm', leadMm: '1', armMm: '228.557', geometry: 'isosceles' }],
   inputs: [
     { type: 'exact', key: 'leadMm', label: 'Lead', unit: 'mm', default: '1', hint: 'travel for one turn' },
     {

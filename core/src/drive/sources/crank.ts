@@ -41,6 +41,10 @@ export const crank: SourceKind<Crank> = {
   title: 'Hand crank',
   short: 'crank',
   message: 'a crank or a knob with a dial',
+  suits: {
+    brings: 'No motor and nothing to go wrong: exact, and slow.',
+    asks: 'patience, and a tally kept',
+  },
   inputs: [
     {
       type: 'count',

@@ -33,6 +33,10 @@ export const encoderMotor: SourceKind<EncoderMotor> = {
   title: 'Motor with encoder',
   short: 'motor',
   message: 'a DC motor that goes to a count',
+  suits: {
+    brings: 'Strong for its price, and it tells where it stands.',
+    asks: 'a controller that counts both edges',
+  },
   inputs: [
     { type: 'count', key: 'lines', label: 'Lines', unit: 'a turn', min: 1, max: 1_000_000, default: 600 },
     {

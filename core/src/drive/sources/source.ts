@@ -1,3 +1,4 @@
+import type { Suits } from '../suits.ts';
 import type { Rational } from '../../numbers/index.ts';
 import type { Part } from '../stages/stage.ts';
 import type { InputSpec } from '../inputs.ts';
@@ -50,6 +51,7 @@ export interface SourceKind<D extends SourceData> {
   readonly glyph: SourceGlyph;
   /** some that can be bought when nobody owns any, as whole drives are chosen: estimates until a data sheet is typed. (handbook: choose, sources) */
   readonly typical?: readonly D[];
+  readonly suits?: Suits;
   /** stands on its card until it was read. (handbook: cautions) */
   readonly caution?: { readonly id: string; readonly message: string };
 }

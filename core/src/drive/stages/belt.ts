@@ -21,6 +21,10 @@ export const belt: StageKind<Belt> = {
   title: 'Timing belt',
   short: 'belt',
   message: 'two pulleys or sprockets; no play, same way round',
+  suits: {
+    brings: 'No play, and quiet; it stretches a little.',
+    asks: 'a belt kept short and taut',
+  },
   written: '+z2/z1',
   inputs: [
     teeth('z1', 'Driver', 6, 20),

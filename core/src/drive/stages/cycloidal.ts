@@ -26,6 +26,10 @@ export const cycloidal: StageKind<Cycloidal> = {
   title: 'Cycloidal drive',
   short: 'cycloidal',
   message: 'a lobed disc rolling in pins; compact, little play',
+  suits: {
+    brings: 'Much in one stage, nearly without play; it ripples at every pin.',
+    asks: 'an eccentric, and pins set true',
+  },
   written: 'lobes/(lobes − pins); disc held pins/(pins − lobes)',
   inputs: [
     lobes('lobes', 'Lobes', 19),

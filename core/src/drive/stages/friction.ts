@@ -31,6 +31,10 @@ export const friction: StageKind<Friction> = {
   title: 'Friction drive',
   short: 'friction',
   message: 'a round belt or two rims; no teeth, and it slips',
+  suits: {
+    brings: 'No play and no teeth; its ratio has to be measured.',
+    asks: 'a ratio measured at the work',
+  },
   written: 'd2/d1, minus unless open; with `plusMinus` measured, else it counts as printed',
   inputs: [
     diameter('d1', 'Driver', '20'),

@@ -27,6 +27,10 @@ export const internal: StageKind<Internal> = {
   title: 'Internal pair',
   short: 'ring pair',
   message: 'a wheel inside a ring; turns the same way',
+  suits: {
+    brings: 'A large reduction in little room, both turning the same way.',
+    asks: 'a ring held true',
+  },
   written: '+z2/z1',
   inputs: [
     teeth('z1', 'Driver', 4, 16),

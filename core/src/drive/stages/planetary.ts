@@ -109,6 +109,10 @@ export const planetary: StageKind<Planetary> = {
   title: 'Planetary set',
   short: 'planetary',
   message: 'sun, planets and ring on one axis; strong and short',
+  suits: {
+    brings: 'Short, in line, carries much.',
+    asks: 'planets that go in, and teeth counted',
+  },
   written: '−w(out)/w(in), w = sun, ring, −(sun + ring)',
   inputs: [
     sun,

@@ -17,6 +17,10 @@ export const spur: StageKind<Spur> = {
   title: 'Spur pair',
   short: 'spur pair',
   message: 'two wheels side by side; turns the other way',
+  suits: {
+    brings: 'Carries much, and is easily made; its play is taken out from one side.',
+    asks: 'centres bored to a tenth or better',
+  },
   written: '−z2/z1',
   inputs: [
     teeth('z1', 'Driver', 4, 20),

@@ -1,3 +1,4 @@
+import type { Suits } from '../suits.ts';
 import type { Rational, Refusal, Result } from '../../numbers/index.ts';
 import type { InputSpec, InputValue } from '../inputs.ts';
 import type { Shape } from '../shape.ts';
@@ -219,6 +220,7 @@ export interface StageKind<D extends StageData> {
   readonly play: Play<D>;
   /** some that can be had or made when nobody owns any, as whole drives are chosen: estimates, small ones that reduce well. (handbook: choose, families) */
   readonly typical?: readonly D[];
+  readonly suits?: Suits;
   /** how it is searched; not at all when absent */
   readonly search?: Searched<D>;
   /** how it is owned whole; when absent it is made of wheels, or not owned */

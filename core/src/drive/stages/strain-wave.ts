@@ -23,6 +23,10 @@ export const strainWave: StageKind<StrainWave> = {
   title: 'Strain wave',
   short: 'strain wave',
   message: 'a flexible ring pushed round by a wave; great ratio, hardly any play',
+  suits: {
+    brings: 'Much in one stage, without play; it ripples twice a turn of the wave.',
+    asks: 'a bought set: nobody makes one at home',
+  },
   written: '−flex/(rigid − flex); flexible held rigid/(rigid − flex)',
   inputs: [
     teeth('flex', 'Flexible', 20, 200),

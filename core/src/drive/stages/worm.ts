@@ -67,6 +67,10 @@ export const worm: StageKind<Worm> = {
   title: 'Worm',
   short: 'worm',
   message: 'a great reduction in one mesh; holds by itself when its thread is shallow',
+  suits: {
+    brings: 'Holds itself when the power goes; its run-out is what you see first.',
+    asks: 'a mesh set by feel',
+  },
   written: '+wheel/starts, the reciprocal when `drives` is `wheel`',
   inputs: [
     starts,

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import { useRoute } from 'vue-router';
 import { mdiCogs, mdiHelpCircleOutline, mdiRulerSquareCompass } from '@mdi/js';
-import type { Refusal } from '@pendrix/core';
+import { asksFirst, type Refusal } from '@pendrix/core';
 import FigureText from '../../ui/FigureText.vue';
 import GradeTag from '../../ui/GradeTag.vue';
 import { useOpenDrive, useReport } from '../../ui/open-drive.ts';
@@ -18,12 +18,18 @@ import OutputsTable from '../../ui/OutputsTable.vue';
 import ToleranceFields from './ToleranceFields.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
 
-/** What must it do, and how well? */
+const StartPage = defineAsyncComponent(() => import('./StartPage.vue'));
+const StartSummary = defineAsyncComponent(() => import('./StartSummary.vue'));
+
+/** What must it do, and how well? A new drive asks first. */
 const route = useRoute();
-const { edit, id, tree } = useOpenDrive();
+const { edit, editAt, id, record, tree } = useOpenDrive();
 const report = useReport();
 const job = computed(() => report.value.drive.job);
-const isNew = route.query['new'] === '1';
+const isNew = computed(() => route.query['new'] === '1');
+const drive = computed(() => record.value!.drive);
+const asks = computed(() => asksFirst(drive.value) || route.query['asks'] === '1');
+const ask = (): void => void editAt(0, { do: 'addDuty', duty: 'start' });
 
 const rename = (name: string, editSession: string): Refusal | null =>
   edit({ do: 'rename', name }, editSession);
@@ -43,7 +49,8 @@ const examples = [
 </script>
 
 <template>
-  <TwoColumns aside="What this asks of the train" shares="minmax(0, 752fr) minmax(0, 448px)">
+  <StartPage v-if="asks" :drive="drive" />
+  <TwoColumns v-else aside="What this asks of the train" shares="minmax(0, 752fr) minmax(0, 448px)">
     <header class="sub">
       <h2>Job</h2>
       <span class="q">{{ stations.job.asks }}</span>
@@ -83,6 +90,10 @@ const examples = [
           :value="report.drive.name"
           :commit="rename"
         />
+      </div>
+      <div v-if="drive.start?.aim" class="sec">
+        <h3>Asked first<small>and what was answered</small></h3>
+        <StartSummary :drive="drive" />
       </div>
       <template v-if="tree?.several">
         <div class="sec">
@@ -179,6 +190,7 @@ const examples = [
           marks of a dial, the stops of a table.
         </p>
         <v-btn @click="divide('60, 73, 95, 97', 'example')">Try 60, 73, 95, 97</v-btn>
+        <v-btn v-if="!drive.start" variant="text" @click="ask">Ask me first</v-btn>
       </div>
     </template>
   </TwoColumns>

@@ -1,0 +1,137 @@
+import { exactly, readNumber, readPeriod, sub, toNumber, type Result, ok } from '../../numbers/index.ts';
+import { trainsOf, type Drive, type Edit, type Sweep } from '../../drive/index.ts';
+import { measured, timeText, trimmed } from '../../words/index.ts';
+import { toDuty, type Aim } from '../question.ts';
+
+const FRAMES = 240;
+/** Pictures a second of film. */
+const FILM = 25;
+const PAN = 'Pan';
+const [ALONG, ROUND, BOTH] = ['along', 'round', 'both'] as const;
+
+const sweepOf = ({ job }: Drive): Sweep | undefined => job.sweeps?.[0];
+const lengthOf = (sweep: Sweep): number => Math.abs(toNumber(sub(exactly(sweep.to), exactly(sweep.from))));
+const hasPan = (drive: Drive): boolean => trainsOf(drive).some((t) => t.name === PAN);
+const every = (seconds: number, frames: number): string =>
+  String(Number((seconds / Math.max(1, frames - 1)).toPrecision(6)));
+
+function waySet(drive: Drive, text: string): Result<readonly Edit[]> {
+  const round = text === ROUND;
+  const sweep = sweepOf(drive);
+  const pan: readonly Edit[] =
+    (text === BOTH) === hasPan(drive)
+      ? []
+      : text === BOTH
+        ? [{ do: 'addTrain', name: PAN, from: null }]
+        : [{ do: 'removeTrain', name: PAN }];
+  const unit = round ? 'deg' : 'mm';
+  const same = sweep?.unit === unit;
+  return ok([
+    ...pan,
+    { do: 'outputKind', kind: round ? 'rotary' : 'beltDrive' },
+    ...(same ? [] : [toDuty('sweeps', 'unit', unit), toDuty('sweeps', 'to', round ? '90' : '1000')]),
+  ]);
+}
+
+/** As long as it takes: so much from one picture to the next. */
+function longSet(drive: Drive, text: string): Result<readonly Edit[]> {
+  const read = readPeriod(text);
+  if (!read.ok) return read;
+  const frames = sweepOf(drive)?.frames ?? FRAMES;
+  return ok([toDuty('sweeps', 'intervalSeconds', every(toNumber(read.value), frames))]);
+}
+
+/** "240", or "film": as many as the time has room for. */
+function framesSet(drive: Drive, text: string): Result<readonly Edit[]> {
+  const sweep = sweepOf(drive);
+  const long = (sweep?.intervalSeconds ?? 0) * ((sweep?.frames ?? FRAMES) - 1);
+  const film = /^film$/i.test(text.trim());
+  const count = film ? Math.round(long * FILM) + 1 : null;
+  const read = count === null ? readNumber(text) : null;
+  if (read && !read.ok) return read;
+  const frames = count ?? toNumber(read!.ok ? read!.value : exactly('0'));
+  return ok([
+    toDuty('sweeps', 'frames', count === null ? text : String(count)),
+    ...(long > 0 && frames > 1 ? [toDuty('sweeps', 'intervalSeconds', every(long, frames))] : []),
+  ]);
+}
+
+/** A slide, a pan, both on one clock. */
+export const camera: Aim = {
+  title: 'Move a camera',
+  hint: 'along a slide, or round',
+  begins: [
+    { do: 'outputKind', kind: 'beltDrive' },
+    {
+      do: 'addDuty',
+      duty: 'sweeps',
+      with: { to: '1000', unit: 'mm', frames: FRAMES, intervalSeconds: 15.0628 },
+    },
+  ],
+  questions: [
+    {
+      id: 'way',
+      title: 'Which way',
+      hint: 'what moves it',
+      example: '',
+      taken: ALONG,
+      options: [
+        { value: ALONG, title: 'along a slide' },
+        { value: ROUND, title: 'round' },
+        { value: BOTH, title: 'both at once' },
+      ],
+      get: (drive) => (hasPan(drive) ? BOTH : sweepOf(drive)?.unit === 'deg' ? ROUND : ALONG),
+      set: waySet,
+      means: (drive) =>
+        hasPan(drive) ? ['the pan is a train of its own: say its sweep in the Job, find it in Find'] : [],
+    },
+    {
+      id: 'far',
+      title: 'How far',
+      hint: 'from end to end',
+      example: '1 m, or 90°',
+      taken: '1000',
+      get: (drive) => {
+        const sweep = sweepOf(drive);
+        return sweep ? `${trimmed(toNumber(exactly(sweep.to)), 4)}${sweep.unit === 'mm' ? ' mm' : '°'}` : '';
+      },
+      set: (drive, text) =>
+        ok([toDuty('sweeps', 'to', text.trim() || (sweepOf(drive)?.unit === 'deg' ? '90' : '1000'))]),
+      means: (drive) => {
+        const sweep = sweepOf(drive);
+        if (!sweep) return [];
+        const step = lengthOf(sweep) / Math.max(1, sweep.frames - 1);
+        return [`${measured(step)}${sweep.unit === 'mm' ? ' mm' : '°'} between two pictures`];
+      },
+    },
+    {
+      id: 'long',
+      title: 'How long',
+      hint: 'it takes for that',
+      example: '2 h',
+      taken: '1 h',
+      get: (drive) => {
+        const sweep = sweepOf(drive);
+        if (sweep?.intervalSeconds === undefined) return '';
+        return timeText(sweep.intervalSeconds * (sweep.frames - 1)).join(' ');
+      },
+      set: longSet,
+      means: (drive) => {
+        const seconds = sweepOf(drive)?.intervalSeconds;
+        return seconds === undefined ? [] : [`a picture every ${timeText(seconds).join(' ')}`];
+      },
+    },
+    {
+      id: 'frames',
+      title: 'Pictures',
+      hint: 'how many, or film',
+      example: '240',
+      taken: String(FRAMES),
+      options: [{ value: 'film', title: `film, ${FILM} a second` }],
+      typed: true,
+      get: (drive) => String(sweepOf(drive)?.frames ?? ''),
+      set: framesSet,
+      means: (drive) => [`${measured((sweepOf(drive)?.frames ?? 0) / FILM)} s of film when it is shown`],
+    },
+  ],
+};
