@@ -17,7 +17,7 @@ import {
 
 /** Whole jobs from the wish to the bench, as a maker would do them. */
 
-const newDrive = async (page: Page, name: string): Promise<void> => {
+const namedDrive = async (page: Page, name: string): Promise<void> => {
   await page.goto('/');
   await newDrive(page);
   await typeInto(field(page, 'Name of the drive'), name);
@@ -29,7 +29,7 @@ const addStage = async (page: Page, kind: string): Promise<void> => {
 const work = (page: Page) => page.getByRole('region', { name: 'Work', exact: true }).last();
 
 emptyTest('a barn door from its lead and hinge to constants and camera', async ({ page }) => {
-  await newDrive(page, 'Field barn door');
+  await namedDrive(page, 'Field barn door');
   await ask(page, 'Rate');
   await go(page, 'Train');
   await addStage(page, 'Timing belt');
@@ -126,7 +126,7 @@ test('a preload cord: the run rewinds, and says so', async ({ page }) => {
 });
 
 emptyTest('a kept worm, and the belts round it that serve two counts', async ({ page }) => {
-  await newDrive(page, 'Bought head');
+  await namedDrive(page, 'Bought head');
   await typeInto(field(page, 'Divisions of one turn'), '73, 95');
   await go(page, 'Train');
   await addStage(page, 'Worm');

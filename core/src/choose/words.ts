@@ -45,8 +45,12 @@ const timed = ([value, unit]: readonly [string, string]): Told => ({
 const told: Readonly<Record<MeasureId, (candidate: Candidate) => Told>> = {
   error: (c) => {
     const { dividing, tracking } = c.of.errors.budgets;
-    const unknown = withoutUnknown((dividing ?? tracking)?.budget.unknown ?? 0);
-    return { ...cellOf(c, 'error'), ...(unknown !== '' && { note: unknown }) };
+    const share = dividing?.divisions ? c.of.errors.shareOf(dividing.divisions) : null;
+    const note = [
+      ...(share ? [`rounding ${share.part}`] : []),
+      ...[withoutUnknown((dividing ?? tracking)?.budget.unknown ?? 0)].filter(Boolean),
+    ].join(', ');
+    return { ...cellOf(c, 'error'), ...(note !== '' && { note }) };
   },
   grade: (c) => cellOf(c, 'divisions'),
   force: (c) => cellOf(c, 'force'),

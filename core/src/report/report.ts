@@ -93,7 +93,7 @@ export function report(drive: Drive): Report {
       return of.plates;
     },
     unit: stepUnit(drive, k),
-    opened: (D) => divider && opened(drive, k, divider, D),
+    opened: (D) => divider && opened({ drive, k }, divider, D, of.errors.shareOf(D)),
     chart: (D) => (divider && D <= MAX_CHARTED ? errorChart(divider, divide(divider, D)) : null),
     picture: (column, height, fold) => picture(drive, k, column, height, counts[0] ?? 0, fold),
     map: (from, to) => (divider ? countMap(divider, from, to) : []),

@@ -44,13 +44,13 @@ export const sections = {
       ledgerReport(ledger(partsThatMatter(drive, k), divisions), counts.length, LEDGER_ROOM),
     encoder: ({ drive, k, counts }) => encoderReport(drive, k, counts),
     /** cures for the counts that lack a prime, of wheels in a range; null when none lacks it */
-    cures: (of) => (prime: bigint, range: WheelRange, owns?: Owns) =>
-      cureBlock(of.drive, of.divisions, prime, range, owns),
+    cures: (of) => (prime: bigint, range: WheelRange, owns?: Owns) => cureBlock(of, prime, range, owns),
     /** the counts from 2 to 400 that come out even */
     strip: ({ divider }) => stripReport(divider ? countMap(divider, STRIP.from, STRIP.to) : []),
   },
   judged: {
-    rows: ({ divider, divisions }) => (divider ? divisions.map((d) => divisionRow(d, divider)) : []),
+    rows: ({ divider, divisions, errors }) =>
+      divider ? divisions.map((d) => divisionRow(d, divider, errors.shareOf(d.divisions))) : [],
     tally: ({ divisions }) => tally(divisions),
     message: ({ k, divider, divisions }) => divider && divisionsSay(k, divider, divisions),
     idle: ({ k, divisions }) => (k.lock ? null : idleSay(divisions)),

@@ -47,6 +47,7 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
     <template v-if="present && block">
       <h3><MarkIcon name="rounded" /> {{ block.prime }} is missing</h3>
       <p>{{ block.lacking }} {{ block.lacking.includes(' ') ? 'lack' : 'lacks' }} it: {{ present.rest }}</p>
+      <p v-if="block.enough" class="enough">{{ block.enough }}</p>
       <article v-for="cure in block.cures" :key="cure.message" class="cure">
         <div>
           <h4>{{ cure.message }}</h4>
@@ -83,6 +84,12 @@ const present = computed(() => missing.find((m) => String(m.prime) === chosen));
   font-size: 0.875rem;
   line-height: 1.1875rem;
   flex: 1;
+}
+.enough {
+  margin-top: 0.5rem;
+  padding: 0.5rem 0.625rem;
+  background: var(--p-even-ground);
+  color: var(--p-ink);
 }
 .owned {
   color: var(--p-even);

@@ -8,6 +8,7 @@ import {
   type Divider,
   type Division,
 } from '../../divide/index.ts';
+import type { RoundingShare } from '../errors/share.ts';
 import { toleranceArcsec } from '../../motion/index.ts';
 import type { Drive, Kinematics } from '../../drive/index.ts';
 import { closingFigure, spacingFigure, worstFigure } from './division-working.ts';
@@ -36,9 +37,11 @@ export interface DivisionRow {
   /** "Full step", "1/8", "lacks 73" */
   readonly mode: string;
   readonly idle: boolean;
+  /** what of the whole error its rounding is: "2.3 % of ±96.0″"; nothing where it lands, or nobody knows more */
+  readonly share: string;
 }
 
-export function divisionRow(d: Division, divider: Divider): DivisionRow {
+export function divisionRow(d: Division, divider: Divider, share: RoundingShare | null): DivisionRow {
   const arcsec = (steps: Rational): number => stepsToArcsec(steps, divider.stepsPerTurn);
   const q = d.step.n / d.step.d;
   const closing = arcsec(d.closingErrorSteps);
@@ -55,6 +58,7 @@ export function divisionRow(d: Division, divider: Divider): DivisionRow {
     closingMisses: outside > 0 ? `Misses by ${roughAngle(outside)}` : null,
     mode: modeText(d, divider),
     idle: d.idle,
+    share: share?.text ?? '',
   };
 }
 
@@ -108,11 +112,17 @@ export const mostRounded = (divisions: readonly Division[]): Division | null =>
   );
 
 /** One division opened: its row, its figures, its chart. */
-export function opened(drive: Drive, k: Kinematics, divider: Divider, divisions: number): OpenedDivision {
+export function opened(
+  { drive, k }: { readonly drive: Drive; readonly k: Kinematics },
+  divider: Divider,
+  divisions: number,
+  share: RoundingShare | null,
+): OpenedDivision {
   const d = divide(divider, divisions);
   const asked = { drive, k, divider, d };
   return {
-    row: divisionRow(d, divider),
+    row: divisionRow(d, divider, share),
+    share: share?.sentence ?? '',
     division: d,
     worst: worstFigure(asked),
     spacing: spacingFigure(asked),
@@ -122,6 +132,8 @@ export function opened(drive: Drive, k: Kinematics, divider: Divider, divisions:
 
 export interface OpenedDivision {
   readonly row: DivisionRow;
+  /** how much of the whole error is rounding, and what is worse */
+  readonly share: string;
   readonly division: Division;
   readonly worst: Figure;
   readonly spacing: Figure;

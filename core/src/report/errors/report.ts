@@ -9,6 +9,7 @@ import { budgetsOf, type Budgeted, type Budgets } from './budgets.ts';
 import { budgetAfter, errorCures, heaviestStage, type ErrorCure } from './cures.ts';
 import { samplesOf, type Samples } from './matrix.ts';
 import { errorRow, type ErrorRow } from './rows.ts';
+import { roundingShare, type RoundingShare } from './share.ts';
 import { againstTolerance, withoutUnknown } from './words.ts';
 
 export interface SumReport {
@@ -43,6 +44,8 @@ export interface ErrorsReport {
   /** which mode is the finest that friction lets be felt */
   readonly finest: string | null;
   readonly budgets: Budgets;
+  /** what of the whole error of a count its rounding is; null where it lands, and for what is not asked */
+  shareOf(divisions: number): RoundingShare | null;
 }
 
 const sum = (
@@ -192,6 +195,16 @@ function finestReport({ drive, k }: Base): string | null {
 /** What of errors is known of a drive's path, made when it is asked for. (handbook: errors) */
 export function errorsReport(of: Base): ErrorsReport {
   const budgets = budgetsOf(of);
+  const shares = lazy(
+    () =>
+      new Map(
+        budgets.all.flatMap((b) => {
+          if (b.divisions === null) return [];
+          const grade = of.divisions.find((d) => d.divisions === b.divisions)?.grade;
+          return [[b.divisions, roundingShare(b, grade === 'misses')] as const];
+        }),
+      ),
+  );
   const made = new Map<string, BudgetReport>();
   const worst = budgets.dividing ?? budgets.tracking;
   return {
@@ -215,5 +228,6 @@ export function errorsReport(of: Base): ErrorsReport {
       return finestReport(of);
     },
     budgets,
+    shareOf: (divisions) => shares().get(divisions) ?? null,
   };
 }

@@ -9,6 +9,7 @@ import {
   type WheelRange,
 } from '../../divide/index.ts';
 import { toleranceOf } from '../../motion/index.ts';
+import type { RoundingShare } from '../errors/share.ts';
 import { doubtful, type Graded, gradeWords, grouped, shortList, whole } from '../../words/index.ts';
 
 /** A cure as it is offered: what to do, what comes of it, and the train to compare. */
@@ -78,6 +79,13 @@ function cureMessage(drive: Drive, { change }: Cure): string {
 const noCureMessage = (prime: bigint, targets: readonly number[], range: WheelRange): string =>
   `No one wheel and no one pair of ${range.from} to ${range.to} teeth makes ${shortList(targets.map((D) => grouped(String(D))))} even. Widen the range, or bring the ${whole(prime)} with two wheels of your own.`;
 
+/** Where no rounding is felt beside what errs anyhow: nobody need chase a prime that does not matter. (handbook: choose, good enough) */
+function enoughMessage(shares: readonly (RoundingShare | null)[]): string {
+  const [first] = shares;
+  if (!first || shares.some((s) => s === null || s.matters)) return '';
+  return `Good enough without it: rounding is ${first.sentence}. What would bring it all the same:`;
+}
+
 /** What one short prime wants: the counts that lack it, the cures, or why there is none. */
 export interface CureBlock {
   readonly prime: string;
@@ -85,11 +93,19 @@ export interface CureBlock {
   readonly cures: readonly CureReport[];
   /** said when there is none */
   readonly none: string;
+  /** said above them where the rounding of those counts is not felt beside the rest of their errors */
+  readonly enough: string;
+}
+
+/** What a block is made from. */
+interface Curing {
+  readonly drive: Drive;
+  readonly divisions: readonly Division[];
+  readonly errors: { shareOf(divisions: number): RoundingShare | null };
 }
 
 export function cureBlock(
-  drive: Drive,
-  divisions: readonly Division[],
+  { drive, divisions, errors }: Curing,
   prime: bigint,
   range: WheelRange,
   owns?: Owns,
@@ -109,5 +125,6 @@ export function cureBlock(
     lacking: shortList(lacking.map((D) => grouped(String(D)))),
     cures: found,
     none: found.length === 0 ? noCureMessage(prime, lacking, range) : '',
+    enough: enoughMessage(lacking.map((D) => errors.shareOf(D))),
   };
 }

@@ -170,6 +170,7 @@ async function copyCsv(): Promise<void> {
             <dd><FigureText class="num" :figure="opened.closing" /></dd>
           </div>
         </dl>
+        <p v-if="opened.share" class="share">{{ opened.share }}.</p>
         <p class="sr-only" role="status">
           {{ selected }}: {{ opened.row.graded.word }}, worst {{ plainText(opened.worst.text) }}
         </p>
@@ -185,4 +186,9 @@ async function copyCsv(): Promise<void> {
 </template>
 
 <style scoped src="./duty.css"></style>
-<style scoped src="./check.css"></style>
+<style scoped src="./check.css">
+.share {
+  padding: 0.375rem 1rem 0.75rem 1.125rem;
+  font-size: 0.875rem;
+}
+</style>

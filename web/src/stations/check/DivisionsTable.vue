@@ -82,7 +82,9 @@ const keys = keyHandler({ down: () => void step(1), up: () => void step(-1) });
             ><Digits :text="grouped(String(row.divisions))"
           /></v-btn>
         </th>
-        <td><GradeTag :graded="row.graded" /></td>
+        <td class="graded">
+          <GradeTag :graded="row.graded" /><small v-if="row.share" class="quiet">{{ row.share }}</small>
+        </td>
         <td class="num"><Digits :text="row.stepWhole" /></td>
         <td class="rest">
           <span v-if="row.stepRest" class="fr"
@@ -119,6 +121,13 @@ const keys = keyHandler({ down: () => void step(1), up: () => void step(-1) });
 }
 .divisions th.step {
   padding-left: 1.625rem;
+}
+.graded small {
+  display: block;
+  font-size: 0.75rem;
+  line-height: 0.875rem;
+  padding-left: 1.125rem;
+  white-space: nowrap;
 }
 .rest {
   width: 4.125rem;
