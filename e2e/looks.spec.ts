@@ -117,6 +117,16 @@ test(
     await go(page, 'Find');
     await page.getByRole('button', { name: 'Two branches' }).click();
     await nothingSeriousBy(page);
+    await beginAt(page, 'Sundial hour ring', 'Find');
+    await page.getByRole('button', { name: 'Whole drives' }).click();
+    await expect(page.getByRole('region', { name: 'Differs in one thing' })).toBeVisible({ timeout: 60_000 });
+    await nothingSeriousBy(page);
+    await page.goto('/');
+    await page.getByRole('button', { name: 'New drive', exact: true }).click();
+    for (const aim of ['Divide a turn', 'Follow the sky', 'Only a ratio']) {
+      await page.getByRole('button', { name: aim }).click();
+      await nothingSeriousBy(page);
+    }
     for (const [drive, key] of [
       ['Garden film', 'To the first frame'],
       ['Night meadow', 'To the checklist'],
@@ -151,6 +161,12 @@ test('nothing runs out of a window of 1024 by 700', async ({ page }) => {
   for (const station of ['Job', 'Check'] as const) {
     await go(page, station);
     expect(await runsOut(page)).toEqual([]);
+  }
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New drive', exact: true }).click();
+  for (const aim of ['Divide a turn', 'Follow the sky', 'Move a camera', 'Turn a table', 'A movement']) {
+    await page.getByRole('button', { name: aim }).click();
+    expect([aim, await runsOut(page)]).toEqual([aim, []]);
   }
   await page.goto('/');
   await page.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();

@@ -80,7 +80,6 @@ const bench = await open(1280, 800);
 for (const [drive, name, ready] of [
   ['Night meadow', 'rate', '.plot canvas'],
   ['Sundial plate', 'plates', '.plate'],
-  ['Garden film', 'sweep', '.plot canvas'],
   ['Orrery wheel', 'errors', '.budget'],
   ['Stone turntable', 'force', '.plot canvas'],
   ['Night meadow', 'picture', '.stars canvas'],
@@ -97,10 +96,7 @@ for (const [drive, name, ready] of [
   await shot(bench, name);
 }
 
-for (const [drive, output, name] of [
-  ['Dovecote chime', 'Drum', 'trains'],
-  ['Walnut orrery', 'Venus', 'arbors'],
-]) {
+for (const [drive, output, name] of [['Walnut orrery', 'Venus', 'arbors']]) {
   await bench.getByRole('link', { name: 'Pendrix' }).first().click();
   await bench.locator('th.name a', { hasText: drive }).click();
   await go(bench, 'Train');
@@ -130,6 +126,28 @@ await bench.getByText('Too short to tell:').waitFor();
 await bench.clock.runFor(1200);
 await bench.locator('.plot canvas').first().waitFor();
 await shot(bench, 'log');
+
+await bench.getByRole('link', { name: 'Pendrix' }).first().click();
+await bench.locator('th.name a', { hasText: 'Sundial hour ring' }).click();
+await go(bench, 'Find');
+await bench.getByRole('group', { name: 'Search for' }).getByRole('button', { name: 'Whole drives' }).click();
+await bench.clock.runFor(400);
+await bench.getByText('Proven within this pool').waitFor({ timeout: 60_000 });
+await bench.clock.runFor(600);
+await shot(bench, 'choose');
+
+await bench.getByRole('link', { name: 'Pendrix' }).first().click();
+await bench.getByRole('button', { name: 'New drive', exact: true }).click();
+await bench.getByRole('button', { name: /Follow the sky/ }).click();
+for (const [name, text] of [
+  ['One exposure', '90'],
+  ['Camera', '3.9'],
+])
+  await bench.getByRole('group', { name, exact: true }).getByRole('textbox').fill(text);
+await bench.clock.runFor(600);
+await bench.getByText('do it, the simplest first', { exact: false }).waitFor({ timeout: 60_000 });
+await bench.getByText('still looking').waitFor({ state: 'detached', timeout: 60_000 });
+await shot(bench, 'start');
 
 const phone = await open(390, 844);
 await phone.locator('th.name a', { hasText: 'Orrery wheel cutter' }).click();

@@ -59,6 +59,8 @@ function readable(request: ChooseRequest, chosen: Chosen): string {
     );
   }
   if (r.window.length > 0) parts.push(`Reductions: ${r.window.join('; ')}.`);
+  if (r.turns.length > 0) parts.push(r.turns.join(' '));
+  if (r.conflict !== '') parts.push(r.conflict);
   if (r.dropped.length > 0)
     parts.push(['Dropped out:', ...r.dropped.map((d) => `  ${d.family}: ${d.by}`)].join('\n'));
   parts.push(r.certificate);

@@ -2,7 +2,7 @@ import { abs, gcd, lcm, mul, ONE, readDivisions, toNumber, type Rational } from 
 import { kindOf, sourceKindOf } from '../drive/index.ts';
 import { doubtOfStages, isSure } from '../motion/index.ts';
 import { endingError } from './endings.ts';
-import { measureOf, partsOf } from './measures.ts';
+import { largestOf, measureOf, partsOf } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
 import { stagesHad, takenBy, type StageChoice } from './stock.ts';
 
@@ -71,6 +71,7 @@ export class Bounds {
       had: stagesHad(taken, stock),
       stages: stages.length,
       parts: partsOf(all),
+      size: Math.max(0, ...all.map(largestOf)),
     };
     return {
       stages,

@@ -5,19 +5,24 @@ import { readDrive, readShelf } from '../files/index.ts';
 import { kindOf, sourceKindOf, type Drive } from '../drive/index.ts';
 import { runNow } from '../find/index.ts';
 import { report } from '../report/index.ts';
+import { toleranceArcsec, toleranceOf } from '../motion/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import {
   answerOf,
+  besideOf,
   choose,
   chooseForm,
   chooseReport,
   chooseRequestFor,
   chooseTable,
   chosenOf,
+  conflictMessage,
   placesOf,
   poolOf,
+  turnsOf,
   undominated,
   USUAL_MEASURES,
+  variantsOf,
   wantedOf,
   type ChooseRequest,
 } from './index.ts';
@@ -215,5 +220,108 @@ describe('of a drive', () => {
     const some = value as ReturnType<typeof chosenOf>;
     expect([some.proven, some.considered > 0]).toEqual([false, true]);
     expect(chooseReport(request(drive), some, null).certificate).toContain('So far, not proven yet.');
+  });
+
+  test('what would turn it: without what decides another leads, as it says', () => {
+    const asked = request(drive);
+    const [turn] = turnsOf(asked, chosen);
+    const [, name] = /^If worst error did not count, of these (.+) would lead: better in divisions\.$/.exec(turn!)!;
+    const without = { ...drive, find: { driveStages: 1, measures: 'grade, hold, buy, make' } };
+    // what leads then is as good in all that is left, if not the same
+    const named = chosen.best.find((b) => b.candidate.drive.name === name)!;
+    expect(runNow(choose(request(without))).best[0]!.values).toEqual(named.values.slice(1));
+  });
+
+  test('what would turn it: with the tolerance that it tells the other does', () => {
+    const tight = { ...drive, job: { ...drive.job, toleranceMm: '0.02', radiusMm: '120' } };
+    const found = runNow(choose(request(tight)));
+    const turn = turnsOf(request(tight), found).find((t) => t.startsWith('With a tolerance'))!;
+    const [, mm, name] = /\(([\d.]+) µm\) (.+) would do, and gain in/.exec(turn)!;
+    const other = found.best.find((b) => b.candidate.drive.name === name)!.candidate.drive;
+    const error = (d: Drive): string => report(d).verdict.find((c) => c.cell === 'error')!.graded!.grade;
+    expect(error(other)).toBe('misses');
+    const wider = { ...other, job: { ...other.job, toleranceMm: String(Number(mm) / 1000) } };
+    expect(error(wider)).not.toBe('misses');
+    expect(toleranceArcsec(toleranceOf(wider.job)!)).toBeGreaterThan(
+      toleranceArcsec(toleranceOf(tight.job)!),
+    );
+  });
+
+  test('one thing changed is one thing, and is judged as that drive is', () => {
+    const asked = request({ ...sundial, find: { driveStages: 2 } });
+    const [, , worm] = runNow(choose({ ...asked, maxStages: 1 })).best;
+    const one = worm ?? chosen.best[0]!;
+    const variants = variantsOf(asked, one.candidate.drive);
+    expect(variants.length).toBeGreaterThan(2);
+    const parts = ({ train: { source, stages } }: Drive): readonly string[] => [
+      JSON.stringify(source),
+      ...stages.map((s) => JSON.stringify(s)),
+    ];
+    for (const v of variants) {
+      const [a, b] = [parts(one.candidate.drive), parts(v.drive)];
+      expect(a.filter((p, i) => p !== b[i])).toHaveLength(1);
+      const told = besideOf(asked, one, v);
+      expect(told.worth).toBe(told.gains.length > 0);
+      const error = report(v.drive).judged.errors.budgets.dividing!.budget.worst;
+      const own = one.values[0]!;
+      if (Math.abs(error - own) > 0.06 * Math.max(error, own))
+        expect((error < own ? told.gains : told.costs).join()).toContain('worst error');
+    }
+    expect(variantsOf(asked, sundial)).toEqual([]);
+  });
+
+  test('askings that exclude one another are named, with what would reconcile them', () => {
+    const said = conflictMessage({
+      from: 200,
+      to: 80,
+      because: [
+        { asking: 'torque', from: 200 },
+        { asking: 'speed', to: 80 },
+        { asking: 'inertia', from: 900, soft: true },
+      ],
+    });
+    expect(said).toBe(
+      'The torque asked wants 200 : 1 or more, and the speed asked leaves 80.0 : 1 or less. To reconcile them: a motor of 2.50 times the torque, or a load so many times lighter or a motor 2.50 times as fast, or the work so many times slower.',
+    );
+    expect(
+      conflictMessage({
+        from: 2,
+        to: 80,
+        because: [
+          { asking: 'torque', from: 2 },
+          { asking: 'speed', to: 80 },
+        ],
+      }),
+    ).toBe('');
+    // in earnest: a heavy table that is to turn fast, with a small motor
+    const heavy = {
+      ...drive,
+      job: { ...drive.job, load: { frictionNm: 40, speedRpm: '200' } },
+      train: {
+        ...drive.train,
+        source: {
+          ...drive.train.source,
+          holdingNm: 0.2,
+          currentA: 1,
+          inductanceMh: 3,
+          supplyV: 12,
+          resistanceOhm: 2,
+        } as typeof drive.train.source,
+      },
+      find: { driveStages: 1, keepMotor: 'yes' as const },
+    };
+    const none_ = chooseReport(request(heavy), runNow(choose(request(heavy))), null);
+    expect(none_.columns).toHaveLength(0);
+    expect(none_.conflict).not.toBe('');
+  });
+
+  test('a wheel’s hours are told beside wheels to make', () => {
+    const paced = { ...drive, find: { driveStages: 1, wheelHours: '3' } };
+    const r = chooseReport(request(paced), runNow(choose(request(paced))), paced);
+    expect(r.rows.find((row) => row.id === 'make')!.cells[0]).toMatchObject({
+      text: ['2'],
+      note: 'wheels, 6.00 h',
+    });
+    expect(r.rows.find((row) => row.id === 'size')!.cells[0]!.text[0]).toBe('240');
   });
 });

@@ -1,4 +1,4 @@
-import { error, ok, type Result } from '../numbers/index.ts';
+import { error, exactly, ok, toNumber, type Result } from '../numbers/index.ts';
 import { dutiesIn, type Drive, type DutyId } from '../drive/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import { measureOf, measureIds, USUAL_MEASURES, type MeasureId } from './measures.ts';
@@ -12,6 +12,7 @@ export interface ChooseForm {
   readonly keepMotor: boolean;
   readonly stages: number;
   readonly spendAtMost: string;
+  readonly wheelHours: string;
   /** what counts, the most important first */
   readonly measures: readonly { readonly id: MeasureId; readonly title: string }[];
   /** what else could count */
@@ -34,6 +35,7 @@ export function chooseForm({ find: set = {} }: Pick<Drive, 'find'>): ChooseForm 
     keepMotor: set.keepMotor === 'yes',
     stages: set.driveStages ?? STAGES,
     spendAtMost: set.spendAtMost ?? '',
+    wheelHours: set.wheelHours ?? '',
     measures: measures.map(titled),
     more: measureIds.filter((id) => !measures.includes(id)).map(titled),
   };
@@ -67,6 +69,7 @@ export function chooseRequestFor(
     stock: pool.stock,
     maxStages: form.stages,
     ...(form.spendAtMost !== '' && { spendAtMost: form.spendAtMost }),
+    ...(form.wheelHours !== '' && { wheelHours: toNumber(exactly(form.wheelHours)) }),
     measures: form.measures.map((m) => m.id),
     count: Infinity,
     pool: pool.words,

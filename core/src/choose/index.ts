@@ -3,6 +3,8 @@ export { candidateOf, driveOf, inMode, misfits, nameOf, type Candidate } from '.
 export { chooseForm, chooseRequestFor, type ChooseForm } from './form.ts';
 export { measureIds, measureOf, USUAL_MEASURES, type MeasureId } from './measures.ts';
 export { placesOf, undominated } from './better.ts';
+export { besideOf, variantsOf, type Beside, type Variant } from './beside.ts';
+export { conflictMessage, turnsOf } from './turns.ts';
 export { poolOf, POOLS, wantedOf, type ChoosePool, type PoolAsked, type PoolFrom } from './pool.ts';
 export { MAX_CHOOSE_STAGES, MAX_MEASURES, type ChooseRequest } from './request.ts';
 export { hadBy, type Had, type SourceChoice, type StageChoice, type Stock, type StockOf } from './stock.ts';

@@ -1,5 +1,13 @@
 import { ARCSEC_PER_TURN, toNumber } from '../numbers/index.ts';
-import { knownPlay, lostMotion, wheelSearch, type Drive, type StageKindId } from '../drive/index.ts';
+import {
+  kindOf,
+  knownPlay,
+  lostMotion,
+  wheelSearch,
+  type Drive,
+  type Stage,
+  type StageKindId,
+} from '../drive/index.ts';
 import { isSure, type Grade } from '../motion/index.ts';
 import type { Context } from '../report/index.ts';
 import { chosenStages, type Candidate } from './candidate.ts';
@@ -16,6 +24,8 @@ export interface Known {
   readonly had: Had;
   readonly stages: number;
   readonly parts: number;
+  /** pitch diameter of the largest wheel in it, mm */
+  readonly size: number;
 }
 
 /** One thing by which drives are compared: less is better. */
@@ -67,6 +77,24 @@ function lostOf({ drive }: Candidate): number | null {
 /** Motor and pieces of stages: a pair is two, what is bought whole is one. */
 export const partsOf = (kinds: readonly { readonly kind: string }[]): number =>
   kinds.reduce((n, { kind }) => n + (wheelSearch(kind as StageKindId) ? 2 : 1), 0);
+
+/** Pitch diameter of the largest wheel of a stage, mm; of what is bought closed nobody says. (handbook: choose) */
+export function largestOf(stage: Stage): number {
+  const shape = kindOf(stage).shape(stage);
+  switch (shape.form) {
+    case 'mesh':
+    case 'belt':
+      return Math.max(shape.driver.pitchMm, shape.driven.pitchMm);
+    case 'worm':
+      return shape.wheel.pitchMm;
+    case 'geneva':
+      return shape.centreMm;
+    case 'set':
+      return 2 * shape.radiusMm;
+    case 'box':
+      return 0;
+  }
+}
 
 /** A load is what force, speed and power off are judged by. */
 const loaded = ({ job }: Drive): boolean => job.load !== undefined;
@@ -128,6 +156,27 @@ export const measures = {
     title: 'Parts',
     of: ({ drive }) => 1 + partsOf(drive.train.stages),
     least: ({ parts }) => 1 + parts,
+  },
+  size: {
+    title: 'Largest wheel',
+    of: ({ drive }) => Math.max(0, ...drive.train.stages.map(largestOf)),
+    least: ({ size }) => size,
+    alike: 0.02,
+  },
+  shakes: {
+    title: 'Resonance',
+    needs: loaded,
+    of: ({ of: { force } }) => (force?.motor.margin == null ? null : Number(force.shakes)),
+    least: () => 0,
+  },
+  battery: {
+    title: 'Battery',
+    needs: ({ job }) => job.load?.batteryWh !== undefined,
+    of: ({ of: { force } }) => {
+      const hours = force?.stand.find((s) => s.id === 'battery')?.hours;
+      return hours === undefined ? null : -hours;
+    },
+    alike: 0.05,
   },
   lost: { title: 'Lost motion', of: lostOf, least: () => 0 },
   round: {

@@ -8,6 +8,7 @@ import type { Chosen, Judged, Met } from './choose.ts';
 import { measureIds, measureOf, type MeasureId } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
 import type { Had } from './stock.ts';
+import { conflictMessage, turnsOf } from './turns.ts';
 import type { Window } from './window.ts';
 import {
   boundMessage,
@@ -64,6 +65,8 @@ export const chosenOf = ({ rows, families, ...rest }: ChooseAnswer): Chosen => (
 
 /** One drive beside others. */
 export interface ChooseColumn {
+  /** with its measures, to compare others with */
+  readonly judged: Judged;
   readonly key: string;
   readonly title: string;
   readonly subtitle: string;
@@ -89,6 +92,10 @@ export interface ChooseReport {
   readonly rows: readonly ChooseRow[];
   readonly dropped: readonly Dropped[];
   readonly window: readonly string[];
+  /** what one thing would turn the choice */
+  readonly turns: readonly string[];
+  /** two askings that leave nothing between them; nothing while they leave something */
+  readonly conflict: string;
   readonly certificate: string;
   /** drives that nothing beats, of which the columns show the first, of so many */
   readonly unbeaten: number;
@@ -122,6 +129,7 @@ export function chooseReport(
       const isPresent = i < own.length;
       const [first, ...rest] = drive.name.split(', ');
       return {
+        judged: one,
         key: isPresent ? 'present' : JSON.stringify(drive.train),
         title: isPresent ? 'Present drive' : (first ?? ''),
         subtitle: isPresent ? nameOf(drive.train.source, drive.train.stages) : rest.join(', '),
@@ -139,12 +147,14 @@ export function chooseReport(
           title: measureOf(id).title,
           counts: place < 0 ? null : place + 1,
           lit: place >= 0 && shown.some((a) => shown.some((b) => differs(request, place, a, b))),
-          cells: shown.map((one) => tellMeasure(id, one.candidate)),
+          cells: shown.map((one) => tellMeasure(id, one.candidate, request)),
         };
       },
     ),
     dropped: droppedOf(chosen),
     window: chosen.window.because.map(boundMessage),
+    turns: turnsOf(request, chosen),
+    conflict: conflictMessage(chosen.window),
     certificate: chooseCertificate(request, chosen),
     unbeaten: chosen.best.length,
     considered: grouped(String(chosen.considered)),

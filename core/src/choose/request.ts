@@ -13,6 +13,8 @@ export interface ChooseRequest {
   readonly maxStages: number;
   /** what is bought together may not cost more, exact text */
   readonly spendAtMost?: string;
+  /** what one wheel takes to cut or print, at the maker's own pace, h */
+  readonly wheelHours?: number;
   /** up to five, the most important first */
   readonly measures: readonly MeasureId[];
   /** candidates that are told; all of them are compared */

@@ -41,8 +41,11 @@ const timed = ([value, unit]: readonly [string, string]): Told => ({
   graded: null,
 });
 
+/** What somebody takes for a wheel, where that is said. */
+type Pace = Pick<ChooseRequest, 'wheelHours'>;
+
 /** How each measure is told of a drive: by the same cells as everywhere where there is one. */
-const told: Readonly<Record<MeasureId, (candidate: Candidate) => Told>> = {
+const told: Readonly<Record<MeasureId, (candidate: Candidate, pace: Pace) => Told>> = {
   error: (c) => {
     const { dividing, tracking } = c.of.errors.budgets;
     const share = dividing?.divisions ? c.of.errors.shareOf(dividing.divisions) : null;
@@ -66,8 +69,11 @@ const told: Readonly<Record<MeasureId, (candidate: Candidate) => Told>> = {
   },
   buy: ({ to }) =>
     to.buy === null ? words('no price') : to.buy.n === 0n ? words('nothing') : plain(decimal(to.buy, 2)),
-  make: ({ to }) =>
-    to.make === 0 ? words('nothing') : words(to.make === 1 ? 'wheel' : 'wheels', [String(to.make)]),
+  make: ({ to }, { wheelHours }) => {
+    if (to.make === 0) return words('nothing');
+    const hours = wheelHours === undefined ? '' : `, ${measured(to.make * wheelHours)} h`;
+    return words(`${to.make === 1 ? 'wheel' : 'wheels'}${hours}`, [String(to.make)]);
+  },
   stages: ({ drive }) => plain(String(chosenStages(drive).length)),
   parts: (c) => plain(String(measureOf('parts').of(c))),
   lost: (c) => {
@@ -75,18 +81,38 @@ const told: Readonly<Record<MeasureId, (candidate: Candidate) => Told>> = {
     if (lost === null) return plain('', { grade: 'unknown', word: 'Unknown' });
     return lost === 0 ? words('one-sided approach', ['0']) : plain(roughAngle(lost));
   },
+  size: (c) => {
+    const size = measureOf('size').of(c)!;
+    return size === 0
+      ? words('no wheel to measure')
+      : { text: [measured(size), { unit: 'mm' }], graded: null };
+  },
+  shakes: (c) => {
+    const shakes = measureOf('shakes').of(c);
+    if (shakes === null) return plain('', { grade: 'unknown', word: 'not known' });
+    return plain(
+      '',
+      shakes ? { grade: 'close', word: 'shakes in what is asked' } : { grade: 'passes', word: 'clear' },
+    );
+  },
+  battery: (c) => {
+    const hours = measureOf('battery').of(c);
+    return hours === null ? words('no battery given') : timed(timeText(-hours * 3600));
+  },
   round: (c) => {
     const seconds = measureOf('round').of(c);
     return seconds === null ? words('no camera') : timed(timeText(-seconds));
   },
 };
 
-export const tellMeasure = (id: MeasureId, candidate: Candidate): Told => told[id](candidate);
+export const tellMeasure = (id: MeasureId, candidate: Candidate, pace: Pace = {}): Told =>
+  told[id](candidate, pace);
 
-const shown = (id: MeasureId, { candidate }: Judged): string => {
-  const { text, graded, note } = tellMeasure(id, candidate);
-  return [plainText(text), graded?.word, note].filter(Boolean).join(', ');
-};
+/** The same in a word: its figure, else its grade, else what is said of it. */
+export function briefly(pace: Pace, id: MeasureId, { candidate }: Judged): string {
+  const { text, graded, note = '' } = tellMeasure(id, candidate, pace);
+  return plainText(text) || (graded?.word ?? note);
+}
 
 /**
  * What decides between the first and another: the measure in which they first differ by more than the estimates can tell, and what the
@@ -101,15 +127,16 @@ export function decides(request: ChooseRequest, { best }: Pick<Chosen, 'best'>, 
   const id = request.measures[first]!;
   const title = measureOf(id).title.toLowerCase();
   if (at === 0)
-    return `${measureOf(id).title} decides: ${shown(id, leader)}, against ${shown(id, other)} of the next.`;
+    return `${measureOf(id).title} decides: ${briefly(request, id, leader)}, against ${briefly(request, id, other)} of the next.`;
   const gains = request.measures.filter(
-    (_, i) => differs(request, i, leader, one) && less(one.values[i], leader.values[i]),
+    (_, i) => differs(request, i, leader, one) && isBetter(one.values[i], leader.values[i]),
   );
-  const gain = gains.map((g) => `${measureOf(g).title.toLowerCase()} (${shown(g, one)})`);
-  return `Behind the first in ${title}: ${shown(id, one)}.${gain.length > 0 ? ` Better in ${listed(gain)}.` : ''}`;
+  const gain = gains.map((g) => `${measureOf(g).title.toLowerCase()} (${briefly(request, g, one)})`);
+  return `Behind the first in ${title}: ${briefly(request, id, one)}.${gain.length > 0 ? ` Better in ${listed(gain)}.` : ''}`;
 }
 
-const less = (a: number | null | undefined, b: number | null | undefined): boolean =>
+/** Less is better; what is not known is worst. */
+export const isBetter = (a: number | null | undefined, b: number | null | undefined): boolean =>
   (a ?? Infinity) < (b ?? Infinity);
 
 /** Beyond what the estimates can tell apart. */
@@ -133,7 +160,7 @@ export const askingWords: Readonly<Record<AskingId | 'misfit' | 'spend', string>
   spend: 'the money',
 };
 
-const ratioText = (r: number): string => measured(r);
+export const ratioText = (r: number): string => measured(r);
 
 /** "from 10.8 by the torque asked" */
 export const boundMessage = ({ asking, from, to, soft }: Bound): string =>

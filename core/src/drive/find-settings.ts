@@ -54,6 +54,8 @@ export interface FindSettings {
   readonly keepMotor?: 'yes' | 'no';
   readonly driveStages?: number;
   readonly spendAtMost?: string;
+  /** of one wheel that is cut or printed, h */
+  readonly wheelHours?: string;
   /** what counts, in its order: "error, grade, hold" */
   readonly measures?: string;
 }
@@ -164,6 +166,7 @@ export const findInputs: readonly InputSpec[] = [
   ]),
   count('driveStages', 'Stages at most', 1, 4, 2),
   exact('spendAtMost', 'Spend at most', '60'),
+  exact('wheelHours', 'A wheel takes', '3', 'h'),
   text('measures', 'What counts', 'error, grade, hold, buy, make: the most important first'),
 ];
 

@@ -102,11 +102,20 @@ function plainValue(
       return chosen.length;
     case 'steps':
       return c.stepsPerTurn === null ? null : -Math.abs(toNumber(exactly(c.stepsPerTurn)));
+    case 'size':
+      return Math.max(0, ...drive.train.stages.map(acrossOf));
     case 'lost':
       return drive.job.approach === 'both' ? c.lostMotionArcsec : 0;
     default:
       throw new Error(id);
   }
+}
+
+/** Module times teeth, or pitch times teeth over π, of the largest wheel; nothing of what is bought closed. */
+function acrossOf(stage: object): number {
+  const s = stage as Readonly<Record<string, number>>;
+  const teeth = Math.max(s['z1'] ?? 0, s['z2'] ?? 0, s['wheel'] ?? 0, s['ring'] ?? 0);
+  return s['pitchMm'] === undefined ? (s['moduleMm'] ?? 1) * teeth : (s['pitchMm'] * teeth) / Math.PI;
 }
 
 interface Plain {
@@ -366,10 +375,13 @@ describe('whole drives', () => {
     stages: fc.array(part, { minLength: 1, maxLength: 4 }),
     keep: fc.constantFrom([], [], [{ kind: 'worm', starts: 1, wheel: 90, moduleMm: 1 }]),
     maxStages: fc.integer({ min: 1, max: 2 }),
-    measures: fc.subarray(['error', 'grade', 'force', 'hold', 'buy', 'make', 'stages', 'steps', 'lost'], {
-      minLength: 1,
-      maxLength: 5,
-    }),
+    measures: fc.subarray(
+      ['error', 'grade', 'force', 'hold', 'buy', 'make', 'stages', 'steps', 'lost', 'size'],
+      {
+        minLength: 1,
+        maxLength: 5,
+      },
+    ),
   });
 
   test('of random small pools the same as every drive checked by itself and compared with every other', () => {

@@ -187,6 +187,8 @@ async function copyCsv(): Promise<void> {
 
 <style scoped src="./duty.css"></style>
 <style scoped src="./check.css">
+</style>
+<style scoped>
 .share {
   padding: 0.375rem 1rem 0.75rem 1.125rem;
   font-size: 0.875rem;

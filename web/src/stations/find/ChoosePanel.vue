@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js';
+import { VueDraggable } from 'vue-draggable-plus';
+import { mdiArrowDown, mdiArrowUp, mdiClose, mdiDragVertical } from '@mdi/js';
 import type { Edit, FindSettings, Refusal, Report } from '@pendrix/core';
 import { chooseForm, POOLS, type ChooseReport, type MeasureId } from '@pendrix/core/choose/index';
 import CheckField from '../../ui/CheckField.vue';
@@ -21,6 +22,13 @@ const set = (key: keyof FindSettings, text: string, session?: string): Refusal |
   edit({ do: 'find', key, text }, session);
 const order = (ids: readonly MeasureId[]): void => void set('measures', ids.join(', '));
 const ids = computed(() => form.value.measures.map((m) => m.id));
+/** Dragged by its handle; the keys beside it do the same. */
+const sortable = computed({
+  get: () => [...ids.value],
+  set: (next) => {
+    if (next.join() !== ids.value.join()) order(next);
+  },
+});
 function move(at: number, by: -1 | 1): void {
   const next = [...ids.value];
   const [one] = next.splice(at, 1);
@@ -41,8 +49,9 @@ const wanted = computed(() => present.asked.asks.lines);
     </p>
 
     <h3>What counts, in this order</h3>
-    <ol class="counts">
+    <VueDraggable v-model="sortable" tag="ol" class="counts" handle=".handle" :animation="0">
       <li v-for="(m, i) in form.measures" :key="m.id">
+        <v-icon class="handle" :icon="mdiDragVertical" size="18" aria-hidden="true" />
         <span class="ordinal">{{ i + 1 }}</span><span class="title">{{ m.title }}</span>
         <IconButton
           :label="`${m.title} up`"
@@ -66,7 +75,7 @@ const wanted = computed(() => present.asked.asks.lines);
           @click="order(ids.filter((id) => id !== m.id))"
         />
       </li>
-    </ol>
+    </VueDraggable>
     <v-menu v-if="form.measures.length < 5">
       <template #activator="{ props: menu }">
         <v-btn class="add" variant="text" v-bind="menu">Add what counts…</v-btn>
@@ -99,6 +108,14 @@ const wanted = computed(() => present.asked.asks.lines);
       placeholder="any"
       :value="form.spendAtMost"
       :commit="(text, session) => set('spendAtMost', text, session)"
+    />
+    <ReadField
+      v-if="form.canMake"
+      label="A wheel takes"
+      unit="h"
+      placeholder="not said"
+      :value="form.wheelHours"
+      :commit="(text, session) => set('wheelHours', text, session)"
     />
     <div class="upto">
       <span>Stages at most</span>
@@ -161,6 +178,10 @@ h3 .q {
   align-items: center;
   font-size: 0.875rem;
   border-bottom: 1px solid var(--p-row);
+}
+.counts .handle {
+  cursor: grab;
+  color: var(--p-quiet);
 }
 .counts .title {
   flex: 1;

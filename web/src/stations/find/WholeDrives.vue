@@ -27,6 +27,7 @@ import { fileStem, save } from '../../ui/files.ts';
 import { reportOf } from '../../ui/open-drive.ts';
 import { usePrintSheet } from '../../ui/printing.ts';
 import { useSettled } from '../../ui/settled.ts';
+import BesideList from './BesideList.vue';
 import ChoosePanel from './ChoosePanel.vue';
 import ChooseSheet from './ChooseSheet.vue';
 import ChooseTable from './ChooseTable.vue';
@@ -91,7 +92,7 @@ const print = usePrintSheet(() =>
 );
 const taking = useTaking();
 /** A whole drive takes the place of source and stages; limits and output stay. */
-const trainOf = ({ drive: { train } }: ChooseColumn): Train => ({
+const trainOf = ({ drive: { train } }: Pick<ChooseColumn, 'drive'>): Train => ({
   ...present.drive.train,
   source: train.source,
   stages: train.stages,
@@ -136,6 +137,12 @@ const again = (): void => void choosing.again(driveId, present.drive);
         aria-label="Drives compared"
       >
         <ChooseTable :report="report" :opened="column?.key ?? null" @open="(key) => (opened = key)" />
+        <BesideList
+          v-if="column && mine"
+          :request="mine.request"
+          :column="column"
+          @copy="(b) => taking.copy(trainOf(b), b.change)"
+        />
       </div>
       <div v-else class="teach">
         <template v-if="refusal">
@@ -148,6 +155,7 @@ const again = (): void => void choosing.again(driveId, present.drive);
         <p v-else-if="choosing.failed" class="tone-misses">It failed. Ask for fewer stages, or again.</p>
         <template v-else-if="report">
           <h3>No drive of this pool does it</h3>
+          <p v-if="report.conflict"><b>Two askings exclude one another.</b> {{ report.conflict }}</p>
           <p class="quiet">
             What dropped out, and by what, stands at the left. Choose from more, or allow more stages.
           </p>
@@ -158,6 +166,7 @@ const again = (): void => void choosing.again(driveId, present.drive);
         <v-icon :icon="mdiScaleBalance" size="20" />
         <p>
           <b>{{ column.drive.name }}.</b> {{ column.decides }}
+          <template v-for="t in report.turns" :key="t">{{ ' ' + t }}</template>
         </p>
         <div class="acts">
           <v-btn
