@@ -46,6 +46,8 @@ for (const b of [...benches, ...reportBenches, ...simulateBenches, ...drawingBen
 const { findBench, workersBench } = await import('./find-bench.mjs');
 findBench();
 await workersBench();
+const { chooseBench } = await import('./choose-bench.mjs');
+await chooseBench();
 
 if (!process.argv.includes('--core')) {
   console.log('\nin the browser');

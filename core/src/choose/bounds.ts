@@ -1,18 +1,21 @@
 import { abs, gcd, lcm, mul, ONE, readDivisions, toNumber, type Rational } from '../numbers/index.ts';
 import { kindOf, sourceKindOf } from '../drive/index.ts';
 import { doubtOfStages, isSure } from '../motion/index.ts';
-import { endingError } from './endings.ts';
+import { errorsOfAll, locks, StageErrors } from './endings.ts';
 import { largestOf, measureOf, partsOf } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
 import { stagesHad, takenBy, type StageChoice } from './stock.ts';
+
+/** Counts by which an ending is bounded: any of them bounds, and all of a long list are slow. */
+const COUNTS = 40;
 
 /** The last stages of a drive, the first of them first, with what all drives that end so have in common. */
 export interface Ending {
   readonly stages: readonly StageChoice[];
   readonly taken: ReadonlyMap<string, number>;
   readonly ratio: Rational;
-  /** the count that its stages err most in; null where they err in none, and for following */
-  readonly worstCount: number | null;
+  /** what its stages err, of each count the sum, ″; none while no measure asks for it */
+  readonly errors: readonly number[];
   /** of each measure the least that such a drive can have */
   readonly least: readonly number[];
 }
@@ -28,44 +31,61 @@ export class Bounds {
   private readonly sure: ReadonlyMap<StageChoice, boolean>;
   /** what sources and stages can bring to the steps of a turn, all multiplied; null where something divides without steps */
   private readonly brought: bigint | null;
-  private readonly dear: boolean;
+  private readonly own: ReadonlyMap<StageChoice, StageErrors>;
+  /** something rests at places of its own: what stands before it is told by no ratio */
+  private readonly locked: boolean;
   readonly whole: Ending;
 
   constructor(request: ChooseRequest) {
     const kept = request.wanted.train.stages;
     this.request = request;
     const read = readDivisions(request.wanted.job.divisions);
-    this.counts = read.ok && read.value.length > 0 ? read.value : [null];
+    const dear = request.measures.some((id) => measureOf(id).dear);
+    this.counts = !dear ? [] : read.ok && read.value.length > 0 ? read.value.slice(0, COUNTS) : [null];
     this.keptSure = isSure(doubtOfStages(kept));
     this.sure = new Map(request.stages.map((s) => [s, isSure(doubtOfStages([s.stage]))]));
+    const [source] = request.sources;
+    this.own = new Map(
+      request.stages.map((s) => [s, new StageErrors(request.wanted, source!.source, s.stage, this.counts)]),
+    );
+    this.locked = [...kept, ...request.stages.map((s) => s.stage)].some(locks);
     this.brought = broughtBy(request);
-    this.dear = request.measures.some((id) => measureOf(id).dear);
     const ratio = kept.reduce((r, s) => mul(r, kindOf(s).reduction(s)), ONE);
-    this.whole = this.made([], new Map(), ratio, this.counts);
+    const errors = errorsOfAll(request.wanted, source!.source, kept, this.counts);
+    this.whole = this.made([], new Map(), ratio, errors);
   }
 
-  /** An ending with one stage more before it; null when there are not so many of it. `quick`: by the count that the ending errs most in alone, which bounds as well. */
-  before(stage: StageChoice, ending: Ending, quick: boolean): Ending | null {
+  /** An ending with one stage more before it; null when there are not so many of it. What it errs by itself is left to `withOwn`. */
+  before(stage: StageChoice, ending: Ending): Ending | null {
     const stages = [stage, ...ending.stages];
     const taken = takenBy(stages, this.request.stock);
     if (!taken) return null;
-    const counts = quick && ending.worstCount !== null ? [ending.worstCount] : this.counts;
-    return this.made(stages, taken, mul(kindOf(stage.stage).reduction(stage.stage), ending.ratio), counts);
+    const ratio = mul(kindOf(stage.stage).reduction(stage.stage), ending.ratio);
+    return this.made(stages, taken, ratio, ending.errors);
+  }
+
+  /** The same with what its first stage errs by itself; that takes longer. */
+  withOwn(ending: Ending, behind: Ending): Ending {
+    if (this.counts.length === 0 || this.locked) return ending;
+    const own = this.own.get(ending.stages[0]!)!.behind(behind.ratio);
+    return this.made(
+      ending.stages,
+      ending.taken,
+      ending.ratio,
+      ending.errors.map((e, i) => e + own[i]!),
+    );
   }
 
   private made(
     stages: Ending['stages'],
     taken: Ending['taken'],
     ratio: Rational,
-    counts: Bounds['counts'],
+    errors: readonly number[],
   ): Ending {
-    const { wanted, sources, stock, measures } = this.request;
+    const { wanted, stock, measures } = this.request;
     const all = [...stages.map((s) => s.stage), ...wanted.train.stages];
-    const { worst, of: worstOf } = this.dear
-      ? endingError(wanted, sources[0]!.source, all, counts)
-      : { worst: 0, of: null };
     const least = {
-      error: worst,
+      error: Math.max(0, ...errors),
       never: this.never(ratio),
       sure: this.keptSure && stages.every((s) => this.sure.get(s)),
       had: stagesHad(taken, stock),
@@ -77,7 +97,7 @@ export class Bounds {
       stages,
       taken,
       ratio,
-      worstCount: worst > 0 ? worstOf : null,
+      errors,
       least: measures.map((id) => {
         const { needs, least: of } = measureOf(id);
         return needs?.(wanted) === false ? Infinity : (of?.(least) ?? -Infinity);

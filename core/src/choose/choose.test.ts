@@ -225,7 +225,9 @@ describe('of a drive', () => {
   test('what would turn it: without what decides another leads, as it says', () => {
     const asked = request(drive);
     const [turn] = turnsOf(asked, chosen);
-    const [, name] = /^If worst error did not count, of these (.+) would lead: better in divisions\.$/.exec(turn!)!;
+    const [, name] = /^If worst error did not count, of these (.+) would lead: better in divisions\.$/.exec(
+      turn!,
+    )!;
     const without = { ...drive, find: { driveStages: 1, measures: 'grade, hold, buy, make' } };
     // what leads then is as good in all that is left, if not the same
     const named = chosen.best.find((b) => b.candidate.drive.name === name)!;

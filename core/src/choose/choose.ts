@@ -37,6 +37,8 @@ export interface Chosen {
 
 /** Sequences looked at between two breaths. */
 const BREATH = 32;
+/** Errors of an ending are added in another order than those of a drive: the sums are one all the same. */
+const ADDED = 1 + 1e-12;
 /** With fewer drives than this all are judged: places of equal errors then rest on all of them. */
 const FEW = 4_000;
 
@@ -106,14 +108,14 @@ class Choosing {
 
   /** Judges what one stage more makes; null where nothing need stand before that. */
   longer(stage: StageChoice, ending: Ending, more: number): Ending | null {
-    const quick = this.bounds.before(stage, ending, !this.all);
+    const quick = this.bounds.before(stage, ending);
     if (!quick) return null;
     const ratio = Math.abs(toNumber(quick.ratio));
     const { least, most } = this.reach;
     if (!this.all && (ratio * least ** more > this.window.to || ratio * most ** more < this.window.from))
       return null;
     if (this.beaten(quick)) return null;
-    const longer = this.all || ending.worstCount === null ? quick : this.bounds.before(stage, ending, false)!;
+    const longer = this.bounds.withOwn(quick, ending);
     if (longer !== quick && this.beaten(longer)) return null;
     this.judge(longer);
     return longer;
@@ -125,7 +127,7 @@ class Choosing {
       let better = false;
       for (const [i, value] of leader.values.entries()) {
         const [own, bound] = [value ?? Infinity, bounds[i] ?? Infinity];
-        if (own > bound) return false;
+        if (own > bound * ADDED) return false;
         const alike = measureOf(this.request.measures[i]!).alike ?? 0;
         if (own < Infinity && own + Math.abs(own) * alike < bound) better = true;
       }
@@ -173,7 +175,9 @@ class Choosing {
       const bounds = measures.map((id, i) => (measureOf(id).dear ? least[i]! : measureOf(id).of(candidate)));
       if (this.beats(bounds, (leader) => simpler(leader, candidate.drive) < 0)) return;
     }
-    const one = { candidate, values: measures.map((id) => measureOf(id).of(candidate)) };
+    const values = measures.map((id) => measureOf(id).of(candidate));
+    // its figures are made again if it is shown: thousands of them would fill the memory
+    const one = { candidate: candidateOf(candidate.drive, candidate.to), values };
     this.judged.push(one);
     if (this.all || this.leaders.some((l) => asGood(l, one))) return;
     this.leaders = this.leaders.filter((l) => !asGood(one, l));

@@ -166,7 +166,7 @@ export const measures = {
   shakes: {
     title: 'Resonance',
     needs: loaded,
-    of: ({ of: { force } }) => (force?.motor.margin == null ? null : Number(force.shakes)),
+    of: ({ of: { force } }) => ((force?.motor.margin ?? null) === null ? null : Number(force!.shakes)),
     least: () => 0,
   },
   battery: {

@@ -4,7 +4,7 @@ import { angleText, lengthText, listed } from '../words/index.ts';
 import type { Chosen, Judged } from './choose.ts';
 import { measureOf, type MeasureId } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
-import { askingWords, differs, isBetter, ratioText, tellMeasure } from './words.ts';
+import { askingWords, differs, isBetter, ratioText } from './words.ts';
 import type { Bound, Window } from './window.ts';
 
 /** Titles of the measures in which one is better than another beyond what the estimates can tell. */

@@ -12,6 +12,7 @@ import {
   type Mesh,
 } from '../../force/index.ts';
 import { elevationOf, heatW } from '../../turning/index.ts';
+import { lazy } from '../lazy.ts';
 import type { RateReport } from '../duties/rates/way.ts';
 import { type Graded, measured, timeText } from '../../words/index.ts';
 import { gradeAt, speedRows, type SpeedRow } from './speeds.ts';
@@ -228,16 +229,33 @@ export function forceReport(drive: Drive, k: Kinematics, rates: readonly RateRep
         ? motorGraded
         : worse(motorGraded, marginGrade(mesh.margin));
   const limit = byMesh ? `the ${mesh.label}’s ${mesh.teeth} teeth` : 'the motor';
-  return {
-    force,
-    asked: force.asked.map((a) => askedRow(force, a)),
-    total: measured(force.wantedNm),
-    atMotor: `${torqueText(force.motorNm)} at the motor: ÷ ${measured(force.ratio)}, ${measured(force.efficiency * 100)} %`,
-    speeds: speedRows(force, range),
-    meshes: [...force.meshes]
+  const asked = lazy(() => force.asked.map((a) => askedRow(force, a)));
+  const speeds = lazy(() => speedRows(force, range));
+  const meshes = lazy(() =>
+    [...force.meshes]
       .sort((a, b) => (a.margin ?? Infinity) - (b.margin ?? Infinity))
       .map((m) => meshRow(drive, m)),
-    stand: standRows(drive, force, range),
+  );
+  const stand = lazy(() => standRows(drive, force, range));
+  return {
+    force,
+    // told rows are made when they are asked for: who only compares wants the margins
+    get asked() {
+      return asked();
+    },
+    total: measured(force.wantedNm),
+    get atMotor() {
+      return `${torqueText(force.motorNm)} at the motor: ÷ ${measured(force.ratio)}, ${measured(force.efficiency * 100)} %`;
+    },
+    get speeds() {
+      return speeds();
+    },
+    get meshes() {
+      return meshes();
+    },
+    get stand() {
+      return stand();
+    },
     margin,
     limit,
     graded,

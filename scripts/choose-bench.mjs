@@ -1,0 +1,54 @@
+// Whole drives of the demo shelf: the choice, and beside it what judging every sequence one by one would take.
+import { readFileSync } from 'node:fs';
+import { performance } from 'node:perf_hooks';
+import { ROOT } from './setup.mjs';
+
+const SAMPLE = 300;
+const read = (name) => readFileSync(`${ROOT}demo/${name}`, 'utf8');
+
+/** Numbers that look rolled, the same in every run. */
+function* rolled() {
+  let state = 7;
+  for (;;) yield (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+}
+
+export async function chooseBench() {
+  const { readChooseRequest, readShelf } = await import('../core/src/files/index.ts');
+  const { candidateOf, choose, driveOf, inMode, measureOf, sequences } =
+    await import('../core/src/choose/index.ts');
+  const shelf = readShelf(read('lantern-hill.shelf.json'));
+  const asked = JSON.parse(read('choose-sundial.request.json'));
+  asked.pool.maxStages = 3;
+  const { value: request } = readChooseRequest(JSON.stringify(asked), shelf.value, 5);
+
+  const begun = performance.now();
+  let first = null;
+  const search = choose(request);
+  let step = search.next(false);
+  while (!step.done) {
+    if (first === null && step.value.stages > 1) first = performance.now() - begun;
+    step = search.next(false);
+  }
+  const whole = performance.now() - begun;
+
+  const dice = rolled();
+  const roll = (list) => list[Math.floor(dice.next().value * list.length)];
+  const from = performance.now();
+  for (let i = 0; i < SAMPLE; i++) {
+    const source = roll(request.sources);
+    const stages = Array.from({ length: request.maxStages }, () => roll(request.stages).stage);
+    const drive = driveOf(request.wanted, inMode(source, roll(source.modes)), stages);
+    const candidate = candidateOf(drive, { buy: null, make: 0 });
+    for (const id of request.measures) measureOf(id).of(candidate);
+  }
+  const each = (performance.now() - from) / SAMPLE;
+  const modes = request.sources.reduce((n, s) => n + s.modes.length, 0);
+  const nested = each * modes * sequences(request);
+  console.log('\nwhole drives, demo shelf, five counts, three stages, on one core');
+  console.log(
+    `  one stage proven after ${Math.round(first)} ms; all proven in ${(whole / 1000).toFixed(1)} s (wanted < 10)`,
+  );
+  console.log(
+    `  judging each of ${(modes * sequences(request)).toLocaleString('en')} drives, ${each.toFixed(2)} ms each: ${Math.round(nested / whole).toLocaleString('en')} times as long (wanted > 20)`,
+  );
+}
