@@ -124,7 +124,8 @@ export function treeReport(drive: Drive, reportOf: (drive: Drive) => Report = re
 
 const NOT_CHOSEN = 'chosen with the drive';
 /** Of a drive that is still asked about nothing is told as if it stood. */
-const unchosen = (c: VerdictCell): VerdictCell => (c.figure ? empty(c.cell, c.concern, NOT_CHOSEN) : c);
+const unchosen = (c: VerdictCell): VerdictCell =>
+  c.figure || !c.absent.startsWith('no ') ? empty(c.cell, c.concern, NOT_CHOSEN) : c;
 
 /** The shafts along a path, each as its own train counts it. */
 function placesOf(trains: readonly TrainOf[], path: Path, several: boolean): readonly ShaftPlace[] {

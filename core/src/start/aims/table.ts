@@ -87,7 +87,7 @@ export const table: Aim = {
     {
       id: 'off',
       title: 'Off centre by',
-      hint: 'how badly it is put down',
+      hint: 'at the worst',
       unit: 'mm',
       example: '10',
       taken: '0',

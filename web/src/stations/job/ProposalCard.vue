@@ -94,7 +94,8 @@ dd {
 dd :deep(.grade) {
   white-space: normal;
 }
-@media (max-width: 600px) {
+/* where the column is narrow the drawing stands above */
+@container (max-width: 30rem) {
   .proposal {
     grid-template-columns: minmax(0, 1fr);
     gap: 0.5rem;

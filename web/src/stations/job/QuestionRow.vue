@@ -39,7 +39,7 @@ function pick(value: string): void {
         <ReadField
           v-if="typed"
           class="typed"
-          :class="{ long: asking.unit === undefined }"
+          :class="{ long: asking.unit === undefined || asking.example.length > 6 }"
           :label="asking.title"
           :labelled="false"
           :value="asking.value"

@@ -227,6 +227,7 @@ function know(): void {
 }
 .cards {
   flex: 1;
+  container-type: inline-size;
 }
 .more {
   margin: 0.25rem 0 0.5rem 1.25rem;

@@ -10,6 +10,7 @@ import {
   lengthText,
   measured,
   mixed,
+  trimmed,
 } from '../../../words/index.ts';
 import { doubtOf, doubtOfAll, fails, gradeReach, isSure } from '../../../motion/index.ts';
 import { ratioFigure, stepsFigure, stepUnit } from '../../train/train.ts';
@@ -241,6 +242,9 @@ function handKnobReport(drive: Drive, k: Kinematics): DutyReport | null {
   };
 }
 
+/** As it would be written, not as a fraction. */
+const plainRpm = (rpm: string): string => trimmed(toNumber(exactly(rpm)), 6);
+
 const group = { id: 'spin', title: 'Speed' };
 
 /** Ranges of speed at the work. (handbook: travel) */
@@ -259,7 +263,8 @@ export const spins: DutyKind = {
   asked: ({ job }) => (job.spins ?? []).length > 0,
   many: true,
   reports: ({ drive, k }) => spinReports(drive, k),
-  says: ({ job: { spins: [spin] = [] } }) => (spin ? `turns at ${spin.minRpm} to ${spin.maxRpm} rpm` : null),
+  says: ({ job: { spins: [spin] = [] } }) =>
+    spin ? `turns at ${plainRpm(spin.minRpm)} to ${plainRpm(spin.maxRpm)} rpm` : null,
   job: { word: 'Speed range', inputs: ['minRpm', 'maxRpm'] },
   cells: { speed: speedCell },
 };
