@@ -186,8 +186,7 @@ async function copyCsv(): Promise<void> {
 </template>
 
 <style scoped src="./duty.css"></style>
-<style scoped src="./check.css">
-</style>
+<style scoped src="./check.css"></style>
 <style scoped>
 .share {
   padding: 0.375rem 1rem 0.75rem 1.125rem;
