@@ -40,8 +40,16 @@ const sweep = ({ report }: Candidate): Main => {
   };
 };
 
+const allLand = ({ verdict }: Report): boolean => {
+  const grade = verdict.find((c) => c.cell === 'divisions')?.graded?.grade;
+  return grade === 'even' || grade === 'evenMicrostep';
+};
+
 const mains = {
   divide: ({ drive, report }: Candidate): Main => {
+    // plates land or do not: there is nothing between
+    if (report.of.byHand)
+      return { label: 'divides', told: cell(report, 'divisions'), reach: allLand(report) ? 1 : 0 };
     const tolerance = toleranceOf(drive.job);
     return {
       label: 'errs',

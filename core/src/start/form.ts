@@ -39,11 +39,9 @@ export interface StartForm {
 
 /** The questions of an aim, in their order. Only a ratio and a movement are made of nothing but wheels. */
 function questionsOf(aim: AimId, drive: Drive): readonly Question[] {
-  const { questions } = aimOf(aim);
+  const { questions, wheels } = aimOf(aim);
   const own = wordsOf(drive.start?.own ?? '').includes('motor') ? [motorQuestion] : [];
-  return questions.some((q) => q.id === 'wheels')
-    ? questions
-    : [...questions, ownQuestion, ...own, canQuestion];
+  return wheels ? questions : [...questions, ownQuestion, ...own, canQuestion];
 }
 
 export function startForm(drive: Drive): StartForm {
@@ -67,7 +65,7 @@ export function startForm(drive: Drive): StartForm {
       means: q.means(drive),
     };
   });
-  const lacking = list.find((q) => q.taken === '' && q.get(drive) === '' && NEEDED.includes(q.id));
+  const lacking = list.find((q) => q.needed && q.get(drive) === '');
   return {
     aims: aimIds.map((id) => ({ id, title: aimOf(id).title, hint: aimOf(id).hint })),
     aim,
@@ -75,9 +73,6 @@ export function startForm(drive: Drive): StartForm {
     lacks: lacking ? lacking.title.toLowerCase() : null,
   };
 }
-
-/** What nobody but the maker can know. */
-const NEEDED: readonly string[] = ['counts', 'others', 'target'];
 
 /** All of them, or why the first that is refused is. */
 function taken(drive: Drive, edits: readonly Edit[]): Result<Drive> {
@@ -185,7 +180,7 @@ export function compareEdits(drive: Drive): readonly OutputEdit[] {
   const words = wordsOf(can ?? '');
   const makes = words.includes('print') || words.includes('cut');
   const find = (key: string, text: string): OutputEdit => ({ output: 0, edit: { do: 'find', key, text } });
-  const wheels = isAim(aim) && aimOf(aim).questions.some((q) => q.id === 'wheels');
+  const wheels = isAim(aim) && aimOf(aim).wheels;
   return [
     ...(wheels
       ? [find('question', 'ratio')]

@@ -106,7 +106,7 @@ export function* propose(
     let breath = 0;
     for (const [done, list] of sequences.entries())
       for (const output of outputs)
-        for (const source of [...byHand(drive), ...pool.sources]) {
+        for (const source of stages === 0 ? [...byHand(drive), ...pool.sources] : pool.sources) {
           if (!run.judge(output, source, list, pool.stock)) continue;
           if (++breath % BREATH === 0 && (yield { stages, done, of: sequences.length }))
             return run.proposals(false);
@@ -205,8 +205,11 @@ class Proposing {
         ({ family, best }) => !all.some((o) => o.best.settled && best !== o.best && isMore(family, o.family)),
       )
       .sort((a, b) => before(a.best.rank, b.best.rank));
-    // of the same train with another kind of motor the first
-    const train = ({ family }: (typeof list)[number]): string => keyOf({ ...family, source: '' });
+    // of the same train with another kind of motor the first; by hand is another way of working
+    const train = ({ family, best }: (typeof list)[number]): string => {
+      const { stops } = sourceKindOf(best.proposed.drive.train.source);
+      return keyOf({ ...family, source: stops === 'mark' ? 'by hand' : '' });
+    };
     const shown = list.filter((one, i) => list.findIndex((o) => train(o) === train(one)) === i);
     return {
       list: shown.map((b) => b.best.proposed),

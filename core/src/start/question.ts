@@ -20,6 +20,8 @@ export interface Question {
   readonly set: (drive: Drive, text: string) => Result<readonly Edit[]>;
   /** what is taken by who does not know; nothing where nobody else can know */
   readonly taken: string;
+  /** nothing can be proposed without it */
+  readonly needed?: true;
   /** what stands in the empty field: the answer as it might be */
   readonly example: string;
   /** what the answer means, in figures */
@@ -31,6 +33,8 @@ export interface Aim {
   readonly title: string;
   readonly hint: string;
   readonly questions: readonly Question[];
+  /** it is made of nothing but wheels: they are found, and no motor is chosen */
+  readonly wheels?: true;
   /** what is put into an empty job before anything is answered */
   readonly begins: readonly Edit[];
 }

@@ -238,7 +238,13 @@ describe('what would do it', () => {
     });
     const { list } = proposed(head);
     for (const p of list) expect(p.drive.train.stages.at(-1)).toMatchObject({ wheel: 40, kept: true });
-    expect(list.map((p) => p.drive.train.source.kind)).toContain('stepper');
+    // no circle of these plates does 73: the crank is not offered for it, and is without it
+    const kinds = (d: Drive): readonly string[] => proposed(d, 0).list.map((p) => p.drive.train.source.kind);
+    expect(kinds(head)).toEqual(['stepper']);
+    const without = after(head, value(answerEdits(head, 'counts', '60, 77')));
+    expect(new Set(kinds(without))).toEqual(new Set(['stepper', 'crank']));
+    const crank = proposed(without, 0).list.find((p) => p.drive.train.source.kind === 'crank')!;
+    expect(proposalReport(crank).rows[0]!.label).toBe('divides');
   });
 
   test('a mirror and the stars may open a hinge, for who can drill; a table cannot', () => {

@@ -89,10 +89,17 @@ function wheelsReport(proposed: Proposed): Pick<ProposalReport, 'title' | 'bring
             },
           ]
         : rows),
-      { label: 'to make', told: plain(`${had.make} wheels`) },
+      { label: 'wheels', told: plain(String(had.make)) },
     ],
   };
 }
+
+/** "motor of 200 at 1/16", "hand crank" */
+const drivenBy = ({ train: { source } }: Drive): string =>
+  (sourceKindOf(source).stops === 'mark' ? sourceKindOf(source).title : nameOf(source, [])).replace(
+    /^./,
+    (c) => c.toLowerCase(),
+  );
 
 function builtReport(proposed: Proposed): Pick<ProposalReport, 'title' | 'brings' | 'rows'> {
   const { drive, had, lacks } = proposed;
@@ -112,7 +119,7 @@ function builtReport(proposed: Proposed): Pick<ProposalReport, 'title' | 'brings
     brings: brings.join(' '),
     rows: [
       ...(main ? [{ label: main.label, told: main.told }] : []),
-      { label: 'motor', told: plain(nameOf(drive.train.source, []).replace(/^M/, 'm')) },
+      { label: 'driven by', told: plain(drivenBy(drive)) },
       { label: 'to buy', told: plain(buy) },
       {
         label: 'to make',

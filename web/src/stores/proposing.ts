@@ -1,11 +1,12 @@
 import { defineStore } from 'pinia';
-import { shallowRef } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { proxy } from 'comlink';
 import type { Drive } from '@pendrix/core';
 import type { Proposals } from '@pendrix/core/start/index';
 import type { ChooseWork } from '../workers/choose-work.ts';
 import { chooseWorker } from './choosing.ts';
 import { plain } from './crossing.ts';
+import { useSearching } from './searching.ts';
 import { useShelf } from './shelf.ts';
 import { workerRun } from './worker-run.ts';
 
@@ -28,5 +29,8 @@ export const useProposing = defineStore('proposing', () => {
     const done = await run.go((work, told) => work.propose(task, told, proxy(put)));
     if (done) put(done);
   }
+  const { running, progress, stop } = run;
+  const part = computed(() => (progress.value ? progress.value.done / Math.max(1, progress.value.of) : 0));
+  useSearching().follow({ running, part, message: ref('looking for drives'), stop });
   return { proposals, running: run.running, failed: run.failed, propose };
 });

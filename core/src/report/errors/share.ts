@@ -7,7 +7,7 @@ export interface RoundingShare {
   readonly part: string;
   /** "2.3 % of ±96.0″" */
   readonly text: string;
-  /** "±2.19″ of ±96.0″: worm run-out is 40 times worse" */
+  /** "±2.19″ of ±96.0″ in all: worm run-out is 40 times worse" */
   readonly sentence: string;
   /** a train that brings the missing prime would be felt */
   readonly matters: boolean;

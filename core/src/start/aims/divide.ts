@@ -77,6 +77,7 @@ export const divide: Aim = {
   questions: [
     {
       id: 'counts',
+      needed: true,
       title: 'Into how many',
       hint: 'all that it must do',
       example: '24, 48, 360',

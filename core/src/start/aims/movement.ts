@@ -69,6 +69,7 @@ function listSet(drive: Drive, text: string): Result<readonly Edit[]> {
 export const movement: Aim = {
   title: 'A movement',
   hint: 'hands that must agree',
+  wheels: true,
   begins: [{ do: 'addDuty', duty: 'rates', with: { kind: 'period', seconds: '86400' } }],
   questions: [
     {
@@ -94,6 +95,7 @@ export const movement: Aim = {
     },
     {
       id: 'others',
+      needed: true,
       title: 'The others',
       hint: 'one turn of each in',
       example: '29.530589 d, 365.2422 d',

@@ -25,10 +25,12 @@ export const wheelsAtHand: Question = {
 export const ratio: Aim = {
   title: 'Only a ratio',
   hint: 'wheels for a number I have',
+  wheels: true,
   begins: [{ do: 'find', key: 'question', text: 'ratio' }],
   questions: [
     {
       id: 'target',
+      needed: true,
       title: 'The number',
       hint: 'turns in for one turn out',
       example: '365.2422, or 12 : 7',
