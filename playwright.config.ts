@@ -36,7 +36,9 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 60_000,
+  timeout: 90_000,
+  // what is waited for is a state, not a time: a busy machine takes longer to reach it
+  expect: { timeout: 15_000 },
   reporter: process.env['PENDRIX_E2E_JSON']
     ? [['list'], ['json', { outputFile: process.env['PENDRIX_E2E_JSON'] }]]
     : 'list',

@@ -169,7 +169,7 @@ test('the arbor plan by keyboard: nudged, pinned, at its other place, cured and 
   await page.getByRole('button', { name: /^Undo arbor 7/ }).waitFor();
 
   await page
-    .locator('.trouble', { hasText: 'differ by' })
+    .locator('.trouble', { hasText: 'Two pairs between 3 and 4 differ by 0.80' })
     .getByRole('button', { name: 'Take it' })
     .first()
     .click();
