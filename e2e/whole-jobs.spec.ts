@@ -65,7 +65,7 @@ test('a plate head for 61, 63 and 87 from the job to the bench, by plates', asyn
   await beginAt(page, 'Sundial plate head', 'Job');
   await typeInto(field(page, 'Divisions of one turn'), '61, 63, 87');
   await expect(cell(page, 'divisions')).toContainText('3of 3');
-  await expect(cell(page, 'error')).toContainText('whole holes');
+  await expect(cell(page, 'error')).toContainText('±');
   await go(page, 'Check');
   await expect(page.getByRole('table', { name: 'Wanted counts' })).toContainText('63');
   await go(page, 'Run');

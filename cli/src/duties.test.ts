@@ -164,7 +164,8 @@ describe('pendrix simulate', () => {
     [['simulate', CRADLE, '--every', '0'], '--every'],
     [['simulate', CUTTER, '--divisions', '9000'], '--divisions: 9000 is above 5000'],
     [['simulate', CUTTER, '--divisions', '73', '--seconds', '9'], 'takes no --seconds'],
-    [['simulate', HEAD, '--divisions', '60'], 'train.source.kind'],
+    // what has no circle is not divided
+    [['simulate', HEAD, '--divisions', '4999'], 'train.source.kind'],
   ])('%j is refused', async (words, message) => {
     const { code, err } = await run(...words);
     expect([code, err]).toEqual([2, expect.stringContaining(message)]);

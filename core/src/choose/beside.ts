@@ -1,7 +1,8 @@
 import { abs, compare, toNumber } from '../numbers/index.ts';
 import { kindOf, sourceKindOf, type Drive, type Source, type Stage } from '../drive/index.ts';
-import { candidateOf, chosenStages, driveOf, inMode, misfits, nameOf } from './candidate.ts';
+import { besideSource, candidateOf, chosenStages, driveWith, inMode, misfits, nameOf } from './candidate.ts';
 import type { Judged } from './choose.ts';
+import { goesBy } from './groups.ts';
 import { measureOf } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
 import { hadBy, type Had, type SourceChoice, type StageChoice } from './stock.ts';
@@ -41,7 +42,14 @@ function choicesOf(
   const list = chosenStages(drive).map((s) => request.stages.find((c) => same(c.stage, s)));
   const { source } = drive.train;
   const mode = sourceKindOf(source).mode(source);
-  const from = request.sources.find((c) => c.modes.includes(mode) && same(inMode(c, mode), source));
+  const from = request.sources.find(
+    (c) =>
+      c.modes.includes(mode) &&
+      same(inMode(c, mode), source) &&
+      (c.encoder !== undefined) === (drive.encoder?.corrects === true) &&
+      (!c.encoder ||
+        driveWith(request.wanted, c, mode, chosenStages(drive)).encoder!.shaft === drive.encoder!.shaft),
+  );
   return from && list.every((c) => c !== undefined) ? { source: from, mode, list } : null;
 }
 
@@ -77,9 +85,10 @@ export function variantsOf(request: ChooseRequest, drive: Drive): readonly Varia
     stages: readonly StageChoice[],
   ): readonly Variant[] => {
     const had = hadBy(stages, request.stock, from);
-    const made = driveOf(
+    const made = driveWith(
       request.wanted,
-      inMode(from, at),
+      from,
+      at,
       stages.map((c) => c.stage),
     );
     return had && !misfits(made) ? [{ change, drive: made, had }] : [];
@@ -87,13 +96,23 @@ export function variantsOf(request: ChooseRequest, drive: Drive): readonly Varia
   const named = nameOf(drive.train.source, []).toLowerCase();
   // of each sort of motor the driver that comes nearest to the step there is
   const sortOf = ({ source: s }: SourceChoice): string => `${s.kind} ${sourceKindOf(s).fullSteps(s)}`;
-  const sorts = [...new Set(request.sources.map(sortOf))].filter((s) => s !== sortOf(source));
+  // what it goes by stays
+  const alike = request.sources.filter((c) => goesBy(c) === goesBy(source));
+  const sorts = [...new Set(alike.map(sortOf))].filter((s) => s !== sortOf(source));
   const motors = sorts.slice(0, EACH).flatMap((sort) => {
-    const [c, m] = request.sources
+    const [c, m] = alike
       .filter((o) => sortOf(o) === sort)
       .map((o) => [o, likeMode(o, drive.train.source)] as const)
       .reduce((a, b) => (stepsOff(b, drive.train.source) < stepsOff(a, drive.train.source) ? b : a));
     return variant(`${nameOf(inMode(c, m), []).toLowerCase()} instead of ${named}`, c, m, list);
+  });
+  const others = request.sources.filter(
+    (c) =>
+      c !== source && !c.plates && goesBy(c) !== goesBy(source) && same(inMode(c, mode), drive.train.source),
+  );
+  const byEncoder = [...new Map(others.map((c) => [goesBy(c), c])).values()].flatMap((c) => {
+    const with_ = besideSource(driveWith(request.wanted, c, mode, chosenStages(drive))).trim();
+    return variant(with_ === '' ? 'no encoder' : with_, c, mode, list);
   });
   const modes = nextModes(source, mode).flatMap((m) =>
     variant(`${m > mode ? 'finer' : 'coarser'} microsteps, 1/${m}`, source, m, list),
@@ -118,7 +137,7 @@ export function variantsOf(request: ChooseRequest, drive: Drive): readonly Varia
       .slice(0, 1);
     return [up, down, ...other].flatMap((c) => (c ? variant(change(c), source, mode, put(c)) : []));
   });
-  return [...motors, ...modes, ...stages.slice(0, 3 * EACH)];
+  return [...motors, ...byEncoder.slice(0, EACH), ...modes, ...stages.slice(0, 3 * EACH)];
 }
 
 /** One variant judged beside what it differs from. */

@@ -9,6 +9,13 @@ import { stagesHad, takenBy, type StageChoice } from './stock.ts';
 /** Counts by which an ending is bounded: any of them bounds, and all of a long list are slow. */
 const COUNTS = 40;
 
+/** What an encoder that a drive goes by leaves of its counts. */
+export interface Left {
+  /** ″ */
+  readonly error: number;
+  readonly grade: number;
+}
+
 /** The last stages of a drive, the first of them first, with what all drives that end so have in common. */
 export interface Ending {
   readonly stages: readonly StageChoice[];
@@ -31,17 +38,23 @@ export class Bounds {
   private readonly sure: ReadonlyMap<StageChoice, boolean>;
   /** what sources and stages can bring to the steps of a turn, all multiplied; null where something divides without steps */
   private readonly brought: bigint | null;
+  /** a count has a prime that nothing can bring: not all of them land, whatever the train */
+  private readonly lacks: boolean;
   private readonly own: ReadonlyMap<StageChoice, StageErrors>;
   /** something rests at places of its own: what stands before it is told by no ratio */
   private readonly locked: boolean;
+  /** of drives that go by an encoder: what it leaves, whatever stands before it */
+  private readonly left: Left | null;
   readonly whole: Ending;
 
-  constructor(request: ChooseRequest) {
+  constructor(request: ChooseRequest, left: Left | null = null) {
     const kept = request.wanted.train.stages;
     this.request = request;
     const read = readDivisions(request.wanted.job.divisions);
     const dear = request.measures.some((id) => measureOf(id).dear);
-    this.counts = !dear ? [] : read.ok && read.value.length > 0 ? read.value.slice(0, COUNTS) : [null];
+    this.left = left;
+    this.counts =
+      !dear || left ? [] : read.ok && read.value.length > 0 ? read.value.slice(0, COUNTS) : [null];
     this.keptSure = isSure(doubtOfStages(kept));
     this.sure = new Map(request.stages.map((s) => [s, isSure(doubtOfStages([s.stage]))]));
     const [source] = request.sources;
@@ -50,6 +63,8 @@ export class Bounds {
     );
     this.locked = [...kept, ...request.stages.map((s) => s.stage)].some(locks);
     this.brought = broughtBy(request);
+    this.lacks =
+      read.ok && this.brought !== null && read.value.some((c) => !divides(BigInt(c), this.brought!));
     const ratio = kept.reduce((r, s) => mul(r, kindOf(s).reduction(s)), ONE);
     const errors = errorsOfAll(request.wanted, source!.source, kept, this.counts);
     this.whole = this.made([], new Map(), ratio, errors);
@@ -85,8 +100,9 @@ export class Bounds {
     const { wanted, stock, measures } = this.request;
     const all = [...stages.map((s) => s.stage), ...wanted.train.stages];
     const least = {
-      error: Math.max(0, ...errors),
+      error: this.left?.error ?? Math.max(0, ...errors),
       never: this.never(ratio),
+      grade: this.left?.grade ?? null,
       sure: this.keptSure && stages.every((s) => this.sure.get(s)),
       had: stagesHad(taken, stock),
       stages: stages.length,
@@ -107,14 +123,20 @@ export class Bounds {
 
   /** Whether a ratio divides by a prime that nothing can bring: then nothing lands. */
   private never({ d }: Rational): boolean {
-    if (!this.brought) return false;
-    for (let shared = gcd(d, this.brought); shared > 1n; shared = gcd(d, this.brought)) d /= shared;
-    return d > 1n;
+    return this.brought !== null && (this.lacks || !divides(d, this.brought));
   }
+}
+
+/** Whether every prime of a number is one of another's. */
+function divides(n: bigint, of: bigint): boolean {
+  for (let shared = gcd(n, of); shared > 1n; shared = gcd(n, of)) n /= shared;
+  return n === 1n;
 }
 
 /** Every prime that can come into the steps of a turn from a source, a mode or a stage, at least once. */
 function broughtBy({ sources, stages, wanted }: ChooseRequest): bigint | null {
+  // holes of a plate bring primes of their own, an encoder has those of its lines
+  if (sources.some((s) => s.plates ?? s.encoder)) return null;
   const steps = sources.map(({ source }) => sourceKindOf(source).fullSteps(source));
   const all = [...stages.map((s) => s.stage), ...wanted.train.stages];
   if (steps.some((s) => s === null) || all.some((s) => kindOf(s).locks)) return null;

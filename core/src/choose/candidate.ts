@@ -1,4 +1,14 @@
-import { boreClashes, kindOf, sourceKindOf, type Drive, type Source, type Stage } from '../drive/index.ts';
+import {
+  boreClashes,
+  kindOf,
+  sourceKindOf,
+  type Drive,
+  type Encoder,
+  type Plates,
+  type Source,
+  type Stage,
+  type Train,
+} from '../drive/index.ts';
 import { contextOf, lazy, report, type Context, type Report } from '../report/index.ts';
 import type { Had, SourceChoice } from './stock.ts';
 
@@ -19,15 +29,65 @@ export const chosenStages = ({ train }: Drive): readonly Stage[] => train.stages
 export const inMode = ({ source }: SourceChoice, mode: number): Source =>
   sourceKindOf(source).hasModes ? ({ ...source, mode } as Source) : source;
 
-/** "Worm 1 : 144, motor of 200 at 1/16" */
-export function nameOf(source: Source, stages: readonly Stage[]): string {
+/** "Worm 1 : 144, motor of 200 at 1/16"; `beside` the source stands what it stops by. */
+export function nameOf(source: Source, stages: readonly Stage[], beside = ''): string {
   const kind = sourceKindOf(source);
   const steps = kind.fullSteps(source);
-  const by = `${kind.short}${steps === null ? '' : ` of ${steps}`}${kind.mode(source) > 1 ? ` at 1/${kind.mode(source)}` : ''}`;
+  const by = `${kind.short}${steps === null || steps === 1 ? '' : ` of ${steps}`}${kind.mode(source) > 1 ? ` at 1/${kind.mode(source)}` : ''}${beside}`;
   const made = stages.map((s) => `${kindOf(s).short} ${kindOf(s).label(s)}`).join(', ');
   const name = made === '' ? by : `${made}, ${by}`;
   return name.charAt(0).toUpperCase() + name.slice(1);
 }
+
+/** What a drive stops by beside its source: " with an encoder of 2500 lines at the work", " with plates". */
+export function besideSource({
+  encoder,
+  plates,
+  train,
+}: Pick<Drive, 'encoder' | 'plates' | 'train'>): string {
+  if (encoder?.corrects) {
+    const where = encoder.shaft === train.stages.length ? 'at the work' : `on shaft ${encoder.shaft}`;
+    return ` with an encoder of ${encoder.lines} lines ${where}`;
+  }
+  return plates && stopsByPlates(train.source) ? ' with plates' : '';
+}
+
+/** A crank that goes by whole turns. */
+const stopsByPlates = (source: Source): boolean =>
+  !sourceKindOf(source).hasModes && sourceKindOf(source).fullSteps(source) === 1;
+
+/** The drive of a choice in one of its modes and stages before those that are kept, with the encoder or the plates that it stops by. */
+export function driveWith(
+  wanted: Drive,
+  choice: SourceChoice,
+  mode: number,
+  stages: readonly Stage[],
+): Drive {
+  const made = driveOf(wanted, inMode(choice, mode), stages);
+  const { encoder: chosen, plates } = choice;
+  if (!chosen && !plates) return made;
+  const { at, ...part } = chosen ?? { at: 'work', lines: 0, decode: 4 };
+  const shaft = at === 'work' ? made.train.stages.length : stages.length;
+  const drive: Drive = {
+    ...made,
+    ...(chosen && { encoder: { ...part, shaft, corrects: true } }),
+    ...(plates && { plates }),
+  };
+  return { ...drive, name: nameOf(drive.train.source, stages, besideSource(drive)) };
+}
+
+/**
+ * What of a drive a chosen one takes the place of: source and stages, the encoder it goes by or none, the plates of a crank; limits and
+ * output stay.
+ */
+export const takenFrom = (
+  present: Drive,
+  chosen: Drive,
+): { readonly train: Train; readonly encoder: Encoder | null; readonly plates?: Plates } => ({
+  train: { ...present.train, source: chosen.train.source, stages: chosen.train.stages },
+  encoder: chosen.encoder ?? null,
+  ...(chosen.plates && stopsByPlates(chosen.train.source) && { plates: chosen.plates }),
+});
 
 /** The drive of a source and stages before those that are kept. */
 export function driveOf(wanted: Drive, source: Source, stages: readonly Stage[]): Drive {

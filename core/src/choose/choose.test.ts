@@ -2,14 +2,15 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readDrive, readShelf } from '../files/index.ts';
-import { kindOf, sourceKindOf, type Drive } from '../drive/index.ts';
+import { applyEdit, kindOf, sourceKindOf, type Drive } from '../drive/index.ts';
 import { runNow } from '../find/index.ts';
 import { report } from '../report/index.ts';
-import { toleranceArcsec, toleranceOf } from '../motion/index.ts';
+import { steeredCounts, toleranceArcsec, toleranceOf } from '../motion/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import {
   answerOf,
   besideOf,
+  candidateOf,
   choose,
   chooseForm,
   chooseReport,
@@ -17,13 +18,19 @@ import {
   chooseTable,
   chosenOf,
   conflictMessage,
+  driveWith,
+  hadBy,
+  measureOf,
+  misfits,
   placesOf,
   poolOf,
+  takenFrom,
   turnsOf,
   undominated,
   USUAL_MEASURES,
   variantsOf,
   wantedOf,
+  windowsOf,
   type ChooseRequest,
 } from './index.ts';
 
@@ -84,7 +91,7 @@ describe('values that cannot be told apart', () => {
 });
 
 describe('a pool', () => {
-  const asked = { from: 'shelf', canMake: true, keepSource: null } as const;
+  const asked = { from: 'shelf', canMake: true, keepSource: null, plates: null, keptStages: false } as const;
   const own = (p: ShelfPart): number => p.own;
 
   test('of the shelf: whole parts, pairs that reduce, motors with drivers, each mode once', () => {
@@ -94,7 +101,7 @@ describe('a pool', () => {
     for (const { stage, takes } of pool.stages)
       if (takes.length === 2) expect(Number(kindOf(stage).reduction(stage).n)).not.toBe(0);
     const modes = pool.sources
-      .filter((s) => sourceKindOf(s.source).fullSteps(s.source) === 200)
+      .filter((s) => !s.encoder && sourceKindOf(s.source).fullSteps(s.source) === 200)
       .flatMap((s) => s.modes);
     expect(modes).toEqual([1, 2, 4, 8, 16, 32, 64, 128, 256]);
     expect(pool.words).toContain('pairs that reduce');
@@ -136,14 +143,15 @@ describe('a pool', () => {
 
   test('the motor that is there and no other', () => {
     const pool = poolOf({ ...asked, keepSource: sundial.train.source }, shelf, own);
-    expect(pool.sources.map((s) => s.source)).toEqual([sundial.train.source]);
+    expect(pool.sources.filter((s) => !s.encoder).map((s) => s.source)).toEqual([sundial.train.source]);
   });
 });
 
 describe('of a drive', () => {
   test('the form: as typed, else as usual; a measure stands once', () => {
-    expect(chooseForm({}).measures.map((m) => m.id)).toEqual([...USUAL_MEASURES]);
+    expect(chooseForm({ ...sundial, find: {} }).measures.map((m) => m.id)).toEqual([...USUAL_MEASURES]);
     const form = chooseForm({
+      ...sundial,
       find: { measures: 'make, error, make, beauty', driveStages: 3, pool: 'anything', canMake: 'no' },
     });
     expect(form.measures.map((m) => m.id)).toEqual(['make', 'error']);
@@ -222,6 +230,16 @@ describe('of a drive', () => {
     expect(chooseReport(request(drive), some, null).certificate).toContain('So far, not proven yet.');
   });
 
+  test('while it looks it can be asked what nothing beats so far', () => {
+    const seen: number[] = [];
+    const asked = request({ ...sundial, find: { driveStages: 1 } });
+    const chosen = runNow(choose(asked, (soFar) => seen.push(soFar().considered)));
+    expect(seen.length).toBeGreaterThan(1);
+    expect(seen).toEqual([...seen].sort((a, b) => a - b));
+    expect(seen.at(-1)).toBeLessThanOrEqual(chosen.considered);
+    expect(runNow(choose(asked)).considered).toBe(chosen.considered);
+  });
+
   test('what would turn it: without what decides another leads, as it says', () => {
     const asked = request(drive);
     const [turn] = turnsOf(asked, chosen);
@@ -255,7 +273,8 @@ describe('of a drive', () => {
     const one = worm ?? chosen.best[0]!;
     const variants = variantsOf(asked, one.candidate.drive);
     expect(variants.length).toBeGreaterThan(2);
-    const parts = ({ train: { source, stages } }: Drive): readonly string[] => [
+    const parts = ({ encoder, train: { source, stages } }: Drive): readonly string[] => [
+      JSON.stringify(encoder ?? null),
       JSON.stringify(source),
       ...stages.map((s) => JSON.stringify(s)),
     ];
@@ -325,5 +344,175 @@ describe('of a drive', () => {
       note: 'wheels, 6.00 h',
     });
     expect(r.rows.find((row) => row.id === 'size')!.cells[0]!.text[0]).toBe('240');
+  });
+});
+
+describe('what a drive goes by', () => {
+  const some = (ids: readonly string[]): readonly ShelfPart[] =>
+    shelf.flatMap((p) => (ids.includes(p.id) ? [p] : []));
+  const loose = (divisions: string): Drive => {
+    const {
+      load: _l,
+      tolerance: _t,
+      toleranceMm: _m,
+      ...job
+    } = sundial.job as Drive['job'] & Record<string, unknown>;
+    return { ...sundial, job: { ...job, divisions }, train: { ...sundial.train, stages: [] } };
+  };
+  const encoder: ShelfPart = { id: 'enc', kind: 'encoder', own: 1, lines: 9000 };
+  const few = some([
+    'motor-200',
+    'driver-32',
+    'worm-08-144',
+    'worm-1-90',
+    'wheel-1-20',
+    'wheel-1-60',
+    'pulley-2-20',
+    'pulley-2-72',
+  ]);
+
+  test('an encoder at the work: every drive of it is one of all, and what nothing beats is what brute force says', () => {
+    const drive = { ...loose('24, 96, 360'), find: { driveStages: 2, measures: 'error, stages, grade' } };
+    const asked = request(drive, [...few, encoder]);
+    const by = asked.sources.filter((s) => s.encoder);
+    expect(by.length).toBe(asked.sources.length / 2);
+    const chosen = runNow(choose(asked));
+    const sequences = [
+      [],
+      ...asked.stages.map((s) => [s]),
+      ...asked.stages.flatMap((a) => asked.stages.map((b) => [a, b])),
+    ];
+    const rows = asked.sources.flatMap((source) =>
+      sequences.flatMap((list) => {
+        const had = hadBy(list, asked.stock, source);
+        if (!had) return [];
+        return source.modes.flatMap((mode) => {
+          const made = driveWith(
+            asked.wanted,
+            source,
+            mode,
+            list.map((c) => c.stage),
+          );
+          const candidate = candidateOf(made, had);
+          if (misfits(made) || (source.encoder && !steeredCounts(made, candidate.of.k))) return [];
+          return [{ name: made.name, values: asked.measures.map((id) => measureOf(id).of(candidate)) }];
+        });
+      }),
+    );
+    expect(chosen.considered).toBe(rows.length);
+    const { best } = undominated(rows, asked.measures, () => 0);
+    const told = (list: readonly { readonly values: readonly (number | null)[] }[]): readonly string[] =>
+      list.map((r) => r.values.map((v) => v?.toPrecision(9)).join(' ')).sort();
+    expect(told(chosen.best)).toEqual(told(best));
+    expect(chosen.best.some((b) => b.candidate.drive.encoder?.corrects)).toBe(true);
+  });
+
+  test('what an encoder leaves is the same of every train that is fine enough', () => {
+    const asked = request({ ...loose('24, 97'), find: { driveStages: 2 } }, [...few, encoder]);
+    const [source] = asked.sources.filter((s) => s.encoder);
+    const errors = asked.stages.flatMap((c) => {
+      const candidate = candidateOf(driveWith(asked.wanted, source!, 32, [c.stage]), { buy: null, make: 0 });
+      return steeredCounts(candidate.drive, candidate.of.k) ? [measureOf('error').of(candidate)!] : [];
+    });
+    expect(errors.length).toBeGreaterThan(1);
+    expect(new Set(errors.map((e) => e.toPrecision(9))).size).toBe(1);
+    // 97 of 36 000 counts is rounded by half a count at most
+    expect(errors[0]).toBeLessThanOrEqual(36 + 1e-9);
+    expect(errors[0]).toBeGreaterThan(0);
+  });
+
+  test('before a head that stays it corrects what stands before the head', () => {
+    const head = { kind: 'worm', starts: 1, wheel: 90, kept: true } as const;
+    const drive = { ...loose('24'), find: { driveStages: 1 } };
+    const asked = request({ ...drive, train: { ...drive.train, stages: [head] } }, [...few, encoder]);
+    const places = new Set(asked.sources.flatMap((s) => (s.encoder ? [s.encoder.at] : [])));
+    expect(places).toEqual(new Set(['work', 'kept']));
+    const before = asked.sources.find((s) => s.encoder?.at === 'kept')!;
+    const made = driveWith(asked.wanted, before, 16, [asked.stages[0]!.stage]);
+    expect([made.encoder!.shaft, made.train.stages.length]).toEqual([1, 2]);
+    expect(made.name).toContain('encoder of 9000 lines on shaft 1');
+  });
+
+  test('with an encoder is one thing that differs, and without', () => {
+    const asked = request({ ...loose('24'), find: { driveStages: 1 } }, [...few, encoder]);
+    const made = (by: boolean) =>
+      driveWith(
+        asked.wanted,
+        asked.sources.find((s) => Boolean(s.encoder) === by)!,
+        16,
+        [asked.stages[0]!.stage],
+      );
+    expect(variantsOf(asked, made(false)).map((v) => v.change)).toContain(
+      'with an encoder of 9000 lines at the work',
+    );
+    const back = variantsOf(asked, made(true));
+    expect(back.map((v) => v.change)).toContain('no encoder');
+    for (const v of back) if (v.change !== 'no encoder') expect(v.drive.encoder).toEqual(made(true).encoder);
+  });
+
+  test('taken, it comes with its encoder, and one that goes by none leaves none', () => {
+    const asked = request({ ...loose('24'), find: {} }, [...few, encoder]);
+    const by = asked.sources.find((s) => s.encoder)!;
+    const made = driveWith(asked.wanted, by, 16, [asked.stages[0]!.stage]);
+    const taken = ok(applyEdit(sundial, { do: 'train', label: 'use it', ...takenFrom(sundial, made) }));
+    expect(taken.encoder).toEqual({ partId: 'enc', lines: 9000, decode: 4, shaft: 1, corrects: true });
+    expect(taken.train.output).toEqual(sundial.train.output);
+    const bare = driveWith(
+      asked.wanted,
+      asked.sources.find((s) => !s.encoder)!,
+      16,
+      [],
+    );
+    const again = ok(applyEdit(taken, { do: 'train', label: 'use it', ...takenFrom(taken, bare) }));
+    expect('encoder' in again).toBe(false);
+  });
+
+  test('a crank is there when it is asked for; its counts have a circle or it is out', () => {
+    const plates = shelf.filter((p) => p.kind === 'plate');
+    const drive = {
+      ...loose('24, 49'),
+      find: { driveStages: 1, byHand: 'yes', measures: 'error, grade' },
+    } as const;
+    const asked = request(drive, [...few, ...plates]);
+    const [crank] = asked.sources.filter((s) => s.plates);
+    expect(crank!.plates!.plates).toHaveLength(plates.length);
+    expect(request({ ...drive, find: {} }, [...few, ...plates]).sources.some((s) => s.plates)).toBe(false);
+    const chosen = runNow(choose({ ...asked, sources: [crank!] }));
+    for (const { candidate } of chosen.best)
+      expect(candidate.of.byHand!.map((r) => r.graded.grade)).toEqual(['even', 'even']);
+    expect(chosen.best.map((b) => b.candidate.drive.name)).toContainEqual(
+      expect.stringMatching(/crank with plates/i),
+    );
+    // 53 is no divisor of any circle
+    const none = runNow(
+      choose({
+        ...asked,
+        wanted: { ...asked.wanted, job: { ...asked.wanted.job, divisions: '53' } },
+        sources: [crank!],
+      }),
+    );
+    expect([none.best.length, none.families.get('crank')!.out.get('counts')!.count > 0]).toEqual([0, true]);
+    const taken = ok(
+      applyEdit(sundial, { do: 'train', label: 'x', ...takenFrom(sundial, chosen.best[0]!.candidate.drive) }),
+    );
+    expect(taken.plates).toEqual(crank!.plates);
+  });
+
+  test('nobody turns a crank as fast as a motor: a speed asked of the work leaves what a hand can keep up', () => {
+    const load = { workNm: 1, speedRpm: '4' };
+    const drive = { ...loose('24'), find: { driveStages: 1, byHand: 'yes' } } as const;
+    const asked = request({ ...drive, job: { ...drive.job, load } }, [
+      ...few,
+      ...shelf.filter((p) => p.kind === 'plate'),
+    ]);
+    const crank = asked.sources.find((s) => s.plates)!;
+    expect(windowsOf(asked.wanted, crank)(1).to).toBe(15);
+    const met = runNow(choose({ ...asked, sources: [crank] })).families.get('worm')!;
+    expect(met.out.get('speed')!.count).toBe(2);
+  });
+
+  test('what follows or travels is not done by hand', () => {
+    const rated: Drive = { ...loose('24'), job: { divisions: '24', rates: [{ kind: 'stars' }] } };
+    expect([chooseForm(loose('24')).byHand, chooseForm(rated).byHand]).toEqual([false, null]);
   });
 });

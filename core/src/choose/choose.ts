@@ -1,13 +1,15 @@
-import { compare, exactly, toNumber } from '../numbers/index.ts';
+import { compare, exactly, readDivisions, toNumber } from '../numbers/index.ts';
 import type { Drive } from '../drive/index.ts';
 import { stageWheels, type Search } from '../find/index.ts';
+import { steeredCounts } from '../motion/index.ts';
 import { undominated } from './better.ts';
-import { Bounds, reachOfStages, type Ending } from './bounds.ts';
-import { candidateOf, chosenStages, driveOf, inMode, misfits, type Candidate } from './candidate.ts';
+import { reachOfStages, type Ending } from './bounds.ts';
+import { candidateOf, chosenStages, driveWith, misfits, type Candidate } from './candidate.ts';
+import { groupsOf, mayLand, type Group } from './groups.ts';
 import { measureOf } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
-import { stagesHad, withSource, type SourceChoice, type StageChoice } from './stock.ts';
-import { failing, outside, widest, windowsOf, type AskingId, type Window } from './window.ts';
+import { stagesHad, withSource, type StageChoice } from './stock.ts';
+import { failing, outside, widest, type AskingId, type Window } from './window.ts';
 
 /** A candidate with its values in the order of the measures. */
 export interface Judged {
@@ -15,12 +17,17 @@ export interface Judged {
   readonly values: readonly (number | null)[];
 }
 
+/** What excludes a drive: an asking, what does not go together, the money, a step that is coarser than a count of its encoder. */
+export type Why = AskingId | 'misfit' | 'spend' | 'coarse';
+/** The family of drives that go by an encoder. */
+export const ENCODER = 'encoder';
+
 /** What was met of one kind of stage or source, and why none of it is among what nothing beats. */
 export interface Met {
   /** drives of it that were judged */
   judged: number;
   /** what excluded others, and the least by which one was out */
-  readonly out: Map<AskingId | 'misfit' | 'spend', { count: number; by: number }>;
+  readonly out: Map<Why, { count: number; by: number }>;
 }
 
 export interface Chosen {
@@ -48,36 +55,41 @@ export const sequences = ({ stages, maxStages }: Pick<ChooseRequest, 'stages' | 
 
 /**
  * Of every source, mode and sequence of stages the drives that nothing beats. Sequences grow from the work towards the source, few stages
- * first; where a drive that was judged beats whatever ends so, no more of it is looked at. (handbook: choose)
+ * first; where a drive that was judged beats whatever ends so, no more of it is looked at. At every breath `peek` may ask what nothing
+ * beats so far. (handbook: choose)
  */
-export function* choose(request: ChooseRequest): Search<Chosen> {
+export function* choose(
+  request: ChooseRequest,
+  peek: (soFar: () => Chosen) => void = () => undefined,
+): Search<Chosen> {
   const run = new Choosing(request);
-  let open: readonly Ending[] = [run.bounds.whole];
-  run.judge(run.bounds.whole);
-  for (let stages = 1; stages <= request.maxStages; stages++) {
-    const next: Ending[] = [];
-    let breath = 0;
-    for (const [done, ending] of open.entries()) {
-      if (run.beaten(ending)) continue;
-      for (const stage of request.stages) {
-        const longer = run.longer(stage, ending, request.maxStages - stages);
-        if (longer) next.push(longer);
-        if (++breath % BREATH === 0 && (yield { stages, done, of: open.length })) return run.chosen(false);
+  const soFar = (): Chosen => run.chosen(false);
+  for (const of of run.groups) {
+    let open: readonly Ending[] = [of.bounds.whole];
+    run.judge(of, of.bounds.whole);
+    for (let stages = 1; stages <= request.maxStages; stages++) {
+      const next: Ending[] = [];
+      let breath = 0;
+      for (const [done, ending] of open.entries()) {
+        if (run.beaten(ending)) continue;
+        for (const stage of request.stages) {
+          const longer = run.longer(of, stage, ending, request.maxStages - stages);
+          if (longer) next.push(longer);
+          if (++breath % BREATH !== 0) continue;
+          peek(soFar);
+          if (yield { stages, done, of: open.length }) return soFar();
+        }
       }
+      open = next;
     }
-    open = next;
   }
   return run.chosen(true);
 }
 
 class Choosing {
-  readonly bounds: Bounds;
+  readonly groups: readonly Group[];
   private readonly judged: Judged[] = [];
   private readonly families = new Map<string, Met>();
-  private readonly windows: readonly {
-    readonly source: SourceChoice;
-    readonly of: (mode: number) => Window;
-  }[];
   private readonly window: Window;
   private readonly all: boolean;
   private considered = 0;
@@ -86,17 +98,21 @@ class Choosing {
   private leaders: Judged[] = [];
   private readonly request: ChooseRequest;
   /** what one more stage multiplies by */
+  private readonly counts: readonly number[];
   private readonly reach: { readonly least: number; readonly most: number };
 
   constructor(request: ChooseRequest) {
     this.request = request;
-    this.bounds = new Bounds(request);
-    this.windows = request.sources.map((source) => ({ source, of: windowsOf(request.wanted, source) }));
-    this.window = widest(this.windows.flatMap(({ source, of }) => source.modes.map(of)));
+    this.groups = groupsOf(request);
+    const windows = this.groups.flatMap((g) => g.windows);
+    this.window = widest(windows.flatMap(({ source, of }) => source.modes.map(of)));
+    const counts = readDivisions(request.wanted.job.divisions);
+    this.counts = counts.ok ? counts.value : [];
     this.all = sequences(request) * request.sources.reduce((n, s) => n + s.modes.length, 0) <= FEW;
     this.reach = reachOfStages(request.stages);
     for (const { stage } of request.stages) this.family(stage.kind);
     for (const { source } of request.sources) this.family(source.kind);
+    if (request.sources.some((s) => s.encoder)) this.family(ENCODER);
   }
 
   /** Whether a drive that was judged is better than all that end so; or as good as any, and of fewer stages. */
@@ -107,17 +123,17 @@ class Choosing {
   }
 
   /** Judges what one stage more makes; null where nothing need stand before that. */
-  longer(stage: StageChoice, ending: Ending, more: number): Ending | null {
-    const quick = this.bounds.before(stage, ending);
+  longer(of: Group, stage: StageChoice, ending: Ending, more: number): Ending | null {
+    const quick = of.bounds.before(stage, ending);
     if (!quick) return null;
     const ratio = Math.abs(toNumber(quick.ratio));
     const { least, most } = this.reach;
     if (!this.all && (ratio * least ** more > this.window.to || ratio * most ** more < this.window.from))
       return null;
     if (this.beaten(quick)) return null;
-    const longer = this.bounds.withOwn(quick, ending);
+    const longer = of.bounds.withOwn(quick, ending);
     if (longer !== quick && this.beaten(longer)) return null;
-    this.judge(longer);
+    this.judge(of, longer);
     return longer;
   }
 
@@ -136,12 +152,14 @@ class Choosing {
   }
 
   /** Judges every source and mode before these stages. */
-  judge({ stages, taken, ratio, least }: Ending): void {
+  judge({ windows, steered }: Group, { stages, taken, ratio, least }: Ending): void {
     const { wanted, stock, spendAtMost } = this.request;
     const had = stagesHad(taken, stock);
     const turns = Math.abs(toNumber(ratio));
-    for (const { source, of } of this.windows) {
-      const kinds = [...new Set([...stages.map((s) => s.stage.kind), source.source.kind])];
+    for (const { source, of } of windows) {
+      const kinds = [
+        ...new Set([...stages.map((s) => s.stage.kind), source.source.kind, ...(steered ? [ENCODER] : [])]),
+      ];
       const to = withSource(had, source);
       if (spendAtMost !== undefined && to.buy && compare(to.buy, exactly(spendAtMost)) > 0) {
         this.out(kinds, 'spend', toNumber(to.buy));
@@ -153,12 +171,19 @@ class Choosing {
           this.out(kinds, beyond.asking, beyond.by);
           continue;
         }
-        const drive = driveOf(
+        if (source.plates && !mayLand(source.plates, ratio, this.counts)) {
+          this.out(kinds, 'counts', 1);
+          continue;
+        }
+        const drive = driveWith(
           wanted,
-          inMode(source, mode),
+          source,
+          mode,
           stages.map((s) => s.stage),
         );
-        this.judgeOne(candidateOf(drive, to), kinds, least);
+        const candidate = candidateOf(drive, to);
+        if (steered && !steeredCounts(drive, candidate.of.k)) this.out(kinds, 'coarse', 0);
+        else this.judgeOne(candidate, kinds, least);
       }
     }
   }
@@ -205,7 +230,7 @@ class Choosing {
     return known;
   }
 
-  private out(kinds: readonly string[], why: AskingId | 'misfit' | 'spend', by: number): void {
+  private out(kinds: readonly string[], why: Why, by: number): void {
     for (const kind of kinds) {
       const { out } = this.family(kind);
       const known = out.get(why) ?? { count: 0, by: Infinity };

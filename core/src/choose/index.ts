@@ -1,6 +1,15 @@
 export { choose, sequences, type Chosen, type Judged, type Met } from './choose.ts';
-export { candidateOf, driveOf, inMode, misfits, nameOf, type Candidate } from './candidate.ts';
-export { chooseForm, chooseRequestFor, type ChooseForm } from './form.ts';
+export {
+  candidateOf,
+  driveOf,
+  driveWith,
+  inMode,
+  misfits,
+  nameOf,
+  takenFrom,
+  type Candidate,
+} from './candidate.ts';
+export { chooseForm, chooseRequestFor, standing, type ChooseForm } from './form.ts';
 export { measureIds, measureOf, USUAL_MEASURES, type MeasureId } from './measures.ts';
 export { placesOf, undominated } from './better.ts';
 export { besideOf, variantsOf, type Beside, type Variant } from './beside.ts';

@@ -8,7 +8,7 @@ import {
   type Stage,
   type StageKindId,
 } from '../drive/index.ts';
-import { isSure, type Grade } from '../motion/index.ts';
+import { doubtOfStages, isSure, type Grade } from '../motion/index.ts';
 import type { Context } from '../report/index.ts';
 import { chosenStages, type Candidate } from './candidate.ts';
 import type { Had } from './stock.ts';
@@ -19,6 +19,8 @@ export interface Known {
   readonly error: number;
   /** whatever stands before it, the steps of a turn are no whole number: nothing lands */
   readonly never: boolean;
+  /** what the counts come to by an encoder that decides alone; null where the train does */
+  readonly grade: number | null;
   /** no ratio in it is only printed or measured */
   readonly sure: boolean;
   readonly had: Had;
@@ -44,6 +46,8 @@ export interface Measure {
 }
 
 const [ROUNDED, UNKNOWN] = [2, 4];
+/** What rests on a printed or measured ratio is so much worse. */
+const DOUBTED = 0.5;
 /** What divisions come to; no other grade is theirs. */
 const GRADE_AT: Readonly<Partial<Record<Grade, number>>> = {
   even: 0,
@@ -53,11 +57,16 @@ const GRADE_AT: Readonly<Partial<Record<Grade, number>>> = {
 };
 
 /** The worst of the counts, and a half more where it rests on what is only printed or measured. */
-function gradeOf({ divider, divisions, counts }: Context): number {
+function gradeOf({ divider, divisions, counts, byHand, drive }: Context): number {
   if (counts.length === 0) return 0;
+  // a count has a circle, or it has none
+  if (byHand) {
+    const sure = drive.plates?.wormRatio !== undefined || isSure(doubtOfStages(drive.train.stages));
+    return Math.max(...byHand.map((r) => GRADE_AT[r.graded.grade] ?? UNKNOWN)) + (sure ? 0 : DOUBTED);
+  }
   if (!divider) return UNKNOWN;
   const worst = Math.max(...divisions.map((d) => GRADE_AT[d.grade] ?? UNKNOWN));
-  return worst + (isSure(divider.doubt) ? 0 : 0.5);
+  return worst + (isSure(divider.doubt) ? 0 : DOUBTED);
 }
 
 /** Worst error of the counts, else of what is followed, ″. */
@@ -114,7 +123,7 @@ export const measures = {
   grade: {
     title: 'Divisions',
     of: ({ of }) => gradeOf(of),
-    least: ({ sure, never }) => (never ? ROUNDED : 0) + (sure ? 0 : 0.5),
+    least: ({ sure, never, grade }) => grade ?? (never ? ROUNDED : 0) + (sure ? 0 : DOUBTED),
   },
   force: {
     title: 'Force',

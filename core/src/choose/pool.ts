@@ -1,10 +1,12 @@
 import { add, exactly, toText } from '../numbers/index.ts';
 import {
   kindOf,
+  readPlates,
   sources as sourceKinds,
   sourceKindOf,
   stages as stageKinds,
   type Drive,
+  type Plates,
   type Source,
   type Stage,
 } from '../drive/index.ts';
@@ -29,6 +31,10 @@ export interface PoolAsked {
   readonly canMake: boolean;
   /** the motor that the drive has, and no other */
   readonly keepSource: Source | null;
+  /** what a crank could go by; null where nothing is divided by hand */
+  readonly plates: Plates | null;
+  /** stages are kept at the work: an encoder can stand before them too */
+  readonly keptStages: boolean;
 }
 
 /** More of a line than this are not taken into one drive where any number can be bought. */
@@ -39,7 +45,7 @@ const BARE: Source = { kind: 'stepper', fullSteps: 200, modes: [1], mode: 1 };
 
 /** The pool of a shelf. `free` tells how many of a line other drives leave. (handbook: choose) */
 export function poolOf(
-  { from, canMake, keepSource }: PoolAsked,
+  { from, canMake, keepSource, plates, keptStages }: PoolAsked,
   shelf: readonly ShelfPart[],
   free: (part: ShelfPart) => number,
 ): ChoosePool {
@@ -70,7 +76,13 @@ export function poolOf(
   const motors = keepSource
     ? [{ source: keepSource, modes: sourceKindOf(keepSource).modes(keepSource), own: 1 }]
     : [...motorsOf(there, free), ...(from === 'anything' ? typicalSources() : [])];
-  return { sources: motors, stages, stock, words: wordsOf(from, there, stages, motors, keepSource !== null) };
+  const encoders = there.filter((p) => p.kind === 'encoder');
+  const sources: readonly SourceChoice[] = [
+    ...motors,
+    ...encoders.flatMap((part) => withEncoder(motors, part, free(part), keptStages)),
+    ...(keepSource ? [] : cranksOf(there, from, plates, free)),
+  ];
+  return { sources, stages, stock, words: wordsOf(from, there, stages, sources, keepSource !== null) };
 }
 
 /** Every two wheels that mesh and reduce: what speeds up is left out, and the words say so. */
@@ -125,6 +137,57 @@ function priced(
   return { own: 0, price: toText(lacking.map((p) => exactly(p.price!)).reduce(add)) };
 }
 
+/** Motors that an encoder of the shelf could correct: on the work's shaft, and before a head that stays. */
+function withEncoder(
+  motors: readonly SourceChoice[],
+  part: Extract<ShelfPart, { readonly kind: 'encoder' }>,
+  owned: number,
+  keptStages: boolean,
+): readonly SourceChoice[] {
+  const places = keptStages ? (['work', 'kept'] as const) : (['work'] as const);
+  return motors
+    .filter(({ source }) => sourceKindOf(source).hasModes)
+    .flatMap(({ price, own, ...motor }) => {
+      const costs = [...(own > 0 ? [] : [price]), ...(owned > 0 ? [] : [part.price])];
+      const known = costs.filter((c) => c !== undefined);
+      const bought =
+        costs.length > 0 && known.length === costs.length
+          ? { price: toText(known.map((c) => exactly(c)).reduce(add)) }
+          : {};
+      return places.map((at): SourceChoice => ({
+        ...motor,
+        own: costs.length === 0 ? 1 : 0,
+        ...bought,
+        encoder: { partId: part.id, lines: part.lines, decode: 4, at },
+      }));
+    });
+}
+
+/** Circles that a crank is usually sold with, as an estimate where no plate is owned. */
+const USUAL_PLATES = '15-20 / 21 23 27 29 31 33 / 37 39 41 43 47 49';
+
+/** A crank with the plates there are: those of the drive, else those of the shelf. */
+function cranksOf(
+  parts: readonly ShelfPart[],
+  from: PoolFrom,
+  plates: Plates | null,
+  free: (part: ShelfPart) => number,
+): readonly SourceChoice[] {
+  if (!plates) return [];
+  const crank: Source = { kind: 'crank', marks: 1 };
+  const owned = parts.flatMap((p) => (p.kind === 'plate' && free(p) > 0 ? [p.circles] : []));
+  const circles = (text: string): Plates['plates'] => {
+    const read = readPlates(text);
+    return read.ok ? read.value : [];
+  };
+  if (plates.plates.length > 0) return [{ source: crank, modes: [1], own: 1, plates }];
+  if (owned.length > 0)
+    return [{ source: crank, modes: [1], own: 1, plates: { plates: circles(owned.join(' / ')) } }];
+  return from === 'anything'
+    ? [{ source: crank, modes: [1], own: 0, plates: { plates: circles(USUAL_PLATES) } }]
+    : [];
+}
+
 const typicalStages = (): readonly Stage[] =>
   Object.values(stageKinds).flatMap((kind) => ('typical' in kind ? (kind.typical as readonly Stage[]) : []));
 
@@ -142,9 +205,17 @@ function wordsOf(
   kept: boolean,
 ): string {
   const kinds = [...new Set(stages.map((s) => kindOf(s.stage).title.toLowerCase()))];
-  const sources = kept
-    ? 'the motor there is'
-    : `${motors.length} ${motors.length === 1 ? 'motor' : 'motors'}${parts.some((p) => p.kind === 'driver') ? ' with their drivers' : ''}`;
+  const bare = motors.filter((m) => !m.encoder && !m.plates);
+  const beside = [
+    ...(motors.some((m) => m.encoder) ? ['each with and without an encoder'] : []),
+    ...(motors.some((m) => m.plates) ? ['a crank with plates'] : []),
+  ];
+  const sources = [
+    kept
+      ? 'the motor there is'
+      : `${bare.length} ${bare.length === 1 ? 'motor' : 'motors'}${parts.some((p) => p.kind === 'driver') ? ' with their drivers' : ''}`,
+    ...beside,
+  ].join(', ');
   const where = {
     shelf: 'your shelf',
     shelfAndBought: 'your shelf and what it has a price for',

@@ -3,7 +3,7 @@ import { kindOf, type Drive } from '../drive/index.ts';
 import { smallPicture } from '../report/index.ts';
 import { grouped, plainText } from '../words/index.ts';
 import { follows } from '../shelf/index.ts';
-import { candidateOf, nameOf } from './candidate.ts';
+import { besideSource, candidateOf, nameOf } from './candidate.ts';
 import type { Chosen, Judged, Met } from './choose.ts';
 import { measureIds, measureOf, type MeasureId } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
@@ -130,9 +130,11 @@ export function chooseReport(
       const [first, ...rest] = drive.name.split(', ');
       return {
         judged: one,
-        key: isPresent ? 'present' : JSON.stringify(drive.train),
+        key: isPresent ? 'present' : JSON.stringify([drive.train, drive.encoder, drive.plates]),
         title: isPresent ? 'Present drive' : (first ?? ''),
-        subtitle: isPresent ? nameOf(drive.train.source, drive.train.stages) : rest.join(', '),
+        subtitle: isPresent
+          ? nameOf(drive.train.source, drive.train.stages, besideSource(drive))
+          : rest.join(', '),
         drive,
         present: isPresent,
         decides: isPresent ? '' : decides(request, chosen, i - own.length),

@@ -1,5 +1,5 @@
 import { add, exactly, mul, rational, ZERO, type Rational } from '../numbers/index.ts';
-import type { Source, Stage } from '../drive/index.ts';
+import type { Encoder, Plates, Source, Stage } from '../drive/index.ts';
 
 /** A motor, a crank or another source that may be taken, with every mode its driver has. */
 export interface SourceChoice {
@@ -9,6 +9,10 @@ export interface SourceChoice {
   /** what it costs where it is not owned, exact text; nobody knows while it is absent */
   readonly price?: string;
   readonly own: number;
+  /** an encoder that the drive goes by, on the work's shaft, or before the stages that are kept */
+  readonly encoder?: Omit<Encoder, 'shaft' | 'corrects'> & { readonly at: 'work' | 'kept' };
+  /** what a crank stops by */
+  readonly plates?: Plates;
 }
 
 /** A stage that may be taken. */

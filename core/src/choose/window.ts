@@ -27,7 +27,7 @@ export interface Window {
 
 const ARCSEC = 1_296_000;
 /** Where the reach of a motor is looked for, and how finely before it is halved. */
-const RATIOS = { least: 1e-3, most: 1e6, each: 1.05, halvings: 30 } as const;
+const RATIOS = { least: 1e-3, most: 1e6, each: [1.5, 1.05], halvings: 30 } as const;
 /** A reflected inertia up to ten times the rotor's starts as it should. */
 const INERTIAS = 10;
 
@@ -58,18 +58,26 @@ function reachOf(wanted: Drive, source: SourceChoice): { readonly from: number; 
     return out;
   };
   if (marginAt(wanted, source, 1) === null) return null;
-  let [from, to] = [Infinity, 0];
-  for (let ratio: number = RATIOS.least; ratio <= RATIOS.most; ratio *= RATIOS.each) {
-    if (!able(ratio)) continue;
-    from = Math.min(from, ratio);
-    to = Math.max(to, ratio);
+  // what it can do lies together: a coarse look finds it, a fine one what is narrow
+  for (const each of RATIOS.each) {
+    let [from, to] = [Infinity, 0];
+    for (let ratio: number = RATIOS.least; ratio <= RATIOS.most; ratio *= each) {
+      if (!able(ratio)) continue;
+      from = Math.min(from, ratio);
+      to = Math.max(to, ratio);
+    }
+    if (to > 0)
+      return {
+        from: from === RATIOS.least ? 0 : edge(from / each, from),
+        to: to * each > RATIOS.most ? Infinity : edge(to * each, to),
+      };
   }
-  if (to === 0) return { from: Infinity, to: 0 };
-  return {
-    from: from === RATIOS.least ? 0 : edge(from / RATIOS.each, from),
-    to: to * RATIOS.each > RATIOS.most ? Infinity : edge(to * RATIOS.each, to),
-  };
+  return { from: Infinity, to: 0 };
 }
+
+/** Turns a minute that a hand keeps up at a crank. */
+const HAND_RPM = 60;
+const byHandOnly = ({ plates }: SourceChoice): boolean => plates !== undefined;
 
 /** Each asking, and what it leaves. (handbook: choose, the window of reductions) */
 export function windowsOf(wanted: Drive, source: SourceChoice): (mode: number) => Window {
@@ -78,6 +86,8 @@ export function windowsOf(wanted: Drive, source: SourceChoice): (mode: number) =
   const { job, timer } = wanted;
   const always: Bound[] = [];
   const reach = reachOf(wanted, source);
+  const fastest = contextOf(wanted).force?.range?.[1];
+  if (byHandOnly(source) && fastest) always.push({ asking: 'speed', to: HAND_RPM / fastest });
   if (reach) {
     if (reach.to < Infinity) always.push({ asking: 'speed', to: reach.to });
     if (reach.from > 0) always.push({ asking: 'torque', from: reach.from });
@@ -170,6 +180,10 @@ export function failing(r: Context): { readonly asking: AskingId; readonly by: n
   const late = r.duties.rates.find(({ timing }) => timing && !timing.fits);
   if (late)
     return { asking: 'timer', by: toNumber(late.timing!.interval) / 2 ** counterBits(r.drive.timer!) };
+  const without = r.byHand?.filter((row) => row.graded.grade !== 'even').length ?? 0;
+  if (without > 0) return { asking: 'counts', by: without };
+  // by plates a count is made exactly, or not at all
+  if (r.byHand) return null;
   const misses = r.divisions.filter((d) => d.grade === 'misses');
   const tolerance = toleranceOf(r.drive.job);
   if (misses.length === 0 || !tolerance || !r.divider) return null;

@@ -11,11 +11,11 @@ import {
 import { isStageKind, isSourceKind, kindOf, sourceKindOf } from '../drive/index.ts';
 import { decimal } from '../numbers/index.ts';
 import { withoutUnknown, type CellId } from '../report/index.ts';
-import type { Chosen, Judged, Met } from './choose.ts';
+import { ENCODER, type Chosen, type Judged, type Met, type Why } from './choose.ts';
 import { chosenStages, type Candidate } from './candidate.ts';
 import { measureOf, type MeasureId } from './measures.ts';
 import type { ChooseRequest } from './request.ts';
-import type { AskingId, Bound } from './window.ts';
+import type { Bound } from './window.ts';
 
 /** One measure of one drive, as it is told. */
 export interface Told {
@@ -148,7 +148,7 @@ export function differs({ measures }: ChooseRequest, i: number, a: Judged, b: Ju
 }
 
 /** What leaves a bound, in words. */
-export const askingWords: Readonly<Record<AskingId | 'misfit' | 'spend', string>> = {
+export const askingWords: Readonly<Record<Why, string>> = {
   tolerance: 'the tolerance',
   counts: 'the counts',
   speed: 'the speed asked',
@@ -158,6 +158,7 @@ export const askingWords: Readonly<Record<AskingId | 'misfit' | 'spend', string>
   timer: 'the timer’s counter',
   misfit: 'fit',
   spend: 'the money',
+  coarse: 'its counts',
 };
 
 export const ratioText = (r: number): string => measured(r);
@@ -170,7 +171,7 @@ export const boundMessage = ({ asking, from, to, soft }: Bound): string =>
 export interface Dropped {
   readonly family: string;
   /** what excluded it; null where others are as good in everything and better in something */
-  readonly asking: AskingId | 'misfit' | 'spend' | null;
+  readonly asking: Why | null;
   readonly by: string;
 }
 
@@ -178,6 +179,7 @@ export function droppedOf(chosen: Chosen): readonly Dropped[] {
   const there = new Set(
     chosen.best.flatMap(({ candidate: { drive } }): readonly string[] => [
       drive.train.source.kind,
+      ...(drive.encoder?.corrects ? [ENCODER] : []),
       ...chosenStages(drive).map((s) => s.kind),
     ]),
   );
@@ -187,7 +189,13 @@ export function droppedOf(chosen: Chosen): readonly Dropped[] {
 }
 
 const titleOf = (kind: string): string =>
-  isStageKind(kind) ? kindOf({ kind }).title : isSourceKind(kind) ? sourceKindOf({ kind }).title : kind;
+  kind === ENCODER
+    ? 'Encoder at the work'
+    : isStageKind(kind)
+      ? kindOf({ kind }).title
+      : isSourceKind(kind)
+        ? sourceKindOf({ kind }).title
+        : kind;
 
 function whyOut({ judged, out }: Met): Pick<Dropped, 'asking' | 'by'> {
   if (judged > 0)
@@ -197,6 +205,9 @@ function whyOut({ judged, out }: Met): Pick<Dropped, 'asking' | 'by'> {
   if (asking === 'tolerance') return { asking, by: `rounding alone is ${roughAngle(met.by)} over it` };
   if (asking === 'torque') return { asking, by: `at best ${measured(met.by)} times what is wanted` };
   if (asking === 'misfit') return { asking, by: 'nothing of it goes together' };
+  if (asking === 'counts')
+    return { asking, by: `at best ${met.by} of the counts ${met.by === 1 ? 'has' : 'have'} no circle` };
+  if (asking === 'coarse') return { asking, by: 'a step of the motor is coarser than one of its counts' };
   if (asking === 'spend') return { asking, by: `it costs ${measured(met.by)} at least` };
   return { asking, by: `${askingWords[asking]}: at best ${measured(met.by)} times beyond it` };
 }

@@ -48,10 +48,11 @@ export interface FindSettings {
   readonly leastRpm?: string;
   /** greatest error, parts in a million */
   readonly errorPpm?: string;
-  /** of whole drives: where they are chosen from, what may be cut, whether the motor stays, and how many stages */
+  /** of whole drives: where they are chosen from, what may be cut, whether the motor stays, a crank may take its place, and how many stages */
   readonly pool?: 'shelf' | 'shelfAndBought' | 'anything';
   readonly canMake?: 'yes' | 'no';
   readonly keepMotor?: 'yes' | 'no';
+  readonly byHand?: 'yes' | 'no';
   readonly driveStages?: number;
   readonly spendAtMost?: string;
   /** of one wheel that is cut or printed, h */
@@ -161,6 +162,10 @@ export const findInputs: readonly InputSpec[] = [
     ['no', 'no'],
   ]),
   choice('keepMotor', 'Keep the motor I have', [
+    ['no', 'no'],
+    ['yes', 'yes'],
+  ]),
+  choice('byHand', 'A crank with plates', [
     ['no', 'no'],
     ['yes', 'yes'],
   ]),

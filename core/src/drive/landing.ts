@@ -106,9 +106,19 @@ function apart(drive: Drive, path: Path, edit: Extract<Edit, { do: 'train' }>): 
     });
   const out: Landed[] = [];
   const own = soleTrain(drive, path.train, stages.slice(path.shared));
+  const { encoder, plates, ...alone } = edit;
   out.push({
     train: path.train,
-    edit: { ...edit, train: { ...own, output: edit.train.output } },
+    edit: {
+      ...alone,
+      train: { ...own, output: edit.train.output },
+      // counted along its own train
+      ...(encoder !== undefined && {
+        encoder:
+          encoder && encoder.shaft >= path.shared ? { ...encoder, shaft: encoder.shaft - path.shared } : null,
+      }),
+      ...(plates && path.train === 0 && { plates }),
+    },
   });
   const trains = trainsOf(drive);
   const changed = new Map<number, Stage[]>();
@@ -122,7 +132,7 @@ function apart(drive: Drive, path: Path, edit: Extract<Edit, { do: 'train' }>): 
     changed.set(path.root, [...trains[path.root]!.stages]);
   for (const [train, list] of changed)
     if (train !== path.train)
-      out.push({ train, edit: { ...edit, train: { ...soleTrain(drive, train, list), source } } });
+      out.push({ train, edit: { ...alone, train: { ...soleTrain(drive, train, list), source } } });
   return ok(out);
 }
 

@@ -3,6 +3,7 @@ import { error, ok, type Refusal, type Result } from '../numbers/index.ts';
 import {
   isStageKind,
   kindOf,
+  newDrive,
   sourceFault,
   sourceKindOf,
   stageFault,
@@ -20,6 +21,7 @@ import {
   measureIds,
   poolOf,
   POOLS,
+  standing,
   USUAL_MEASURES,
   type ChoosePool,
   type ChooseRequest,
@@ -93,6 +95,7 @@ const schema = Joi.object({
     maxStages: Joi.number().integer().min(1).max(MAX_CHOOSE_STAGES).default(3),
     spendAtMost: price,
     canMake: Joi.boolean().default(true),
+    byHand: Joi.boolean().default(false),
     keep: Joi.array().items(kept).max(20).default([]),
   })
     .unknown(true)
@@ -122,6 +125,7 @@ interface RequestFile {
     readonly maxStages: number;
     readonly spendAtMost?: string;
     readonly canMake: boolean;
+    readonly byHand: boolean;
     readonly keep: readonly Stage[];
   };
   readonly measures: readonly MeasureId[];
@@ -154,13 +158,16 @@ function requestOf(
       path: '--shelf',
       example: '--shelf demo/lantern-hill.shelf.json',
     });
-  const chosen =
-    pool.from === 'given'
-      ? givenPool(pool)
-      : poolOf({ from: pool.from, canMake: pool.canMake, keepSource: null }, shelf!, (p) => p.own);
-  if (chosen.sources.length === 0) return error('empty', '', { path: 'pool.sources', example: 'a stepper' });
-  const wanted = wantedFrom(file, chosen.sources[0]!);
+  const given = pool.from === 'given' ? givenPool(pool) : null;
+  if (given?.sources.length === 0) return error('empty', '', { path: 'pool.sources', example: 'a stepper' });
+  const wanted = wantedFrom(file, given?.sources[0]?.source ?? newDrive('').train.source);
   if (!wanted.ok) return wanted;
+  const { from, canMake, byHand } = pool;
+  const chosen =
+    from === 'given'
+      ? given!
+      : poolOf({ from, canMake, keepSource: null, ...standing(wanted.value, byHand) }, shelf!, (p) => p.own);
+  if (chosen.sources.length === 0) return error('empty', '', { path: 'pool.sources', example: 'a stepper' });
   return ok({
     wanted: wanted.value,
     sources: chosen.sources,
@@ -175,7 +182,7 @@ function requestOf(
 }
 
 /** The job as a drive of which only the kept stages are chosen; places are those of the request. */
-function wantedFrom(file: RequestFile, first: SourceChoice): Result<Drive> {
+function wantedFrom(file: RequestFile, source: Source): Result<Drive> {
   const drive = driveFrom({
     format: 'pendrix-drive',
     version: 2,
@@ -185,7 +192,7 @@ function wantedFrom(file: RequestFile, first: SourceChoice): Result<Drive> {
       {
         job: file.train,
         from: null,
-        source: first.source,
+        source,
         stages: file.pool.keep.map((s) => ({ ...s, kept: true })),
         output: file.output,
       },

@@ -62,7 +62,11 @@ export function firstPool(
   const canMake = has(can, 'print') || has(can, 'cut');
   const buys = has(can, 'buy');
   const from = buys || canMake ? 'anything' : 'shelf';
-  const pool = poolOf({ from, canMake, keepSource: kept }, there, free);
+  const pool = poolOf(
+    { from, canMake, keepSource: kept, plates: null, keptStages: false },
+    there.filter((p) => p.kind !== 'encoder'),
+    free,
+  );
   const isOwned = ({ takes }: StageChoice): boolean => takes.every((k) => (pool.stock.get(k)?.own ?? 0) > 0);
   // who can neither buy nor make has what stands on the shelf; who cannot buy makes what can be made
   const stages = pool.stages.filter(

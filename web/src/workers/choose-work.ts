@@ -13,7 +13,7 @@ export interface ChooseTask {
 
 /** What the worker that chooses does. */
 export interface ChooseWork extends Stoppable {
-  /** `found` is told of every number of stages as it is done */
+  /** `found` is told of what nothing beats so far, soon and then seldomer */
   readonly choose: (
     task: ChooseTask,
     told: (progress: Progress) => void,

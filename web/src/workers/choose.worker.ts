@@ -1,9 +1,11 @@
 import { expose } from 'comlink';
-import { answerOf, choose, chooseRequestFor, type ChooseAnswer } from '@pendrix/core/choose/index';
+import { answerOf, choose, chooseRequestFor } from '@pendrix/core/choose/index';
 import { FIRST_STAGES, propose } from '@pendrix/core/start/index';
 import type { ChooseWork } from './choose-work.ts';
 import { Going } from './going.ts';
 
+/** Drives are shown for the first time after so long, ms; then each time after twice as long. */
+const FIRST_MS = 300;
 const going = new Going();
 
 const work: ChooseWork = {
@@ -11,17 +13,17 @@ const work: ChooseWork = {
     going.begin();
     const request = chooseRequestFor(drive, shelf, (id) => used[id] ?? 0);
     if (!request.ok) throw new Error(request.refusal.code);
-    const ask = (stages: number): Promise<ChooseAnswer> =>
-      going.go(choose({ ...request.value, maxStages: stages }), told).then(answerOf);
-    let answer = await ask(1);
-    // fewer stages first, so that there are drives at once; doing them again costs little beside what comes
-    for (let stages = 2; stages <= request.value.maxStages && !going.stopped; stages++) {
-      found({ ...answer, proven: false });
-      const next = await ask(stages);
-      // stopped early in it: what stood is more
-      answer = going.stopped && next.considered < answer.considered ? { ...answer, proven: false } : next;
-    }
-    return answer;
+    // the first ones at once, then seldomer: comparing all of them again takes longer the more there are
+    let due = performance.now() + FIRST_MS;
+    let wait = FIRST_MS;
+    const search = choose(request.value, (soFar) => {
+      if (performance.now() < due) return;
+      const some = soFar();
+      if (some.best.length > 0) found(answerOf(some));
+      wait *= 2;
+      due = performance.now() + wait;
+    });
+    return answerOf(await going.go(search, told));
   },
   async propose({ drive, shelf, used }, told, found) {
     going.begin();

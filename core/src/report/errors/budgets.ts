@@ -34,19 +34,18 @@ const MOST = 400;
 
 /** Every budget of a drive's path, from one list of terms. (handbook: errors, budget) */
 export function budgetsOf(of: Base): Budgets {
-  const { drive, k, divider } = of;
+  const { drive, k } = of;
   const allowed = toleranceOf(drive.job);
   const tolerance = allowed && toleranceArcsec(allowed);
   const terms = lazy(() => errorTerms(drive, k));
   const turn = toNumber(div(mul(rational(60), abs(k.reduction)), k.speed.rpm));
-  const counts = divider && !of.byHand ? of.divisions.slice(0, MOST) : [];
-  const dividing = counts.map((d): Budgeted => {
-    const all = [...terms(), ...dividingTerms(of, d)];
+  const dividing = countsOf(of).map(({ divisions, own }): Budgeted => {
+    const all = [...terms(), ...own()];
     return {
-      key: `divide.${d.divisions}`,
-      divisions: d.divisions,
-      title: `${d.divisions} gaps`,
-      budget: budget({ drive, terms: all, divisions: d.divisions, toleranceArcsec: tolerance }),
+      key: `divide.${divisions}`,
+      divisions,
+      title: `${divisions} gaps`,
+      budget: budget({ drive, terms: all, divisions, toleranceArcsec: tolerance }),
       terms: all,
       turnSeconds: k.hinge ? null : turn,
       seconds: null,
@@ -77,4 +76,19 @@ export function budgetsOf(of: Base): Budgets {
     ),
     tracking,
   };
+}
+
+/** Each count with what it brings of its own: by the holes of a plate nothing is rounded, and what has no circle is not divided. */
+function countsOf(
+  of: Base,
+): readonly { readonly divisions: number; readonly own: () => readonly ErrorTerm[] }[] {
+  if (of.byHand)
+    return of.byHand
+      .filter((row) => row.graded.grade === 'even')
+      .slice(0, MOST)
+      .map(({ divisions }) => ({ divisions, own: () => [] }));
+  if (!of.divider) return [];
+  return of.divisions
+    .slice(0, MOST)
+    .map((d) => ({ divisions: d.divisions, own: () => dividingTerms(of, d) }));
 }

@@ -61,9 +61,9 @@ export function wheelPicture(drive: Drive, divisions: number, seed: number): Whe
   if (!of.divider || divisions > MOST) return null;
   const by = of.errors.budgets.all.find((b) => b.divisions === divisions);
   if (!by) return null;
-  const errors = [
-    ...simulateDividing({ rows: by.budget.rows, seed, steps: simulatedSteps(of.k) }, divisions),
-  ];
+  // a hole stands where its count wants it: nothing is rounded to whole turns of the crank
+  const steps = of.byHand ? null : simulatedSteps(of.k);
+  const errors = [...simulateDividing({ rows: by.budget.rows, seed, steps }, divisions)];
   const gaps = errors.map((e, i) => errors[(i + 1) % divisions]! - e);
   return {
     kind: 'divide',

@@ -15,10 +15,18 @@ export function errorCell(judged: Judged): VerdictCell {
   if (plates)
     return plates.some((r) => r.graded.grade === 'unknown')
       ? { ...cell, group: 'plates', absent: 'a circle is missing' }
-      : { ...cell, group: 'plates', absent: 'none, in whole holes' };
+      : plateCell(judged, cell);
   const by = errors().budgets.dividing;
   const worst = by && divisions.find((d) => d.divisions === by.divisions);
   return by && worst ? summed(judged, by, worst) : cell;
+}
+
+/** In whole holes nothing is rounded: what is left is of the stages, and of the holes. */
+function plateCell(judged: Judged, cell: VerdictCell): VerdictCell {
+  const by = judged.errors().budgets.dividing;
+  return by && by.budget.worst > 0
+    ? summed(judged, by, null)
+    : { ...cell, group: 'plates', absent: 'none, in whole holes' };
 }
 
 /** One budget as the cell: dividing into a count, or following. */
@@ -27,6 +35,7 @@ function summed({ drive, k, divider, errors }: Judged, by: Budgeted, d: Division
   const sum = told.worst;
   const grade = sum.graded?.grade ?? (by.budget.worst === 0 ? 'even' : 'rounded');
   const word = grade === 'misses' ? sum.graded!.word : gradeWords[grade];
+  const of = by.divisions;
   const arithmetic = d && divider ? gradeOfDivision(d, divider) : null;
   const gathered = by.seconds === null ? '' : `what drifts is gathered for ${timeText(by.seconds).join(' ')}`;
   return {
@@ -40,17 +49,17 @@ function summed({ drive, k, divider, errors }: Judged, by: Budgeted, d: Division
     figure: {
       ...sum.figure,
       key: 'errors.all',
-      label: `worst error of ${d ? grouped(String(d.divisions)) : by.title}, all causes at their worst`,
+      label: `worst error of ${of === null ? by.title : grouped(String(of))}, all causes at their worst`,
       working: () => [
         {
-          label: d ? 'of all counts' : 'following',
+          label: of === null ? 'following' : 'of all counts',
           text: [
-            ...(d && divider
-              ? [
-                  `${grouped(String(d.divisions))} has the greatest sum; rounding alone leaves `,
-                  ...worstFigure({ drive, k, divider, d }).text,
-                ]
-              : [gathered]),
+            ...(of === null ? [gathered] : [`${grouped(String(of))} has the greatest sum; `]),
+            ...(of === null
+              ? []
+              : d && divider
+                ? ['rounding alone leaves ', ...worstFigure({ drive, k, divider, d }).text]
+                : ['whole holes are rounded by nothing']),
             told.unknown && `, ${told.unknown}`,
           ],
           exact: false,

@@ -103,6 +103,12 @@ const wanted = computed(() => present.asked.asks.lines);
       :value="form.keepMotor"
       @set="(v) => set('keepMotor', v ? 'yes' : 'no')"
     />
+    <CheckField
+      v-if="form.byHand !== null && !form.keepMotor"
+      label="A crank with plates too"
+      :value="form.byHand"
+      @set="(v) => set('byHand', v ? 'yes' : 'no')"
+    />
     <ReadField
       label="Spend at most"
       placeholder="any"

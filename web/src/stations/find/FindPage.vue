@@ -118,11 +118,14 @@ function use(): void {
   if (!row.value || !mine.value) return;
   const train = foundTrain(searched.value, mine.value.request, row.value.row);
   const what = foundMessage(row.value.row);
-  taking.take({ ...train, stages: owned(train.stages) }, what, `The train is now ${what}.`);
+  taking.take({ train: { ...train, stages: owned(train.stages) } }, what, `The train is now ${what}.`);
 }
 function copy(): void {
   if (!row.value || !mine.value) return;
-  taking.copy(foundTrain(searched.value, mine.value.request, row.value.row), foundMessage(row.value.row));
+  taking.copy(
+    { train: foundTrain(searched.value, mine.value.request, row.value.row) },
+    foundMessage(row.value.row),
+  );
 }
 /** Nothing found comes out even: what the present train lacks, and what would cure it, stands below what misses least. */
 const cures = useCures(() => present.value);

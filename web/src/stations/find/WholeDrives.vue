@@ -9,15 +9,14 @@ import {
   mdiReload,
   mdiScaleBalance,
 } from '@mdi/js';
+import { refusalMessage, smallPicture, type Edit, type Refusal, type Report } from '@pendrix/core';
 import {
-  refusalMessage,
-  smallPicture,
-  type Edit,
-  type Refusal,
-  type Report,
-  type Train,
-} from '@pendrix/core';
-import { chooseReport, chooseTable, chosenOf, type ChooseColumn } from '@pendrix/core/choose/index';
+  chooseReport,
+  chooseTable,
+  chosenOf,
+  takenFrom,
+  type ChooseColumn,
+} from '@pendrix/core/choose/index';
 import { useRecords } from '../../records/records.ts';
 import { useChoosing } from '../../stores/choosing.ts';
 import { useShelf } from '../../stores/shelf.ts';
@@ -31,7 +30,7 @@ import BesideList from './BesideList.vue';
 import ChoosePanel from './ChoosePanel.vue';
 import ChooseSheet from './ChooseSheet.vue';
 import ChooseTable from './ChooseTable.vue';
-import { useTaking } from './taking.ts';
+import { useTaking, type Taken } from './taking.ts';
 
 /** Which drive would do this job? Whole drives from what there is, beside the present one. */
 const { driveId, present, edit } = defineProps<{
@@ -91,16 +90,11 @@ const print = usePrintSheet(() =>
   report.value ? h(ChooseSheet, { title: present.drive.name, report: report.value }) : null,
 );
 const taking = useTaking();
-/** A whole drive takes the place of source and stages; limits and output stay. */
-const trainOf = ({ drive: { train } }: Pick<ChooseColumn, 'drive'>): Train => ({
-  ...present.drive.train,
-  source: train.source,
-  stages: train.stages,
-});
+const takenOf = ({ drive }: Pick<ChooseColumn, 'drive'>): Taken => takenFrom(present.drive, drive);
 function use(chosen: ChooseColumn, revision: boolean): void {
   const { name } = chosen.drive;
   const news = `The drive is now ${name}${revision ? ', kept as a revision' : ''}.`;
-  taking.take(trainOf(chosen), name, news, revision ? `chosen: ${name}` : undefined);
+  taking.take(takenOf(chosen), name, news, revision ? `chosen: ${name}` : undefined);
 }
 const again = (): void => void choosing.again(driveId, present.drive);
 </script>
@@ -141,7 +135,7 @@ const again = (): void => void choosing.again(driveId, present.drive);
           v-if="column && mine"
           :request="mine.request"
           :column="column"
-          @copy="(b) => taking.copy(trainOf(b), b.change)"
+          @copy="(b) => taking.copy(takenOf(b), b.change)"
         />
       </div>
       <div v-else class="teach">
@@ -172,7 +166,7 @@ const again = (): void => void choosing.again(driveId, present.drive);
           <v-btn
             variant="flat"
             :prepend-icon="mdiContentDuplicate"
-            @click="taking.copy(trainOf(column), column.drive.name)"
+            @click="taking.copy(takenOf(column), column.drive.name)"
             >Try it in a copy</v-btn
           >
           <v-btn :prepend-icon="mdiCompare" :aria-pressed="comparing" @click="comparing = !comparing"
