@@ -215,6 +215,7 @@ class Proposing {
       list: shown.map((b) => b.best.proposed),
       judged: this.judged,
       meeting: shown.filter((b) => b.best.proposed.meets).length,
+      sure: shown.filter((b) => b.best.settled).length,
       done,
     };
   }

@@ -16,7 +16,9 @@ export interface Proposals {
   /** drives that were judged */
   readonly judged: number;
   readonly meeting: number;
+  /** of those the first that do it by all that is known, and smoothly: nothing that is found later makes them doubtful */
+  readonly sure: number;
   readonly done: boolean;
 }
 
-export const NO_PROPOSALS: Proposals = { list: [], judged: 0, meeting: 0, done: true };
+export const NO_PROPOSALS: Proposals = { list: [], judged: 0, meeting: 0, sure: 0, done: true };

@@ -14,7 +14,7 @@ import {
 import { readDrive, readShelf, writeDrive } from '../files/index.ts';
 import { runNow } from '../find/index.ts';
 import { fails } from '../motion/index.ts';
-import { report, treeReport } from '../report/index.ts';
+import { pictureOf, report, treeReport, type ResultPicture } from '../report/index.ts';
 import type { ShelfPart } from '../shelf/index.ts';
 import { plainText } from '../words/index.ts';
 import {
@@ -305,5 +305,63 @@ describe('what would do it', () => {
     expect(tree.verdict.every((c) => c.figure === null)).toBe(true);
     expect(tree.attention).toBeNull();
     expect(new Set(tree.marks(0).map((m) => m.mark))).toEqual(new Set(['ring']));
+  });
+});
+
+describe('what is offered while it is looked on', () => {
+  test.each(['table', 'camera', 'sky'] as const)(
+    '%s: what surely does it comes first, and fails in nothing',
+    (aim) => {
+      const { list, sure, meeting } = proposed(asked(aim));
+      expect(sure).toBeGreaterThan(0);
+      expect(sure).toBeLessThanOrEqual(meeting);
+      for (const { drive, meets } of list.slice(0, sure)) {
+        expect(meets).toBe(true);
+        expect(report(drive).verdict.some((c) => c.graded && fails(c.graded.grade))).toBe(false);
+      }
+    },
+  );
+
+  test('a motor of which nothing is known is not sure to turn a table', () => {
+    const some = shelf
+      .filter((p) => p.kind === 'motor')
+      .map((p) => ({ id: p.id, kind: 'motor', fullSteps: 200, own: 1 }) as const);
+    const { list, sure } = proposed(asked('table', { can: '', own: 'motor' }), 0, some);
+    expect(sure).toBe(0);
+    expect(list.every((p) => report(p.drive).of.force?.margin == null)).toBe(true);
+  });
+});
+
+describe('simulated, what is offered first holds what it was offered for', () => {
+  const drawn = (drive: Drive, key: string): ResultPicture => {
+    const drawing = pictureOf(drive, key, 7);
+    for (;;) {
+      const { done, value: picture } = drawing.next(undefined);
+      if (done) return picture!;
+    }
+  };
+
+  test('stars stay round for the exposure that was asked', () => {
+    const { list, sure } = proposed(asked('sky', { lens: '100', exposure: '120' }));
+    for (const { drive } of list.slice(0, Math.min(sure, 3))) {
+      const picture = drawn(drive, 'track');
+      if (picture.kind !== 'track') throw new Error(picture.kind);
+      expect(picture.exposure).toBe(120);
+      expect(picture.shares.find((s) => s.seconds === 120)!.share).toBe(1);
+    }
+  });
+
+  test('every place of a count is within what the budget says, and within the tolerance', () => {
+    const { list, sure } = proposed(asked('divide', { counts: '20, 30, 37, 90', head: '90 : 1' }));
+    expect(sure).toBeGreaterThan(0);
+    for (const { drive } of list.slice(0, Math.min(sure, 3)))
+      for (const count of [20, 37]) {
+        const picture = drawn(drive, `divide.${count}`);
+        if (picture.kind !== 'divide') throw new Error(picture.kind);
+        const { all, tolerance } = report(drive).of.errors.budgets;
+        const { worst } = all.find((b) => b.divisions === count)!.budget;
+        expect(Math.abs(picture.farthest.arcsec)).toBeLessThanOrEqual(worst + 1e-6);
+        expect(worst).toBeLessThanOrEqual(tolerance!);
+      }
   });
 });

@@ -72,7 +72,7 @@ export function* proposeTrains(drive: Drive, shelf: readonly ShelfPart[]): Searc
       },
     };
     const request = requestFor(asked, shelf, () => 0);
-    if (!request.ok) return { list: [], judged: looked, meeting: 0, done: true };
+    if (!request.ok) return { list: [], judged: looked, meeting: 0, sure: 0, done: true };
     const answer = yield* find(request.value);
     looked += answer.gone.reduce((n, g) => n + g.looked, 0);
     found.push(choices(answer.rows, one));
@@ -91,7 +91,7 @@ function made(
 ): Proposals {
   const ways = Math.max(0, ...found.map((f) => f.length));
   if (found.length < wanted.length || found.some((f) => f.length === 0) || ways === 0)
-    return { list: [], judged, meeting: 0, done };
+    return { list: [], judged, meeting: 0, sure: 0, done };
   const list = Array.from({ length: ways }, (_, i): Proposed => {
     const rows = found.map((f) => f[Math.min(i, f.length - 1)]!);
     return {
@@ -104,7 +104,8 @@ function made(
       meets: rows.every((r, at) => within(r, wanted[at]!)),
     };
   }).sort((a, b) => Number(b.meets) - Number(a.meets));
-  return { list, judged, meeting: list.filter((p) => p.meets).length, done };
+  const meeting = list.filter((p) => p.meets).length;
+  return { list, judged, meeting, sure: meeting, done };
 }
 
 /** The found trains in their places: the only one, or one behind each hand that hangs on the first. */

@@ -77,17 +77,20 @@ const lower = (text: string): string => text.replace(/^./, (c) => c.toLowerCase(
 /** Cards before somebody asks for more. */
 const FEW = 3;
 const all = ref(false);
-const cards = computed(() =>
-  (proposals.value?.list ?? []).slice(0, all.value ? 24 : FEW).map(proposalReport),
-);
+/** While it is looked on, only what surely does it: what is doubtful may still be outdone. */
+const offered = computed(() => {
+  const { list = [], sure = 0, done = false } = proposals.value ?? {};
+  return done || !proposing.running ? list : list.slice(0, sure);
+});
+const cards = computed(() => offered.value.slice(0, all.value ? 24 : FEW).map(proposalReport));
 const opened = ref<string | null>(null);
 const card = computed(() => cards.value.find((c) => c.key === opened.value) ?? cards.value[0] ?? null);
-const many = computed(() => proposals.value?.list.length ?? 0);
+const many = computed(() => offered.value.length);
 const told = computed(() => {
-  const { meeting = 0 } = proposals.value ?? {};
+  const { meeting = 0, sure = 0 } = proposals.value ?? {};
   if (many.value === 0) return '';
-  const so = meeting === 0 ? 'none quite, these nearly' : `${meeting} do it, the simplest first`;
-  return proposing.running ? `${so} (still looking)` : so;
+  if (proposing.running) return `${sure} do it so far, the simplest first`;
+  return meeting === 0 ? 'none quite, these nearly' : `${meeting} do it, the simplest first`;
 });
 
 function begin(): void {
