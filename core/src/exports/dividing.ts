@@ -18,8 +18,12 @@ import { holeNumbers, plateCrank, plateSetup, stopWords } from '../plans/index.t
 /** Turns as arcseconds, nine figures and more after the point. */
 const arcsec = (turns: Rational): string => decimal(mul(turns, rational(ARCSEC_PER_TURN)), 9);
 
-/** The divisions table: exact steps as fractions, angles as decimals, and what all of it rests on. */
-export function divisionsCsv(divider: Divider, counts: readonly number[]): string {
+/** The divisions table: exact steps as fractions, angles as decimals, what of the whole error the rounding is, and what all of it rests on. */
+export function divisionsCsv(
+  divider: Divider,
+  counts: readonly number[],
+  shareOf: (count: number) => { readonly text: string } | null = () => null,
+): string {
   const N = divider.stepsPerTurn;
   const unit = stopWords[divider.by].unit;
   const angle = (steps: Rational): string => arcsec(rational(steps.s * steps.n * N.d, steps.d * N.n));
@@ -40,6 +44,7 @@ export function divisionsCsv(divider: Divider, counts: readonly number[]): strin
       toText(d.truncatedErrorSteps),
       toText(d.returnErrorSteps),
       gradeOfDivision(d, divider).word,
+      shareOf(count)?.text ?? '',
     ];
   });
   return writeCsv(
@@ -58,6 +63,7 @@ export function divisionsCsv(divider: Divider, counts: readonly number[]): strin
       `closing error of a truncated count (${unit})`,
       `return error (${unit})`,
       `in words${doubtText(divider.doubt, 'arcsec')}`,
+      'rounding, of the whole error',
     ],
     rows,
   );

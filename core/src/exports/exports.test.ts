@@ -5,6 +5,7 @@ import { kinematicsOf, newDrive, pathOf, trainsOf, type Drive } from '../drive/i
 import { dividerOf } from '../divide/index.ts';
 import { readDrive } from '../files/index.ts';
 import { planRun } from '../plans/index.ts';
+import { report } from '../report/index.ts';
 import { plainSigns } from '../words/index.ts';
 import { allDuties as full, driveOf, wheelCutter } from '../testing/samples.ts';
 import {
@@ -150,7 +151,15 @@ describe('tables', () => {
       'step (microsteps)': '1094400/73',
       'missing factor': '73',
       'worst error (arcsec)': '0.583994232',
+      'rounding, of the whole error': '',
     });
+    // with what else errs beside it, as the page tells it
+    const { shareOf } = report(wheelCutter('60, 73')).of.errors;
+    const shares = Papa.parse<Record<string, string>>(divisionsCsv(divider, [60, 73], shareOf), {
+      header: true,
+    }).data;
+    expect(shares.slice(0, 2).map((r) => r['rounding, of the whole error'])).toEqual(['', shareOf(73)!.text]);
+    expect(shareOf(73)!.text).toMatch(/% of ±/);
     const sheet = sheetCsv(planRun(wheelCutter('60, 73, 95, 97'), 95)!);
     expect(sheet.includes('\r')).toBe(false);
     const rows = Papa.parse<Record<string, string>>(sheet, { header: true, skipEmptyLines: true }).data;
