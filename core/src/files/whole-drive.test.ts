@@ -125,9 +125,18 @@ describe('where the work stops', () => {
   test('a crank with plates is divided by its plates: strip, sheet and bench', () => {
     expect(cell(head, 'divisions').graded).toMatchObject({ grade: 'even' });
     // nothing is rounded: what is left is of the worm and its wheel
-    const error = cell(head, 'error').figure!;
+    const { figure, graded } = cell(head, 'error');
+    const error = figure!;
+    expect(graded).toBeNull();
+    const strict = { ...head, job: { ...head.job, toleranceArcsec: '20' } };
+    expect(cell(strict, 'error').graded!.grade).toBe('misses');
     expect(plainText(error.text)).toBe(plainText(report(head).of.errors.of('divide.7')!.worst.figure.text));
-    expect(error.working().flatMap((l) => plainText(l.text)).join(' ')).toContain('rounded by nothing');
+    expect(
+      error
+        .working()
+        .flatMap((l) => plainText(l.text))
+        .join(' '),
+    ).toContain('rounded by nothing');
     const plan = planRun(head, 7)!;
     expect(plan.by).toBe('hole');
     expect(plainText(sheet(plan).row(2).crank)).toBe('11 turns and 9 on 21');

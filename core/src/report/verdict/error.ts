@@ -24,8 +24,12 @@ export function errorCell(judged: Judged): VerdictCell {
 /** In whole holes nothing is rounded: what is left is of the stages, and of the holes. */
 function plateCell(judged: Judged, cell: VerdictCell): VerdictCell {
   const by = judged.errors().budgets.dividing;
+  const graded = by && judged.errors().of(by.key)!.worst.graded;
   return by && by.budget.worst > 0
-    ? summed(judged, by, null)
+    ? {
+        ...summed(judged, by, null),
+        graded: graded && doubtful(graded, doubtOfStops(judged.drive, judged.k), 'arcsec'),
+      }
     : { ...cell, group: 'plates', absent: 'none, in whole holes' };
 }
 
