@@ -154,7 +154,8 @@ describe('tables', () => {
       'rounding, of the whole error': '',
     });
     // with what else errs beside it, as the page tells it
-    const { shareOf } = report(wheelCutter('60, 73')).of.errors;
+    const { errors } = report(wheelCutter('60, 73')).of;
+    const shareOf = (count: number) => errors.shareOf(count);
     const shares = Papa.parse<Record<string, string>>(divisionsCsv(divider, [60, 73], shareOf), {
       header: true,
     }).data;

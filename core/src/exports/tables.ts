@@ -147,7 +147,9 @@ export function tablesOf(drive: Drive, from: MadeFrom = {}): ReadonlyMap<string,
   const put = (id: string, title: string, text: () => string): void => void out.set(id, { title, text });
   const { divider } = r;
   if (divider && r.counts.length > 0 && !byPlates(drive))
-    put('divisions', 'Divisions', () => divisionsCsv(divider, r.counts, r.of.errors.shareOf));
+    put('divisions', 'Divisions', () =>
+      divisionsCsv(divider, r.counts, (count) => r.of.errors.shareOf(count)),
+    );
   if (r.duties.rates.length > 0) put('rates', 'Rates', () => ratesCsv(r.duties.rates));
   for (const d of r.duties.all) put(tableKey(d), d.title, () => dutyCsv(d.table ?? figuresTable(d)));
   if (r.plates) put('plates', 'Plates', () => platesCsv(drive)!);
