@@ -12,7 +12,7 @@ import {
 import type { Rich } from '../words/index.ts';
 import { aimIds, aimOf, isAim, type AimId } from './aims/index.ts';
 import { canQuestion, motorQuestion, ownQuestion, wordsOf } from './at-hand.ts';
-import { toDuty, type Question } from './question.ts';
+import { ofOutput, toDuty, type OutputEdit, type Question } from './question.ts';
 
 /** One question with its answer in force. */
 export interface Asking extends Pick<
@@ -41,7 +41,8 @@ export interface StartForm {
 function questionsOf(aim: AimId, drive: Drive): readonly Question[] {
   const { questions, wheels } = aimOf(aim);
   const own = wordsOf(drive.start?.own ?? '').includes('motor') ? [motorQuestion] : [];
-  return wheels ? questions : [...questions, ownQuestion, ...own, canQuestion];
+  const asked = questions.filter((q) => q.when?.(drive) !== false);
+  return wheels ? asked : [...asked, ownQuestion, ...own, canQuestion];
 }
 
 export function startForm(drive: Drive): StartForm {
@@ -75,10 +76,10 @@ export function startForm(drive: Drive): StartForm {
 }
 
 /** All of them, or why the first that is refused is. */
-function taken(drive: Drive, edits: readonly Edit[]): Result<Drive> {
+function taken(drive: Drive, edits: readonly OutputEdit[]): Result<Drive> {
   let now = drive;
-  for (const edit of edits) {
-    const after = applyEdit(now, edit);
+  for (const { output, edit } of edits) {
+    const after = applyEdit(now, edit, output);
     if (!after.ok) return after;
     now = after.value;
   }
@@ -89,7 +90,7 @@ const marked = (drive: Drive, unknown: readonly string[]): Edit =>
   toDuty('start', 'unknown', unknown.join(', '));
 
 /** The edits of an answer; nothing typed is "I do not know", where something can be taken. Refused as its field in the Job is. */
-export function answerEdits(drive: Drive, id: string, text: string): Result<readonly Edit[]> {
+export function answerEdits(drive: Drive, id: string, text: string): Result<readonly OutputEdit[]> {
   const aim = drive.start?.aim;
   const question = isAim(aim) ? questionsOf(aim, drive).find((q) => q.id === id) : undefined;
   if (!question) return error('unknownEdit', id);
@@ -97,7 +98,8 @@ export function answerEdits(drive: Drive, id: string, text: string): Result<read
   const set = question.set(drive, skipped ? question.taken : text);
   if (!set.ok) return set;
   const others = wordsOf(drive.start?.unknown ?? '').filter((u) => u !== id);
-  const edits = [...set.value, marked(drive, skipped && question.taken !== '' ? [...others, id] : others)];
+  const now = skipped && question.taken !== '' ? [...others, id] : others;
+  const edits = [...set.value, marked(drive, now)].map(ofOutput);
   const checked = taken(drive, edits);
   return checked.ok ? ok(edits) : checked;
 }
@@ -106,8 +108,8 @@ export function answerEdits(drive: Drive, id: string, text: string): Result<read
 const BROUGHT: readonly DutyId[] = ['rates', 'camera', 'sweeps', 'spins', 'load', 'between', 'blank'];
 
 /** The edits by which a drive is asked for something else: the answers to the other questions go, and come back with Undo. */
-export function aimEdits(drive: Drive, aim: AimId): Result<readonly Edit[]> {
-  const edits: Edit[] = [
+export function aimEdits(drive: Drive, aim: AimId): Result<readonly OutputEdit[]> {
+  const first: readonly Edit[] = [
     ...trainsOf(drive)
       .slice(1)
       .reverse()
@@ -127,6 +129,7 @@ export function aimEdits(drive: Drive, aim: AimId): Result<readonly Edit[]> {
     toDuty('start', 'can', 'buy, print, cut, drill'),
     ...aimOf(aim).begins,
   ];
+  const edits = first.map(ofOutput);
   const bare = taken(drive, edits);
   if (!bare.ok) return bare;
   let now = bare.value;
@@ -134,16 +137,19 @@ export function aimEdits(drive: Drive, aim: AimId): Result<readonly Edit[]> {
   for (const q of open) {
     const set = q.set(now, q.taken);
     if (!set.ok) return set;
-    const after = taken(now, set.value);
+    const more = set.value.map(ofOutput);
+    const after = taken(now, more);
     if (!after.ok) return after;
-    edits.push(...set.value);
+    edits.push(...more);
     now = after.value;
   }
   return ok([
     ...edits,
-    marked(
-      now,
-      open.filter((q) => !q.several).map((q) => q.id),
+    ofOutput(
+      marked(
+        now,
+        open.filter((q) => !q.several).map((q) => q.id),
+      ),
     ),
   ]);
 }
@@ -191,10 +197,4 @@ export function compareEdits(drive: Drive): readonly OutputEdit[] {
         ]),
     { output: 0, edit: beginEdit },
   ];
-}
-
-/** An edit and the output of the drive it is of, from 0. */
-export interface OutputEdit {
-  readonly output: number;
-  readonly edit: Edit;
 }

@@ -7,9 +7,9 @@ export {
   startForm,
   takeEdits,
   type Asking,
-  type OutputEdit,
   type StartForm,
 } from './form.ts';
+export type { OutputEdit } from './question.ts';
 export { FIRST_STAGES, propose } from './propose.ts';
 export type { Proposals, Proposed } from './proposed.ts';
 export { proposalReport, type ProposalReport } from './words.ts';

@@ -17,6 +17,7 @@ import {
   type Window,
 } from '../choose/index.ts';
 import { isAim } from './aims/index.ts';
+import { axesOf, axisDrive, leftBy, withAxis } from './axes.ts';
 import { failing, isBuilt, isRough, mainOf, type BuiltAim } from './figures.ts';
 import { NO_PROPOSALS, type Proposals, type Proposed } from './proposed.ts';
 import { proposeTrains } from './trains.ts';
@@ -94,6 +95,19 @@ export function* propose(
   shelf: readonly ShelfPart[],
   free: (part: ShelfPart) => number,
   maxStages = FIRST_STAGES,
+): Search<Proposals> {
+  let all = yield* proposeOne(drive, shelf, free, maxStages);
+  for (const at of axesOf(drive))
+    all = withAxis(all, yield* proposeOne(axisDrive(drive, at), shelf, leftBy(all, free), maxStages), at);
+  return all;
+}
+
+/** The same for the first axis alone. */
+function* proposeOne(
+  drive: Drive,
+  shelf: readonly ShelfPart[],
+  free: (part: ShelfPart) => number,
+  maxStages: number,
 ): Search<Proposals> {
   const aim = drive.start?.aim;
   if (!isAim(aim)) return NO_PROPOSALS;

@@ -2,6 +2,15 @@ import { ok, type Result } from '../numbers/index.ts';
 import type { DutyId, Drive, Edit } from '../drive/index.ts';
 import type { Rich } from '../words/index.ts';
 
+/** An edit and the output of the drive it is of, from 0. */
+export interface OutputEdit {
+  readonly output: number;
+  readonly edit: Edit;
+}
+/** An edit of the first output, or of another. */
+export type Answering = Edit | OutputEdit;
+export const ofOutput = (one: Answering): OutputEdit => ('edit' in one ? one : { output: 0, edit: one });
+
 /** One question to who knows no number. Its answer is a field of the Job. (handbook: choose, first questions) */
 export interface Question {
   readonly id: string;
@@ -17,7 +26,9 @@ export interface Question {
   /** the answer in force, as it would be typed; nothing where there is none */
   readonly get: (drive: Drive) => string;
   /** the edits that make it so; each is refused as anywhere */
-  readonly set: (drive: Drive, text: string) => Result<readonly Edit[]>;
+  readonly set: (drive: Drive, text: string) => Result<readonly Answering[]>;
+  /** it is asked only where this holds */
+  readonly when?: (drive: Drive) => boolean;
   /** what is taken by who does not know; nothing where nobody else can know */
   readonly taken: string;
   /** nothing can be proposed without it */

@@ -6,6 +6,7 @@ import {
   asksFirst,
   kinematics,
   newDrive,
+  pathOf,
   ratioBetween,
   trainsOf,
   type Drive,
@@ -28,6 +29,7 @@ import {
   startForm,
   takeEdits,
   type AimId,
+  type OutputEdit,
   type Proposals,
 } from './index.ts';
 
@@ -43,8 +45,11 @@ const value = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(`${result.refusal.code} ${result.refusal.given}`);
   return result.value;
 };
-const after = (drive: Drive, edits: readonly Edit[], output = 0): Drive =>
-  edits.reduce((d, e) => value(applyEdit(d, e, output)), drive);
+const after = (drive: Drive, edits: readonly (Edit | OutputEdit)[]): Drive =>
+  edits.reduce(
+    (d, e) => ('edit' in e ? value(applyEdit(d, e.edit, e.output)) : value(applyEdit(d, e))),
+    drive,
+  );
 const asked = (aim: AimId, answers: Readonly<Record<string, string>> = {}): Drive => {
   const bare = newDrive('new');
   return Object.entries(answers).reduce(
@@ -107,6 +112,20 @@ describe('answers are fields of the job', () => {
     const both = after(slide, value(answerEdits(slide, 'way', 'both')));
     expect(trainsOf(both).map((t) => t.name)).toContain('Pan');
     expect(question(both, 'way').value).toBe('both');
+    // how far round is asked of two axes only, and they take their pictures together
+    expect(question(slide, 'pan')).toBeUndefined();
+    expect(question(both, 'pan').value).toBe('90°');
+    const panned = after(both, [
+      ...value(answerEdits(both, 'pan', '120')),
+      ...value(answerEdits(both, 'long', '1 h')),
+    ]);
+    expect(panned.others![0]!.job.sweeps).toMatchObject([
+      { from: '0', to: '120', unit: 'deg', frames: 361, intervalSeconds: 10 },
+    ]);
+    expect(panned.job.sweeps![0]).toMatchObject({ to: '1200', frames: 361, intervalSeconds: 10 });
+    const fewer = after(panned, value(answerEdits(panned, 'frames', '61')));
+    expect(fewer.others![0]!.job.sweeps![0]!.frames).toBe(61);
+    expect(answerEdits(both, 'pan', 'round').ok).toBe(false);
     expect(trainsOf(after(both, value(answerEdits(both, 'way', 'along'))))).toHaveLength(1);
     // film of 20 seconds is 25 pictures a second
     const film = asked('camera', { long: '20 s', frames: 'film' });
@@ -278,6 +297,35 @@ describe('what would do it', () => {
     );
     expect(trainsOf(taken).map((t) => t.stages)).toEqual(trainsOf(best.drive).map((t) => t.stages));
     expect(toNumber(ratioBetween(taken, 0, 1)!.ratio)).toBeCloseTo(29.530589, 2);
+  });
+
+  test('slide and pan: each by itself, of what the other leaves; begun with, both stand', () => {
+    const slide = asked('camera', { far: '80 cm', long: '20 min' });
+    const both = after(slide, value(answerEdits(slide, 'way', 'both')));
+    const { list, sure } = proposed(both);
+    expect(sure).toBeGreaterThan(0);
+    const [best] = list;
+    const begun = after(both, takeEdits(both, best!.drive, 'x'));
+    const [first, pan] = trainsOf(begun);
+    expect([first!.output.kind, pan!.output.kind]).toEqual([best!.drive.train.output.kind, 'rotary']);
+    expect(pan!.stages).toEqual(best!.drive.others![0]!.stages);
+    // each does its sweep by its own report
+    for (const at of [0, 1])
+      expect(
+        report(pathOf(begun, at).drive)
+          .duties.of('sweeps')
+          .map((d) => fails(d.graded.grade)),
+      ).toEqual([false]);
+    const told = proposalReport(best!).rows.find((r) => r.label === 'pan')!;
+    expect(told.told.note).toContain('motor of');
+    // one motor of a line is not taken twice
+    const one = shelf.map((p) => ({ ...p, own: Math.min(p.own, 1) }));
+    const bare = proposed(after(both, value(answerEdits(both, 'can', ''))), 1, one).list;
+    expect(bare.length).toBeGreaterThan(0);
+    for (const { drive } of bare) {
+      const motors = trainsOf(drive).map((t) => t.source as { readonly partId?: string });
+      expect(new Set(motors.map((m) => m.partId)).size).toBe(motors.length);
+    }
   });
 
   test('begun, the drive is the one that was told; compared, Find has what the answers leave', () => {

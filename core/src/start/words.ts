@@ -4,6 +4,7 @@ import { ppmText, smallPicture, treeReport } from '../report/index.ts';
 import { candidateOf, nameOf, type Told } from '../choose/index.ts';
 import { listed, type Graded } from '../words/index.ts';
 import { isAim } from './aims/index.ts';
+import { axesOf } from './axes.ts';
 import { isBuilt, mainOf } from './figures.ts';
 import type { Proposed } from './proposed.ts';
 import { offBy } from './trains.ts';
@@ -120,6 +121,11 @@ function builtReport(proposed: Proposed): Pick<ProposalReport, 'title' | 'brings
     rows: [
       ...(main ? [{ label: main.label, told: main.told }] : []),
       { label: 'driven by', told: plain(drivenBy(drive)) },
+      ...axesOf(drive).map((at) => {
+        const axis = pathOf(drive, at).drive;
+        const name = drive.others![at - 1]!.name.toLowerCase();
+        return { label: name, told: plain(`${titleOf(axis).toLowerCase()}, ${drivenBy(axis)}`) };
+      }),
       { label: 'to buy', told: plain(buy) },
       {
         label: 'to make',
@@ -135,7 +141,8 @@ export function proposalReport(proposed: Proposed): ProposalReport {
   const { drive, meets } = proposed;
   const { aim } = drive.start ?? {};
   const told = isAim(aim) && isBuilt(aim) ? builtReport(proposed) : wheelsReport(proposed);
-  const shown = drive.others ? pathOf(drive, drive.others.length).drive : drive;
+  // of hands the last that was made for, of axes the first
+  const shown = drive.others && axesOf(drive).length === 0 ? pathOf(drive, drive.others.length).drive : drive;
   return {
     ...told,
     key: JSON.stringify([drive.train, drive.others]),

@@ -1,12 +1,14 @@
 import { exactly, readNumber, readPeriod, sub, toNumber, type Result, ok } from '../../numbers/index.ts';
-import { trainsOf, type Drive, type Edit, type Sweep } from '../../drive/index.ts';
+import { trainsOf, type Drive, type Sweep } from '../../drive/index.ts';
 import { measured, timeText, trimmed } from '../../words/index.ts';
-import { toDuty, type Aim } from '../question.ts';
+import { toDuty, type Aim, type Answering } from '../question.ts';
 
 const FRAMES = 240;
 /** Pictures a second of film. */
 const FILM = 25;
 const PAN = 'Pan';
+/** How far it turns until somebody says, °. */
+const PANNED = '90';
 const [ALONG, ROUND, BOTH] = ['along', 'round', 'both'] as const;
 
 const sweepOf = ({ job }: Drive): Sweep | undefined => job.sweeps?.[0];
@@ -15,15 +17,31 @@ const hasPan = (drive: Drive): boolean => trainsOf(drive).some((t) => t.name ===
 const every = (seconds: number, frames: number): string =>
   String(Number((seconds / Math.max(1, frames - 1)).toPrecision(6)));
 
-function waySet(drive: Drive, text: string): Result<readonly Edit[]> {
+/** The pan's sweep, of the train that is named for it. */
+const panOf = (drive: Drive): Sweep | undefined =>
+  trainsOf(drive).find((t) => t.name === PAN)?.job.sweeps?.[0];
+/** Both axes take their pictures together. */
+const toBoth = (drive: Drive, key: string, text: string): readonly Answering[] => {
+  const edit = toDuty('sweeps', key, text);
+  return [edit, ...(panOf(drive) ? [{ output: 1, edit }] : [])];
+};
+
+function waySet(drive: Drive, text: string): Result<readonly Answering[]> {
   const round = text === ROUND;
   const sweep = sweepOf(drive);
-  const pan: readonly Edit[] =
-    (text === BOTH) === hasPan(drive)
-      ? []
-      : text === BOTH
-        ? [{ do: 'addTrain', name: PAN, from: null }]
-        : [{ do: 'removeTrain', name: PAN }];
+  const together: Pick<Sweep, 'frames' | 'intervalSeconds'> = {
+    frames: sweep?.frames ?? FRAMES,
+    ...(sweep?.intervalSeconds !== undefined && { intervalSeconds: sweep.intervalSeconds }),
+  };
+  const added: readonly Answering[] = [
+    { do: 'addTrain', name: PAN, from: null },
+    {
+      output: 1,
+      edit: { do: 'addDuty', duty: 'sweeps', with: { from: '0', to: PANNED, unit: 'deg', ...together } },
+    },
+  ];
+  const pan: readonly Answering[] =
+    (text === BOTH) === hasPan(drive) ? [] : text === BOTH ? added : [{ do: 'removeTrain', name: PAN }];
   const unit = round ? 'deg' : 'mm';
   const same = sweep?.unit === unit;
   return ok([
@@ -34,15 +52,15 @@ function waySet(drive: Drive, text: string): Result<readonly Edit[]> {
 }
 
 /** As long as it takes: so much from one picture to the next. */
-function longSet(drive: Drive, text: string): Result<readonly Edit[]> {
+function longSet(drive: Drive, text: string): Result<readonly Answering[]> {
   const read = readPeriod(text);
   if (!read.ok) return read;
   const frames = sweepOf(drive)?.frames ?? FRAMES;
-  return ok([toDuty('sweeps', 'intervalSeconds', every(toNumber(read.value), frames))]);
+  return ok(toBoth(drive, 'intervalSeconds', every(toNumber(read.value), frames)));
 }
 
 /** "240", or "film": as many as the time has room for. */
-function framesSet(drive: Drive, text: string): Result<readonly Edit[]> {
+function framesSet(drive: Drive, text: string): Result<readonly Answering[]> {
   const sweep = sweepOf(drive);
   const long = (sweep?.intervalSeconds ?? 0) * ((sweep?.frames ?? FRAMES) - 1);
   const film = /^film$/i.test(text.trim());
@@ -51,8 +69,8 @@ function framesSet(drive: Drive, text: string): Result<readonly Edit[]> {
   if (read && !read.ok) return read;
   const frames = count ?? toNumber(read!.ok ? read!.value : exactly('0'));
   return ok([
-    toDuty('sweeps', 'frames', count === null ? text : String(count)),
-    ...(long > 0 && frames > 1 ? [toDuty('sweeps', 'intervalSeconds', every(long, frames))] : []),
+    ...toBoth(drive, 'frames', count === null ? text : String(count)),
+    ...(long > 0 && frames > 1 ? toBoth(drive, 'intervalSeconds', every(long, frames)) : []),
   ]);
 }
 
@@ -82,8 +100,7 @@ export const camera: Aim = {
       ],
       get: (drive) => (hasPan(drive) ? BOTH : sweepOf(drive)?.unit === 'deg' ? ROUND : ALONG),
       set: waySet,
-      means: (drive) =>
-        hasPan(drive) ? ['the pan is a train of its own: say its sweep in the Job, find it in Find'] : [],
+      means: (drive) => (hasPan(drive) ? ['two axes on one clock, each with a motor of its own'] : []),
     },
     {
       id: 'far',
@@ -102,6 +119,24 @@ export const camera: Aim = {
         if (!sweep) return [];
         const step = lengthOf(sweep) / Math.max(1, sweep.frames - 1);
         return [`${measured(step)}${sweep.unit === 'mm' ? ' mm' : '°'} between two pictures`];
+      },
+    },
+    {
+      id: 'pan',
+      title: 'How far round',
+      hint: 'the pan, meanwhile',
+      example: '90°',
+      taken: PANNED,
+      when: hasPan,
+      get: (drive) => {
+        const sweep = panOf(drive);
+        return sweep ? `${trimmed(toNumber(exactly(sweep.to)), 4)}°` : '';
+      },
+      set: (_, text) => ok([{ output: 1, edit: toDuty('sweeps', 'to', text.trim() || PANNED) }]),
+      means: (drive) => {
+        const sweep = panOf(drive);
+        if (!sweep) return [];
+        return [`${measured(lengthOf(sweep) / Math.max(1, sweep.frames - 1))}° between two pictures`];
       },
     },
     {

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { mdiArrowRight, mdiCompare } from '@mdi/js';
-import { refusalSentence, type Drive, type Edit, type Refusal, type Result } from '@pendrix/core';
+import { refusalSentence, type Drive, type Refusal, type Result } from '@pendrix/core';
 import {
   aimEdits,
   answerEdits,
@@ -43,13 +43,8 @@ function takeAll(edits: readonly OutputEdit[], session = `asked-${Date.now()}`):
   }
   return null;
 }
-const take = (made: Result<readonly Edit[]>, session?: string): Refusal | null =>
-  made.ok
-    ? takeAll(
-        made.value.map((edit) => ({ output: 0, edit })),
-        session,
-      )
-    : made.refusal;
+const take = (made: Result<readonly OutputEdit[]>, session?: string): Refusal | null =>
+  made.ok ? takeAll(made.value, session) : made.refusal;
 function aim(id: AimId): void {
   if (id === form.value.aim) return;
   tell(take(aimEdits(drive, id)));
@@ -103,7 +98,7 @@ function compare(): void {
 }
 /** The Job as it is; the field that comes first there is the one to begin in. */
 function know(): void {
-  if (tell(take({ ok: true, value: [beginEdit] }))) void router.push({ name: 'job', query: { new: '1' } });
+  if (tell(takeAll([{ output: 0, edit: beginEdit }]))) void router.push({ name: 'job', query: { new: '1' } });
 }
 </script>
 
