@@ -46,3 +46,40 @@ test('the plates print whole: every wanted count, and the opened one step by ste
   for (const count of [60, 61, 63, 73, 77, 87, 95]) expect(text).toContain(String(count));
   expect(text).toContain('sector arms');
 });
+
+/** Words of a PDF that stand beyond its page, or that were made smaller than 7 pt to be on it. */
+async function unread(pdf: Buffer): Promise<readonly string[]> {
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+  const out: string[] = [];
+  for (let i = 1; i <= document.numPages; i++) {
+    const page = await document.getPage(i);
+    const [left = 0, , right = 0] = page.view;
+    const { items } = await page.getTextContent();
+    for (const item of items)
+      if ('str' in item && item.str.trim() !== '') {
+        const x = Number(item.transform[4]);
+        if (x < left || x + item.width > right || Math.abs(Number(item.transform[3])) < 7) out.push(item.str);
+      }
+  }
+  return out;
+}
+
+test('whole drives print side by side, three to a row, none beyond the page or too small', async ({
+  page,
+}) => {
+  await beginAt(page, 'Sundial hour ring', 'Find');
+  await page.getByRole('group', { name: 'Search for' }).getByRole('button', { name: 'Whole drives' }).click();
+  await page.getByRole('group', { name: 'Stages at most' }).getByRole('button', { name: '1' }).click();
+  await expect(page.getByText(/up to 1 stage:.*Proven within this pool/)).toBeVisible();
+  for (const format of ['A4', 'Letter'] as const)
+    for (const landscape of [false, true]) {
+      const pdf = await page.pdf({ format, landscape });
+      const text = (await pagesOf(pdf)).join(' ').replace(/\s+/g, ' ');
+      expect(text).toContain('Sundial hour ring: whole drives');
+      for (const measure of ['worst error', 'divisions', 'power off', 'to buy', 'decides'])
+        expect(text).toContain(measure);
+      expect(text).toContain('Worm 1 : 144, motor of 200');
+      expect(text).toContain('Proven within this pool');
+      expect(await unread(pdf)).toEqual([]);
+    }
+});

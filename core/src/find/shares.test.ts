@@ -314,7 +314,7 @@ describe('the search of a drive', () => {
       find(
         ok(
           drive(
-            { made: 'ranges', kinds: ['spur', 'worm'], holds: 'must', wheels: '12-60', maxStages: 2 },
+            { made: 'ranges', kinds: ['spur', 'worm'], holds: 'must', wheels: '12-30', maxStages: 2 },
             '90',
           ),
         ),

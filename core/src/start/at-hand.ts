@@ -45,7 +45,7 @@ export const motorQuestion: Question = {
   id: 'motor',
   title: 'Your motor',
   hint: 'whole steps a turn',
-  example: '200, else any of the shelf',
+  example: '200, or any',
   taken: '',
   get: ({ find, train: { source } }) =>
     find?.keepMotor === 'yes' && 'fullSteps' in source ? String(source.fullSteps) : '',

@@ -110,7 +110,7 @@ describe('answers are fields of the job', () => {
     expect(round.train.output.kind).toBe('rotary');
     expect(round.job.sweeps?.[0]).toMatchObject({ to: '90', unit: 'deg' });
     const both = after(slide, value(answerEdits(slide, 'way', 'both')));
-    expect(trainsOf(both).map((t) => t.name)).toContain('Pan');
+    expect(trainsOf(both).map((t) => t.name)).toEqual(['Slide', 'Pan']);
     expect(question(both, 'way').value).toBe('both');
     // how far round is asked of two axes only, and they take their pictures together
     expect(question(slide, 'pan')).toBeUndefined();

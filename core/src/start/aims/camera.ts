@@ -6,7 +6,7 @@ import { toDuty, type Aim, type Answering } from '../question.ts';
 const FRAMES = 240;
 /** Pictures a second of film. */
 const FILM = 25;
-const PAN = 'Pan';
+const [SLIDE, PAN] = ['Slide', 'Pan'];
 /** How far it turns until somebody says, °. */
 const PANNED = '90';
 const [ALONG, ROUND, BOTH] = ['along', 'round', 'both'] as const;
@@ -35,6 +35,7 @@ function waySet(drive: Drive, text: string): Result<readonly Answering[]> {
   };
   const added: readonly Answering[] = [
     { do: 'addTrain', name: PAN, from: null },
+    { do: 'renameTrain', name: trainsOf(drive)[0]!.name, to: SLIDE },
     {
       output: 1,
       edit: { do: 'addDuty', duty: 'sweeps', with: { from: '0', to: PANNED, unit: 'deg', ...together } },

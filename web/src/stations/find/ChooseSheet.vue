@@ -1,25 +1,46 @@
 <script setup lang="ts">
 import { chooseTable, type ChooseReport } from '@pendrix/core/choose/index';
 
-/** Drives compared, on paper: each a row, so that many go on a page. */
+/** Drives compared, on paper: so many side by side as an upright page has room for, the next below them. */
 const { title, report } = defineProps<{ title: string; report: ChooseReport }>();
+const BESIDE = 3;
 const { head, rows } = chooseTable(report);
+const blocks = Array.from({ length: Math.ceil(rows.length / BESIDE) }, (_, i) =>
+  rows.slice(i * BESIDE, (i + 1) * BESIDE),
+);
 </script>
 
 <template>
   <h1>{{ title }}: whole drives</h1>
-  <table>
+  <table v-for="(drives, b) in blocks" :key="b" class="beside">
     <thead>
       <tr>
-        <th v-for="h in head" :key="h" class="l" scope="col">{{ h }}</th>
+        <td></td>
+        <th v-for="(drive, i) in drives" :key="i" class="l" scope="col">{{ drive[0] }}</th>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="(r, i) in rows" :key="i">
-        <td v-for="(c, j) in r" :key="j" class="l">{{ c }}</td>
+      <tr v-for="(h, m) in head.slice(1)" :key="h">
+        <th class="l" scope="row">{{ h }}</th>
+        <td v-for="(drive, i) in drives" :key="i" class="l">{{ drive[m + 1] }}</td>
       </tr>
     </tbody>
   </table>
   <p v-for="d in report.dropped" :key="d.family">{{ d.family }}: {{ d.by }}</p>
   <p>{{ report.certificate }}</p>
 </template>
+
+<style scoped>
+.beside {
+  width: 100%;
+  table-layout: fixed;
+  margin-bottom: 5mm;
+}
+.beside th[scope='col'] {
+  overflow-wrap: anywhere;
+}
+.beside th[scope='row'],
+.beside thead td {
+  width: 24%;
+}
+</style>
