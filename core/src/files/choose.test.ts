@@ -85,6 +85,14 @@ function plainValue(
     case 'buy': {
       const owned = Number(source['own'] ?? 0) > 0;
       if (!owned && source['price'] === undefined) return null;
+      // what has no teeth is not made: without a price nobody knows what it costs
+      const unknown = chosen.some(
+        (s) =>
+          s['price'] === undefined &&
+          lacking(s) > 0 &&
+          (kindOf(s as never).makes?.(s as never).length ?? 0) === 0,
+      );
+      if (unknown) return null;
       const all = chosen.reduce(
         (n, s) => n + (s['price'] === undefined ? 0 : lacking(s) * Number(s['price'])),
         0,
