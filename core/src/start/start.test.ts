@@ -314,7 +314,7 @@ describe('what would do it', () => {
       expect(
         report(pathOf(begun, at).drive)
           .duties.of('sweeps')
-          .map((d) => fails(d.graded.grade)),
+          .map((d) => fails(d.graded!.grade)),
       ).toEqual([false]);
     const told = proposalReport(best!).rows.find((r) => r.label === 'pan')!;
     expect(told.told.note).toContain('motor of');
