@@ -4,6 +4,8 @@ import { performance } from 'node:perf_hooks';
 import { ROOT } from './setup.mjs';
 
 const SAMPLE = 300;
+/** A page asks for the first time after so long, ms. */
+const SOON = 300;
 const read = (name) => readFileSync(`${ROOT}demo/${name}`, 'utf8');
 
 /** Numbers that look rolled, the same in every run. */
@@ -12,16 +14,16 @@ function* rolled() {
   for (;;) yield (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
 }
 
-/** ms until one stage was proven, and until all was. */
-function timed(search) {
+/** ms until there are drives to show, as a page asks for them, and until all was proven. */
+function timed(choose, request) {
   const begun = performance.now();
+  const past = () => performance.now() - begun;
   let first = null;
-  let step = search.next(false);
-  while (!step.done) {
-    if (first === null && step.value.stages > 1) first = performance.now() - begun;
-    step = search.next(false);
-  }
-  return [first, performance.now() - begun];
+  const search = choose(request, (soFar) => {
+    if (first === null && past() >= SOON && soFar().best.length > 0) first = past();
+  });
+  while (!search.next(false).done);
+  return [first, past()];
 }
 
 export async function chooseBench() {
@@ -33,7 +35,7 @@ export async function chooseBench() {
   asked.pool.maxStages = 3;
   const { value: request } = readChooseRequest(JSON.stringify(asked), shelf.value, 5);
 
-  const [first, whole] = timed(choose(request));
+  const [first, whole] = timed(choose, request);
 
   const dice = rolled();
   const roll = (list) => list[Math.floor(dice.next().value * list.length)];
@@ -50,10 +52,10 @@ export async function chooseBench() {
   const nested = each * modes * sequences(request);
   console.log('\nwhole drives, demo shelf, five counts, three stages, on one core');
   console.log(
-    `  one stage proven after ${Math.round(first)} ms; all proven in ${(whole / 1000).toFixed(1)} s (wanted < 10)`,
+    `  first drives after ${Math.round(first)} ms (wanted < 1000); all proven in ${(whole / 1000).toFixed(1)} s (wanted < 10)`,
   );
   const four = { ...request, maxStages: 4 };
-  const [, all] = timed(choose(four));
+  const [, all] = timed(choose, four);
   console.log(
     `  four stages, ${shelf.value.length} lines of the shelf, ${sequences(four).toLocaleString('en')} sequences: proven in ${(all / 1000).toFixed(1)} s (wanted < 60)`,
   );
