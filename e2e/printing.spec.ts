@@ -82,4 +82,7 @@ test('whole drives print side by side, three to a row, none beyond the page or t
       expect(text).toContain('Proven within this pool');
       expect(await unread(pdf)).toEqual([]);
     }
+  // a sheet that is too wide is found out
+  await page.addStyleTag({ content: '.print-sheet table { width: 500mm !important }' });
+  expect((await unread(await page.pdf({ format: 'A4' }))).length).toBeGreaterThan(0);
 });

@@ -16,7 +16,15 @@ export { besideOf, variantsOf, type Beside, type Variant } from './beside.ts';
 export { conflictMessage, turnsOf } from './turns.ts';
 export { poolOf, POOLS, wantedOf, type ChoosePool, type PoolAsked, type PoolFrom } from './pool.ts';
 export { MAX_CHOOSE_STAGES, MAX_MEASURES, type ChooseRequest } from './request.ts';
-export { hadBy, type Had, type SourceChoice, type StageChoice, type Stock, type StockOf } from './stock.ts';
+export {
+  hadBy,
+  hadTogether,
+  type Had,
+  type SourceChoice,
+  type StageChoice,
+  type Stock,
+  type StockOf,
+} from './stock.ts';
 export { windowsOf, type AskingId, type Bound, type Window } from './window.ts';
 export {
   answerOf,

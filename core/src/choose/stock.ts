@@ -44,7 +44,11 @@ export interface Had {
 }
 
 const NOTHING: Had = { buy: ZERO, make: 0 };
-const both = (a: Had, b: Had): Had => ({ buy: a.buy && b.buy && add(a.buy, b.buy), make: a.make + b.make });
+/** What two things want, together. */
+export const hadTogether = (a: Had, b: Had): Had => ({
+  buy: a.buy && b.buy && add(a.buy, b.buy),
+  make: a.make + b.make,
+});
 
 /** What `count` of one thing want beside those that are owned: bought where they have a price, else made where they can be. */
 function hadOf({ own, price, wheels }: Pick<Stock, 'own' | 'price' | 'wheels'>, count: number): Had {
@@ -67,11 +71,11 @@ export function takenBy(stages: readonly StageChoice[], stock: StockOf): Readonl
 
 /** What the stages alone want beside what is owned. */
 export const stagesHad = (taken: ReadonlyMap<string, number>, stock: StockOf): Had =>
-  [...taken].reduce((sum, [key, count]) => both(sum, hadOf(stock.get(key)!, count)), NOTHING);
+  [...taken].reduce((sum, [key, count]) => hadTogether(sum, hadOf(stock.get(key)!, count)), NOTHING);
 
 /** And with the source: it is owned or bought, nobody makes a motor. */
 export const withSource = (stages: Had, { own, price }: SourceChoice): Had =>
-  both(stages, hadOf({ own, ...(price !== undefined && { price }), wheels: 0 }, 1));
+  hadTogether(stages, hadOf({ own, ...(price !== undefined && { price }), wheels: 0 }, 1));
 
 /** What a source and stages want beside what is owned; null when there are not so many parts. */
 export function hadBy(stages: readonly StageChoice[], stock: StockOf, source: SourceChoice): Had | null {

@@ -190,7 +190,7 @@ export function droppedOf(chosen: Chosen): readonly Dropped[] {
 
 const titleOf = (kind: string): string =>
   kind === ENCODER
-    ? 'Encoder at the work'
+    ? 'Encoder that corrects'
     : isStageKind(kind)
       ? kindOf({ kind }).title
       : isSourceKind(kind)

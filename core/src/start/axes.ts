@@ -1,6 +1,6 @@
-import { add } from '../numbers/index.ts';
-import { pathOf, trainsOf, type Drive } from '../drive/index.ts';
-import { follows, type ShelfPart } from '../shelf/index.ts';
+import { hadTogether } from '../choose/index.ts';
+import { pathOf, type Drive } from '../drive/index.ts';
+import { usesOf, type ShelfPart } from '../shelf/index.ts';
 import type { Proposals, Proposed } from './proposed.ts';
 
 /** Axes with a motor of their own that are asked to move: each is chosen by itself, of what the first leaves. */
@@ -16,16 +16,14 @@ export const axisDrive = (drive: Drive, at: number): Drive => ({
   ...(drive.find && { find: drive.find }),
 });
 
-/** What is left of each line of the shelf, whichever of the proposals is taken. */
-export function leftBy({ list }: Proposals, free: (part: ShelfPart) => number): (part: ShelfPart) => number {
+/** How many of each line are free still, whichever of the proposals is taken. */
+export function freeAfter(
+  { list }: Proposals,
+  free: (part: ShelfPart) => number,
+): (part: ShelfPart) => number {
   const most = new Map<string, number>();
-  for (const { drive } of list) {
-    const taken = new Map<string, number>();
-    for (const { source, stages } of trainsOf(drive))
-      for (const id of [...(source ? follows(source) : []), ...stages.flatMap(follows)])
-        taken.set(id, (taken.get(id) ?? 0) + 1);
-    for (const [id, count] of taken) most.set(id, Math.max(count, most.get(id) ?? 0));
-  }
+  for (const { drive } of list)
+    for (const [id, [use]] of usesOf([drive])) most.set(id, Math.max(use!.count, most.get(id) ?? 0));
   return (part) => Math.max(0, free(part) - (most.get(part.id) ?? 0));
 }
 
@@ -41,7 +39,7 @@ export function withAxis(of: Proposals, axis: Proposals, at: number): Proposals 
         ...drive,
         others: drive.others!.map((t, i) => (i === at - 1 ? { ...t, source, stages, output } : t)),
       },
-      had: { buy: had.buy && best.had.buy && add(had.buy, best.had.buy), make: had.make + best.had.make },
+      had: hadTogether(had, best.had),
       lacks: [...new Set([...lacks, ...best.lacks])],
       meets: meets && best.meets,
     };

@@ -47,9 +47,9 @@ const allLand = ({ verdict }: Report): boolean => {
 
 const mains = {
   divide: ({ drive, report }: Candidate): Main => {
-    // plates land or do not: there is nothing between
-    if (report.of.byHand)
-      return { label: 'divides', told: cell(report, 'divisions'), reach: allLand(report) ? 1 : 0 };
+    // what has no circle is not divided, however true the rest is
+    if (report.of.byHand && !allLand(report))
+      return { label: 'divides', told: cell(report, 'divisions'), reach: 0 };
     const tolerance = toleranceOf(drive.job);
     return {
       label: 'errs',

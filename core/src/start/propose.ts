@@ -17,7 +17,7 @@ import {
   type Window,
 } from '../choose/index.ts';
 import { isAim } from './aims/index.ts';
-import { axesOf, axisDrive, leftBy, withAxis } from './axes.ts';
+import { axesOf, axisDrive, freeAfter, withAxis } from './axes.ts';
 import { failing, isBuilt, isRough, mainOf, type BuiltAim } from './figures.ts';
 import { NO_PROPOSALS, type Proposals, type Proposed } from './proposed.ts';
 import { proposeTrains } from './trains.ts';
@@ -98,7 +98,7 @@ export function* propose(
 ): Search<Proposals> {
   let all = yield* proposeOne(drive, shelf, free, maxStages);
   for (const at of axesOf(drive))
-    all = withAxis(all, yield* proposeOne(axisDrive(drive, at), shelf, leftBy(all, free), maxStages), at);
+    all = withAxis(all, yield* proposeOne(axisDrive(drive, at), shelf, freeAfter(all, free), maxStages), at);
   return all;
 }
 

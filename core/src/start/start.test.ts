@@ -263,7 +263,11 @@ describe('what would do it', () => {
     const without = after(head, value(answerEdits(head, 'counts', '60, 77')));
     expect(new Set(kinds(without))).toEqual(new Set(['stepper', 'crank']));
     const crank = proposed(without, 0).list.find((p) => p.drive.train.source.kind === 'crank')!;
-    expect(proposalReport(crank).rows[0]!.label).toBe('divides');
+    // as its own report says: the strip's cell, with a figure or without
+    const [errs] = proposalReport(crank).rows;
+    const { absent } = report(crank.drive).verdict.find((c) => c.cell === 'error')!;
+    expect([errs!.label, errs!.told.note]).toEqual(['errs', absent]);
+    expect(absent).not.toBe('');
   });
 
   test('a mirror and the stars may open a hinge, for who can drill; a table cannot', () => {

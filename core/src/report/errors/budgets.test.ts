@@ -31,6 +31,15 @@ describe('the budget of a head with plates', () => {
     }
   });
 
+  test('the page asks the same: shafts against counts, no curve of rounding, no advice that takes off nothing', () => {
+    const { errors } = report({ ...head, job: { ...head.job, divisions: '24, 60' } }).of;
+    expect(errors.samples!.rows).toHaveLength(2);
+    expect(errors.reach).toBeNull();
+    const { rest } = errors.of('divide.60')!.message!;
+    expect(rest).not.toMatch(/ratio|microsteps/);
+    expect(rest).toMatch(/^A truer one /);
+  });
+
   test('simulated, its places are off by no more than it', () => {
     const { errors } = wheelPicture(head, 60, 7)!;
     const { worst } = report({ ...head, job: { ...head.job, divisions: '60' } }).of.errors.budgets.dividing!

@@ -43,7 +43,7 @@ const titleOf = ({ drive }: Base, part: Turning, last: number): string => {
 
 export function samplesOf(of: Base): Samples | null {
   const { drive, k, counts } = of;
-  if (!of.divider || of.byHand || counts.length === 0) return null;
+  if (!of.divider || counts.length === 0) return null;
   const parts = turningParts(drive, k);
   const last = k.shafts.length - 1;
   const heads = parts.map((part): TurningHead => ({

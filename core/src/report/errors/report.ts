@@ -125,22 +125,24 @@ function heaviestMessage(drive: Drive, by: Budgeted, budgets: Budgets): BudgetRe
   );
   const gain = truer ? budget.worst - truer.worst : 0;
   const stage = drive.train.stages[heaviest.stage]!;
+  // what would take off nothing is no advice
+  const offers = [
+    ...(source + rounding > 0 ? [`more ratio takes off at most ${angleText(source + rounding)}`] : []),
+    ...(rounding > 0 ? [`finer microsteps ${angleText(rounding)}`] : []),
+    ...(gain > 0 ? [`a truer one ${angleText(gain)}`] : []),
+  ];
   return {
     strong: `The ${kindOf(stage).title.toLowerCase()} ${kindOf(stage).label(stage)} brings ${angleText(heaviest.arcsec)} of the ${angleText(budget.worst)}.`,
-    rest:
-      [
-        `More ratio takes off at most ${angleText(source + rounding)}`,
-        `finer microsteps ${angleText(rounding)}`,
-        ...(gain > 0 ? [`a truer one ${angleText(gain)}`] : []),
-      ].join(', ') + '.',
+    rest: offers.length === 0 ? '' : `${offers.join(', ').replace(/^./, (c) => c.toUpperCase())}.`,
   };
 }
 
 /** The curve of error against ratio, for the quality that is there and for a precise one. */
 function reachReport(of: Base, budgets: Budgets): ErrorsReport['reach'] {
   const by = budgets.dividing ?? budgets.tracking;
-  const reach = by && reachOf(of.drive, of.k, by.terms);
-  if (!reach?.from) return null;
+  // holes are rounded by nothing at any ratio
+  const reach = by && !of.byHand && reachOf(of.drive, of.k, by.terms);
+  if (!reach || !reach.from) return null;
   const ratios = Array.from({ length: 41 }, (_, i) => 20 * 100 ** (i / 40));
   const series = (r: Reach): readonly [number, number][] => ratios.map((x) => [x, worstAt(r, x)]);
   return {
