@@ -129,7 +129,7 @@ function heaviestMessage(drive: Drive, by: Budgeted, budgets: Budgets): BudgetRe
   const offers = [
     ...(source + rounding > 0 ? [`more ratio takes off at most ${angleText(source + rounding)}`] : []),
     ...(rounding > 0 ? [`finer microsteps ${angleText(rounding)}`] : []),
-    ...(gain > 0 ? [`a truer one ${angleText(gain)}`] : []),
+    ...(gain > 0 ? [`a truer one ${source + rounding > 0 ? '' : 'takes off '}${angleText(gain)}`] : []),
   ];
   return {
     strong: `The ${kindOf(stage).title.toLowerCase()} ${kindOf(stage).label(stage)} brings ${angleText(heaviest.arcsec)} of the ${angleText(budget.worst)}.`,
