@@ -59,7 +59,7 @@ useEventListener(document, 'keydown', (e: KeyboardEvent) => {
 void records.open();
 useNewVersion();
 
-const missing = computed(() => records.ready && id.value !== null && record.value === null);
+const missing = computed(() => records.answered && id.value !== null && record.value === null);
 /** On the shelf its own steps are undone, in a drive its edits, in the list whatever came last. */
 const onShelf = computed(() => route.meta['place'] === 'shelf');
 const scope = computed<Scope>(() =>
@@ -157,6 +157,11 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
               <v-btn variant="flat" to="/">All drives</v-btn>
             </EmptyState>
           </template>
+          <EmptyState
+            v-else-if="records.ready && !records.answered && id !== null"
+            title="The browser's database has not answered yet"
+            text="This drive is shown as soon as it does. Nothing is lost by waiting."
+          />
           <ErrorBoundary
             v-else-if="records.ready"
             :key="route.path"

@@ -284,8 +284,8 @@ export const refusalWords = {
     cure: () => 'close or reload that tab; this one goes on by itself',
   },
   storageNewer: {
-    message: () => 'another tab has opened a newer Pendrix',
-    cure: () => 'reload this page to go on',
+    message: () => 'a newer Pendrix has used what is stored here, so nothing is written into it',
+    cure: () => 'reload this page to go on with the newer one',
   },
   ...trainWords,
   ...forceWords,

@@ -2,7 +2,8 @@ import Dexie from 'dexie';
 import { error, type Refusal } from '@pendrix/core';
 import { isApart, kindIds, kinds, readRow, type Apart, type KindId, type Row } from './kinds.ts';
 import type { Step } from './history.ts';
-import { declareVersions } from './versions.ts';
+import { newId } from './new-id.ts';
+import { declareVersions, NEWEST } from './versions.ts';
 
 /** A record by its kind and identity. */
 export interface RowKey {
@@ -38,13 +39,41 @@ export interface Database {
   readonly remove: (key: RowKey) => Promise<void>;
   /** called when another tab holds an older database open */
   readonly onHeld: (tell: () => void) => void;
+  /** called before anything is read of a database that was made anew in the place of the one that stood here */
+  readonly onVanished: (tell: () => void) => void;
+  /** called when the browser closed the database by itself */
+  readonly onClosed: (tell: () => void) => void;
   readonly close: () => void;
 }
 
-/** Opens the database `name`. Each write is on the disk before it counts as saved. */
+/** What a database says of itself. */
+interface About {
+  readonly id: string;
+  readonly made: string;
+}
+const THIS = 'this';
+
+/** Opens the database `name`; one that a newer Pendrix made is left as it is. Each write is on the disk before it counts as saved. */
 export function openDatabase(name = 'pendrix'): Database {
   const db = new Dexie(name, { chromeTransactionDurability: 'strict' });
   declareVersions(db);
+  let standing: string | null = null;
+  let vanished: () => void = () => undefined;
+  // asked at every opening: the browser may close a database, and a person empty it, under an open page
+  db.on(
+    'ready',
+    async () => {
+      if (db.verno > NEWEST) throw new Dexie.VersionError(`${db.verno} is newer than ${NEWEST}`);
+      const about = db.table<About, string>('about');
+      const known = await about.get(THIS);
+      const { made } = known ?? { made: newId() };
+      if (!known) await about.put({ id: THIS, made });
+      const other = standing !== null && standing !== made;
+      standing = made;
+      if (other) vanished();
+    },
+    true,
+  );
   const table = (kind: KindId) => db.table<unknown, string>(kinds[kind].table);
   const steps = db.table<Step, string>('steps');
   const tables = kindIds.map(table);
@@ -96,6 +125,14 @@ export function openDatabase(name = 'pendrix'): Database {
     dropSteps: (ids) => steps.bulkDelete([...ids]),
     remove: ({ kind, id }) => table(kind).delete(id),
     onHeld: (tell) => void db.on('blocked', tell),
+    onVanished: (tell) => void (vanished = tell),
+    onClosed: (tell) => {
+      db.on('close', tell);
+      // no version at all: it is being deleted
+      db.on('versionchange', (e) => {
+        if (e.newVersion === null) setTimeout(tell);
+      });
+    },
     close: () => db.close(),
   };
 }

@@ -61,6 +61,8 @@ export const useRecords = defineStore('records', () => {
   const { rowOf, show } = sync;
   const steps = shallowRef<readonly Step[]>([]);
   const ready = ref(false);
+  /** what the database holds is known, or that it cannot be: until then nothing is said of what is there */
+  const answered = ref(false);
   /** nothing of what is unsaved would outlive this page now */
   const endangered = computed(
     () => sync.unsaved.value > 0 && (sync.trouble.value !== null || sync.notes.value.length === 0),
@@ -89,6 +91,8 @@ export const useRecords = defineStore('records', () => {
         trouble.value = error('storageHeld', '').refusal;
         ready.value = true;
       });
+      database.onVanished(() => sync.vanished(steps.value));
+      database.onClosed(() => void sync.wake().then(sync.flush));
       const [all, mine] = await Promise.all([database.all(), (given.tab ?? openTab)()]);
       tab = mine;
       sync.connect(database, journal, channel);
@@ -104,6 +108,7 @@ export const useRecords = defineStore('records', () => {
     } finally {
       inTime();
     }
+    answered.value = true;
     ready.value = true;
   }
 
@@ -245,6 +250,7 @@ export const useRecords = defineStore('records', () => {
     apart: sync.apart,
     steps,
     ready,
+    answered,
     savedAt: sync.savedAt,
     trouble: sync.trouble,
     unsaved: sync.unsaved,

@@ -37,6 +37,8 @@ export function createSync() {
   const disk = new Map<string, Row>();
   const dirtySteps = new Map<string, Step>();
   let writing: Promise<void> | null = null;
+  /** how often the database was made anew under this page */
+  let anew = 0;
 
   const rowOf = (kind: KindId, id: string): Row | null =>
     (tables.value[kind] as ReadonlyMap<string, Row>).get(id) ?? null;
@@ -111,6 +113,19 @@ export function createSync() {
     } catch (fault) {
       fail(fault);
     }
+  }
+
+  /** The database was emptied under this page, and another stands in its place: everything that is here is to be written into it. */
+  function vanished(steps: readonly Step[]): void {
+    anew++;
+    disk.clear();
+    const all = Object.entries(tables.value).flatMap(([kind, rows]) =>
+      [...(rows as ReadonlyMap<string, Row>).keys()].map((id) => ({ kind: kind as KindId, id })),
+    );
+    mark(all, null);
+    for (const step of steps) mark([], step);
+    if (all.length > 0)
+      news.value = 'The storage of this browser was emptied; everything that stood here is written again.';
   }
 
   /** Looks at everything again: this tab may have slept. */
@@ -213,10 +228,12 @@ export function createSync() {
     if (!database) return { ok: false, newer: null, fault: true };
     const { id } = row;
     const next = kindOfRow(kind).stamped(row as unknown as Row, over + 1, Date.now());
+    const before = anew;
     try {
-      const [found] = await database.write([{ kind, id, row: next }], [], (_, stored) =>
-        stored && isApart(stored) ? 'leave' : (stored?.rev ?? 0) === over ? next : 'leave',
-      );
+      const [found] = await database.write([{ kind, id, row: next }], [], (_, stored) => {
+        if (stored && isApart(stored)) return 'leave';
+        return (stored?.rev ?? (anew === before ? 0 : over)) === over ? next : 'leave';
+      });
       const standing = found!.row && !isApart(found!.row) ? found!.row : null;
       const key = keyOf({ kind, id });
       if (standing) disk.set(key, standing);
@@ -257,6 +274,7 @@ export function createSync() {
     mark,
     dropSteps,
     adopt,
+    vanished,
     wake,
     flush,
     store,

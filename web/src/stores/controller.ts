@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { dialectOf, type Controller, type DialectId, type LineLink, type Status } from '@pendrix/core';
+import { holdDriving } from '../control/driving-lock.ts';
 import { hasSerial, pageClock, serialLink, socketLink, workerLink } from '../control/links.ts';
 
 /** Where a controller can be, and what is spoken there. */
@@ -54,6 +55,8 @@ export const useController = defineStore('controller', () => {
   const lost = ref<string | null>(null);
   /** edges of both channels since somebody last asked */
   let edges = { a: 0, b: 0 };
+  // an update waits for it
+  let letGo: () => void = () => undefined;
 
   async function connect(asked: ControllerAsked): Promise<void> {
     disconnect();
@@ -71,9 +74,11 @@ export const useController = defineStore('controller', () => {
         controller.value = null;
         status.value = null;
         lost.value = why;
+        letGo();
       };
       await made.hold(true);
       controller.value = made;
+      letGo = holdDriving();
       status.value = made.status();
     } catch (fault) {
       lost.value = fault instanceof Error ? fault.message : 'it could not be connected';
@@ -85,6 +90,7 @@ export const useController = defineStore('controller', () => {
     const old = controller.value;
     controller.value = null;
     status.value = null;
+    letGo();
     old?.close();
   }
   /** what was counted of edges until now; counting begins anew */

@@ -1,5 +1,7 @@
 import { computed, ref } from 'vue';
+import { useRecords } from '../records/records.ts';
 import { wholeWorkshop } from '../records/whole.ts';
+import { useNotices } from '../stores/notices.ts';
 import { saveBackup } from './files.ts';
 
 const KEY = 'pendrix.backup';
@@ -8,9 +10,19 @@ const OLD_DAYS = 30;
 const DAY_MS = 86_400_000;
 const last = ref(kept());
 
-/** Drives with their logs and revisions, shelf and runs as one file to keep. */
+/** Drives with their logs and revisions, shelf and runs as one file to keep. An empty file is none: while nothing is known it is not written. */
 export async function backUpAll(): Promise<void> {
-  await saveBackup(wholeWorkshop());
+  const whole = wholeWorkshop();
+  const refused = useRecords().answered
+    ? Object.values(whole).every((list: readonly unknown[]) => list.length === 0)
+      ? 'There is nothing to back up: no drive and no line of the shelf could be read.'
+      : null
+    : "Nothing is backed up yet: the browser's database has not answered.";
+  if (refused !== null) {
+    useNotices().tell({ message: refused, tone: 'bad' });
+    return;
+  }
+  await saveBackup(whole);
   last.value = Date.now();
   try {
     localStorage.setItem(KEY, String(last.value));

@@ -48,13 +48,20 @@ const standing = computed(() => {
   return out;
 });
 
+/** how many there are, once that is known */
+const told = computed(() =>
+  drives.value.length > 0 || records.answered
+    ? upper(counted(drives.value.length, 'drive').replace('none', 'no'))
+    : 'Opening…',
+);
+
 const demo = useDemo();
 /** what stands here is the demo workshop, put in place at the first start */
 const demoInPlace = ref(false);
 watch(
-  () => records.ready,
-  async (ready) => {
-    if (ready) demoInPlace.value = await demo.openAtFirst();
+  () => records.answered,
+  async (answered) => {
+    if (answered) demoInPlace.value = await demo.openAtFirst();
   },
   { immediate: true },
 );
@@ -103,7 +110,7 @@ const renamed = (r: DriveRecord) => (name: string) => {
 <template>
   <section ref="page" class="drives" :class="{ over: isOverDropZone }">
     <header class="top">
-      <b>{{ upper(counted(drives.length, 'drive').replace('none', 'no')) }}</b>
+      <b>{{ told }}</b>
       <GradeTag v-for="g in tally" :key="g.grade" :graded="g" />
       <v-spacer />
       <v-btn v-if="!demoInPlace" :prepend-icon="mdiLightbulbOutline" @click="demo.open()"
@@ -153,6 +160,11 @@ const renamed = (r: DriveRecord) => (name: string) => {
         />
       </tbody>
     </v-table>
+    <EmptyState
+      v-else-if="!records.answered"
+      title="The browser's database has not answered yet"
+      text="What you made is shown as soon as it does. Nothing is lost by waiting, and nothing is backed up before."
+    />
     <EmptyState
       v-else
       title="A drive is a job and the train that does it"
