@@ -150,3 +150,20 @@ export async function newDrive(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'New drive' }).click();
   await page.getByRole('button', { name: 'I know my numbers' }).click();
 }
+
+/** The panel of the controller in Run. */
+export const controller = (page: Page) => page.getByRole('region', { name: 'Controller' });
+
+/** Connects the server's stand-in of a motor that behaves like `words`. */
+export async function connect(page: Page, words: string): Promise<void> {
+  await controller(page)
+    .getByLabel('Connect')
+    .locator('xpath=ancestor::div[contains(@class, "v-field ")][1]')
+    .click();
+  await page.getByRole('option', { name: 'Stand-in of the server' }).click();
+  const like = controller(page).getByRole('textbox', { name: 'It is like' });
+  await like.press('ControlOrMeta+a');
+  await typeInto(like, words);
+  await controller(page).getByRole('button', { name: 'Connect' }).click();
+  await expect(controller(page)).toContainText('stand-in, DC motor');
+}

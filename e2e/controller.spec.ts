@@ -1,5 +1,5 @@
 import { expect, type Page, test } from './quiet.ts';
-import { beginAt, field, go, typeInto } from './bench.ts';
+import { beginAt, connect, controller as panel, field, go, typeInto } from './bench.ts';
 
 /** Every move of the runs that are stored, as the database holds them. */
 const stored = (page: Page) =>
@@ -24,19 +24,6 @@ const stored = (page: Page) =>
         };
       }),
   );
-const panel = (page: Page) => page.getByRole('region', { name: 'Controller' });
-async function connect(page: Page, words: string): Promise<void> {
-  await panel(page)
-    .getByLabel('Connect')
-    .locator('xpath=ancestor::div[contains(@class, "v-field ")][1]')
-    .click();
-  await page.getByRole('option', { name: 'Stand-in of the server' }).click();
-  const like = panel(page).getByRole('textbox', { name: 'It is like' });
-  await like.press('ControlOrMeta+a');
-  await typeInto(like, words);
-  await panel(page).getByRole('button', { name: 'Connect' }).click();
-  await expect(panel(page)).toContainText('stand-in, DC motor');
-}
 const key = (page: Page, name: string) => page.locator('.key.go', { hasText: name });
 
 test(

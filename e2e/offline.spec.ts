@@ -5,7 +5,18 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { emptyTest, expect, test } from './quiet.ts';
 import { app } from '../server/src/app.ts';
-import { DEMO_DRIVES, field, go, openDemo, openDrive, typeInto } from './bench.ts';
+import { serveController } from '../server/src/controller.ts';
+import {
+  beginAt,
+  connect,
+  controller,
+  DEMO_DRIVES,
+  field,
+  go,
+  openDemo,
+  openDrive,
+  typeInto,
+} from './bench.ts';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -18,6 +29,7 @@ test('works without a network after the first load; a new version says so and wa
   const dist = mkdtempSync(path.join(tmpdir(), 'pendrix-built-'));
   cpSync(built, dist, { recursive: true });
   const server = app(dist).listen(0, '127.0.0.1');
+  const endControllers = serveController(server);
   await new Promise((ready) => server.once('listening', ready));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   try {
@@ -45,10 +57,21 @@ test('works without a network after the first load; a new version says so and wa
     await page.evaluate(() => navigator.serviceWorker.getRegistration().then((r) => r?.update()));
     await expect(page.getByText('A new version of Pendrix is here.')).toBeVisible();
     await expect(field(page, 'Wheel')).toHaveValue('97');
+    // taken, it would load every tab anew: not one that has a machine in its hands
+    const machine = await context.newPage();
+    await machine.goto(page.url().replace(/train.*$/, 'run'));
+    await machine.getByRole('button', { name: 'Start at gap 1' }).click();
+    await connect(machine, 'motor=dc');
     await page.getByRole('button', { name: 'Take it now' }).click();
+    await expect(page.getByText('A tab of this browser has a controller.')).toBeVisible();
+    await expect(controller(machine)).toContainText('stand-in');
+    await controller(machine).getByRole('button', { name: 'Disconnect' }).click();
+    await page.getByRole('button', { name: 'Take it now' }).click();
+    await expect(page.getByText('has a controller')).toBeHidden();
     await expect(page.getByText('A new version of Pendrix is here.')).toBeHidden();
     await expect(field(page, 'Wheel')).toHaveValue('97');
   } finally {
+    endControllers();
     server.closeAllConnections();
     server.close();
   }
@@ -81,3 +104,21 @@ emptyTest(
     await expect.poll(() => [...scripts.keys()].some((n) => n.includes('charts'))).toBe(true);
   },
 );
+
+test.describe('with a file that does not come', () => {
+  test.use({ mayWarn: [/Failed to load resource|Failed to fetch dynamically imported module/] });
+  test('a part that cannot be loaded says so and how to go on; nothing is lost', async ({ page }) => {
+    await page.route(/MakePage.*\.js/, (route) => route.abort());
+    await beginAt(page, 'Orrery wheel cutter', 'Train');
+    await typeInto(field(page, 'Wheel'), '97');
+    await page.getByRole('link', { name: 'Make' }).click();
+    const notice = page.getByRole('alert').filter({ hasText: 'A part of Pendrix could not be loaded' });
+    await expect(notice).toContainText('all you did is stored here');
+    await expect(field(page, 'Wheel')).toHaveValue('97');
+    await page.unroute(/MakePage.*\.js/);
+    await notice.getByRole('button', { name: 'Reload' }).click();
+    await go(page, 'Make');
+    await go(page, 'Train');
+    await expect(field(page, 'Wheel')).toHaveValue('97');
+  });
+});

@@ -221,14 +221,29 @@ test.describe('with an error of a station', () => {
 
 test.describe('with the database deleted under it', () => {
   test.use({ mayWarn: [/wants to delete database/] });
+  test('everything is written again, and said; a reload has it', async ({ page }) => {
+    await beginAt(page, 'Orrery wheel cutter', 'Train');
+    await typeInto(field(page, 'Wheel'), '97');
+    await saved(page);
+    await page.evaluate(() => indexedDB.deleteDatabase('pendrix'));
+    await expect(page.getByText('The storage of this browser was emptied')).toBeVisible();
+    await saved(page);
+    await page.reload();
+    await expect(field(page, 'Wheel')).toHaveValue('97');
+    await page.goto('/');
+    await expect(page.locator('tbody tr')).toHaveCount(DEMO_DRIVES);
+  });
+
   test('a backup restores what is good, names what is not, and one Undo takes it back', async ({ page }) => {
     await beginAtDrives(page);
     const out = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Back up all' }).click();
     const text = readFileSync(await (await out).path(), 'utf8');
+    // no page stands open that would write it again
+    await page.goto('/pendrix.svg');
     await page.evaluate(() => indexedDB.deleteDatabase('pendrix'));
     await page.evaluate(() => sessionStorage.clear());
-    await page.reload();
+    await page.goto('/');
     await expect(page.getByText('A drive is a job and the train that does it')).toBeVisible();
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Import a file' }).click();
@@ -266,4 +281,48 @@ emptyTest('leaving while something is not saved is warned of', async ({ page }) 
   await page.locator('h1').click();
   await page.reload();
   expect(asked).toBe('beforeunload');
+});
+
+test('before the database answers nothing is said of drives and nothing backed up; then everything is there', async ({
+  page,
+}) => {
+  await page.clock.install();
+  await page.addInitScript(() => {
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- it is called with its own object below
+    const open = IDBFactory.prototype.open;
+    const waiting: (() => void)[] = [];
+    Object.assign(window, { answer: () => waiting.forEach((go) => go()) });
+    IDBFactory.prototype.open = function (...asked: Parameters<typeof open>) {
+      let real: IDBOpenDBRequest | null = null;
+      const late = {
+        get result() {
+          return real?.result;
+        },
+        get transaction() {
+          return real?.transaction;
+        },
+        get error() {
+          return real?.error;
+        },
+      } as Record<string, unknown>;
+      waiting.push(() => {
+        real = open.apply(this, asked);
+        for (const on of ['onsuccess', 'onerror', 'onblocked', 'onupgradeneeded'] as const)
+          real[on] = (e: Event) => (late[on] as ((e: Event) => void) | undefined)?.(e);
+      });
+      return late as unknown as IDBOpenDBRequest;
+    };
+  });
+  await page.goto('/');
+  await page.clock.runFor(6000);
+  await expect(
+    page.getByRole('heading', { name: "The browser's database has not answered yet" }),
+  ).toBeVisible();
+  await expect(page.locator('main')).not.toContainText(/no drive|0 drives|demo workshop of/i);
+  await page.getByRole('button', { name: 'Back up all' }).first().click();
+  await expect(page.getByRole('alert').filter({ hasText: 'has not answered yet' })).not.toHaveCount(0);
+  await page.evaluate(() => (window as unknown as { answer: () => void }).answer());
+  await page.clock.runFor(1000);
+  await expect(page.locator('tbody tr')).toHaveCount(DEMO_DRIVES);
+  await expect(page.locator('.trouble')).toHaveCount(0);
 });

@@ -11,6 +11,7 @@ import { useNotices } from './stores/notices.ts';
 import { useSettings } from './stores/settings.ts';
 import { useWorking } from './stores/working.ts';
 import EmptyState from './ui/EmptyState.vue';
+import NotRead from './ui/NotRead.vue';
 import ErrorBoundary from './ui/ErrorBoundary.vue';
 import { useEver } from './ui/ever.ts';
 import { useKeys } from './ui/keys.ts';
@@ -59,7 +60,7 @@ useEventListener(document, 'keydown', (e: KeyboardEvent) => {
 void records.open();
 useNewVersion();
 
-const missing = computed(() => records.answered && id.value !== null && record.value === null);
+const missing = computed(() => !records.unread && id.value !== null && record.value === null);
 /** On the shelf its own steps are undone, in a drive its edits, in the list whatever came last. */
 const onShelf = computed(() => route.meta['place'] === 'shelf');
 const scope = computed<Scope>(() =>
@@ -157,10 +158,9 @@ useEventListener(window, 'beforeunload', (e: BeforeUnloadEvent) => {
               <v-btn variant="flat" to="/">All drives</v-btn>
             </EmptyState>
           </template>
-          <EmptyState
-            v-else-if="records.ready && !records.answered && id !== null"
-            title="The browser's database has not answered yet"
-            text="This drive is shown as soon as it does. Nothing is lost by waiting."
+          <NotRead
+            v-else-if="records.ready && records.unread && id !== null && record === null"
+            :why="records.unread"
           />
           <ErrorBoundary
             v-else-if="records.ready"

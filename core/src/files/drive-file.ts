@@ -1,6 +1,6 @@
 import { error, ok, type Result } from '../numbers/index.ts';
 import { amendDrive, show, type Drive } from '../drive/index.ts';
-import { readJson } from './json.ts';
+import { isDeeper, readJson } from './json.ts';
 import { migrate, type Migrated, type Unchecked } from './migrate.ts';
 import { driveSchema, refusalFrom } from './schema.ts';
 import { keptForm, trainsForm } from './trains-form.ts';
@@ -8,7 +8,21 @@ import { keptForm, trainsForm } from './trains-form.ts';
 /** Checks an unchecked drive as it is kept. Unknown keys stay; numbers where exact text is meant become text. */
 function checkDrive(kept: Unchecked): Result<Drive> {
   const checked = driveSchema.validate(amendDrive(kept), { convert: false, abortEarly: true });
-  return checked.error ? { ok: false, refusal: refusalFrom(checked.error) } : ok(checked.value as Drive);
+  return checked.error
+    ? { ok: false, refusal: refusalFrom(checked.error) }
+    : notTooDeep(checked.value as Drive);
+}
+
+/** How deep a drive may be nested as its file holds it, with its revisions and without: what one holds can be written, and read again. */
+const MAX_DEPTH = 80;
+const MAX_DESIGN_DEPTH = 60;
+
+function notTooDeep(drive: Drive): Result<Drive> {
+  const file = trainsForm(drive);
+  const { revisions: _, ...design } = file;
+  return isDeeper(design, MAX_DESIGN_DEPTH) || isDeeper(file, MAX_DEPTH)
+    ? error('tooDeep', '', { limit: String(MAX_DESIGN_DEPTH) })
+    : ok(drive);
 }
 
 /** A drive of a file that was brought to the current version. A refusal names the place as the file that was read calls it. */

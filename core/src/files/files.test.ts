@@ -457,6 +457,29 @@ describe('JSON that would lose something', () => {
     const read = readDrive(writeDrive({ ...cutter, name }));
     expect(read.ok && read.value.name).toBe(name);
   });
+  test('what a drive may hold can be written, alone and with the whole workshop, and read again', () => {
+    const nested = (deep: number): unknown => (deep === 0 ? 1 : { x: nested(deep - 1) });
+    const file = JSON.parse(writeDrive(cutter)) as { trains: object[] };
+    // the file, its trains and the first of them are three brackets
+    const holding = (deep: number): string =>
+      JSON.stringify({ ...file, trains: [{ ...file.trains[0], x: nested(deep) }, ...file.trains.slice(1)] });
+    const read = readDrive(holding(57));
+    if (!read.ok) throw new Error(refusalSentence(read.refusal));
+    expect(readDrive(writeDrive(read.value))).toEqual(read);
+    const whole = readWorkshop(writeWorkshop({ drives: [read.value, cutter], parts: [], runs: [] }));
+    expect(whole.ok && [whole.value.drives[0], whole.value.left]).toEqual([read.value, []]);
+    expect(message(readDrive(holding(58)))).toContain('nested deeper than 60');
+    // and a drive that is too deep leaves the others in
+    const both = writeWorkshop({ drives: [], parts: [], runs: [] }).replace(
+      '"drives": []',
+      `"drives": [${holding(58)},${holding(57)}]`,
+    );
+    const left = readWorkshop(both);
+    expect(left.ok && [left.value.drives.length, left.value.left.map((l) => l.refusal.code)]).toEqual([
+      1,
+      ['tooDeep'],
+    ]);
+  });
   test.each([20_000, 200_000])('%i brackets deep', (deep) => {
     expect(message(readDrive('['.repeat(deep)))).toContain('nested deeper');
     expect(message(readDrive(`{"a":${'['.repeat(deep)}${']'.repeat(deep)}}`))).toContain('line 1, column');

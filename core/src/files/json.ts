@@ -4,8 +4,8 @@ import { error, ok, type Refusal, type Result } from '../numbers/index.ts';
 /** Largest file that is read, bytes. */
 export const MAX_BYTES = 20_000_000;
 
-/** Our files are four deep or so; far beyond that it is none, and could not be stored. */
-const MAX_DEPTH = 60;
+/** Our files are a dozen deep or so; far beyond that it is none, and could not be stored. More than a drive may be, with lists around it. */
+const MAX_DEPTH = 100;
 
 /**
  * Text of an unread file as JSON. Refuses what is too big, empty, an archive or picture, a web page, nested without end, or broken, and
@@ -45,6 +45,12 @@ function tooDeep(body: string): number | null {
   }
   return null;
 }
+
+/** Is a value nested deeper than so many brackets? */
+export const isDeeper = (value: unknown, than: number): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  (than === 0 || Object.values(value).some((inner) => isDeeper(inner, than - 1)));
 
 /** The first key that one object is given twice: of two values one would be lost without a word. */
 function keyGivenTwice(body: string): Refusal | null {

@@ -277,7 +277,11 @@ export const refusalWords = {
   },
   storageSlow: {
     message: () => "the browser's database has not answered yet",
-    cure: () => 'what you do here is stored as soon as it answers',
+    cure: () => 'wait: what you made is shown, and what you do here stored, as soon as it answers',
+  },
+  nothingThere: {
+    message: () => 'there is nothing to back up: no drive and no line of the shelf could be read',
+    cure: () => 'import a file, or make a drive first',
   },
   storageHeld: {
     message: () => 'another tab holds an older Pendrix open',

@@ -53,9 +53,19 @@ interface About {
 }
 const THIS = 'this';
 
+/** Dexie counts in tenths. */
+const NATIVE = NEWEST * 10;
+
+/** Refused an older version, Dexie asks for whatever stands there, and would mend its tables: it gets the refusal again. */
+const notNewer = (factory: IDBFactory) => ({
+  open: (name: string, version = NATIVE) => factory.open(name, version),
+  deleteDatabase: (name: string) => factory.deleteDatabase(name),
+  databases: () => factory.databases(),
+});
+
 /** Opens the database `name`; one that a newer Pendrix made is left as it is. Each write is on the disk before it counts as saved. */
 export function openDatabase(name = 'pendrix'): Database {
-  const db = new Dexie(name, { chromeTransactionDurability: 'strict' });
+  const db = new Dexie(name, { chromeTransactionDurability: 'strict', indexedDB: notNewer(indexedDB) });
   declareVersions(db);
   let standing: string | null = null;
   let vanished: () => void = () => undefined;
@@ -63,7 +73,6 @@ export function openDatabase(name = 'pendrix'): Database {
   db.on(
     'ready',
     async () => {
-      if (db.verno > NEWEST) throw new Dexie.VersionError(`${db.verno} is newer than ${NEWEST}`);
       const about = db.table<About, string>('about');
       const known = await about.get(THIS);
       const { made } = known ?? { made: newId() };

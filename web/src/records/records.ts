@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { error } from '@pendrix/core';
+import { error, type Refusal } from '@pendrix/core';
 import { channelOf, type Channel } from './channel.ts';
 import { openDatabase, type Database, type RowKey, type Write } from './database.ts';
 import { MAX_STEPS, outcome, redoable, undoable, type RowChange, type Scope, type Step } from './history.ts';
@@ -61,8 +61,8 @@ export const useRecords = defineStore('records', () => {
   const { rowOf, show } = sync;
   const steps = shallowRef<readonly Step[]>([]);
   const ready = ref(false);
-  /** what the database holds is known, or that it cannot be: until then nothing is said of what is there */
-  const answered = ref(false);
+  /** why it is not known what the database holds; null once it is. Until then nothing is said of what is there. */
+  const unread = shallowRef<Refusal | null>(error('storageSlow', '').refusal);
   /** nothing of what is unsaved would outlive this page now */
   const endangered = computed(
     () => sync.unsaved.value > 0 && (sync.trouble.value !== null || sync.notes.value.length === 0),
@@ -82,13 +82,13 @@ export const useRecords = defineStore('records', () => {
     journal = given.journal ?? openJournal();
     const channel = given.channel === undefined ? channelOf('pendrix') : given.channel;
     const inTime = (given.later ?? later)(() => {
-      trouble.value ??= error('storageSlow', '').refusal;
+      trouble.value ??= unread.value;
       ready.value = true;
     }, PATIENCE_MS);
     try {
       const database = given.database ?? openDatabase();
       database.onHeld(() => {
-        trouble.value = error('storageHeld', '').refusal;
+        trouble.value = unread.value = error('storageHeld', '').refusal;
         ready.value = true;
       });
       database.onVanished(() => sync.vanished(steps.value));
@@ -102,13 +102,14 @@ export const useRecords = defineStore('records', () => {
       replayJournal();
       sync.savedAt.value =
         Math.max(0, ...[...sync.tables.value.drive.values()].map((r) => r.touchedAt)) || null;
+      unread.value = null;
       void sync.flush();
     } catch (fault) {
       sync.fail(fault);
+      unread.value = trouble.value;
     } finally {
       inTime();
     }
-    answered.value = true;
     ready.value = true;
   }
 
@@ -250,7 +251,7 @@ export const useRecords = defineStore('records', () => {
     apart: sync.apart,
     steps,
     ready,
-    answered,
+    unread,
     savedAt: sync.savedAt,
     trouble: sync.trouble,
     unsaved: sync.unsaved,

@@ -20,12 +20,12 @@ function act(): void {
     :model-value="true"
     :role="notices.notice.tone === 'bad' ? 'alert' : 'status'"
   >
-    <span class="in-line">
+    <span class="line">
       <v-icon
         :icon="notices.notice.tone === 'bad' ? mdiAlertCircleOutline : mdiCheck"
         :class="notices.notice.tone === 'bad' ? 'tone-misses' : 'tone-even'"
       />
-      <span>{{ notices.notice.message }}</span>
+      <span class="said">{{ notices.notice.message }}</span>
     </span>
     <template #actions>
       <v-btn v-if="notices.notice.more" variant="text" @click="notices.notice.more.do()">{{
@@ -36,3 +36,16 @@ function act(): void {
     </template>
   </v-snackbar>
 </template>
+
+<style scoped>
+.line {
+  display: flex;
+  gap: 0.5rem;
+}
+.said::first-letter {
+  text-transform: uppercase;
+}
+.said {
+  display: inline-block;
+}
+</style>

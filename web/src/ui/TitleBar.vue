@@ -30,7 +30,8 @@ const trouble = computed(() => records.trouble && refusalMessage(records.trouble
     <v-spacer />
     <slot />
     <span v-if="trouble" class="trouble" role="alert"
-      ><v-icon :icon="mdiAlertOutline" size="17" />not saved: {{ trouble.message }}
+      ><v-icon :icon="mdiAlertOutline" size="17" /><template v-if="records.unsaved > 0">not saved: </template
+      >{{ trouble.message }}
       <v-btn variant="text" :title="trouble.cure" @click="backUpAll()">Back up all</v-btn></span
     >
     <span v-else-if="records.unsaved > 0" class="saved">saving…</span>

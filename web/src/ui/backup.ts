@@ -1,4 +1,5 @@
 import { computed, ref } from 'vue';
+import { error, refusalSentence } from '@pendrix/core';
 import { useRecords } from '../records/records.ts';
 import { wholeWorkshop } from '../records/whole.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -12,14 +13,13 @@ const last = ref(kept());
 
 /** Drives with their logs and revisions, shelf and runs as one file to keep. An empty file is none: while nothing is known it is not written. */
 export async function backUpAll(): Promise<void> {
+  const { unread } = useRecords();
   const whole = wholeWorkshop();
-  const refused = useRecords().answered
-    ? Object.values(whole).every((list: readonly unknown[]) => list.length === 0)
-      ? 'There is nothing to back up: no drive and no line of the shelf could be read.'
-      : null
-    : "Nothing is backed up yet: the browser's database has not answered.";
-  if (refused !== null) {
-    useNotices().tell({ message: refused, tone: 'bad' });
+  const isEmpty = Object.values(whole).every((list: readonly unknown[]) => list.length === 0);
+  const mayCome = unread?.code === 'storageSlow' || unread?.code === 'storageHeld';
+  const refusal = isEmpty || mayCome ? (unread ?? error('nothingThere', '').refusal) : null;
+  if (refusal) {
+    useNotices().tell({ message: refusalSentence(refusal), tone: 'bad' });
     return;
   }
   await saveBackup(whole);

@@ -11,6 +11,7 @@ import { useNotices } from '../../stores/notices.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { backUpAll, lastBackup } from '../../ui/backup.ts';
 import EmptyState from '../../ui/EmptyState.vue';
+import NotRead from '../../ui/NotRead.vue';
 import { readWorkshopFile, saveDrive } from '../../ui/files.ts';
 import GradeTag from '../../ui/GradeTag.vue';
 import MarkIcon from '../../ui/MarkIcon.vue';
@@ -50,18 +51,18 @@ const standing = computed(() => {
 
 /** how many there are, once that is known */
 const told = computed(() =>
-  drives.value.length > 0 || records.answered
+  drives.value.length > 0 || !records.unread
     ? upper(counted(drives.value.length, 'drive').replace('none', 'no'))
-    : 'Opening…',
+    : 'Drives',
 );
 
 const demo = useDemo();
 /** what stands here is the demo workshop, put in place at the first start */
 const demoInPlace = ref(false);
 watch(
-  () => records.answered,
-  async (answered) => {
-    if (answered) demoInPlace.value = await demo.openAtFirst();
+  () => records.unread,
+  async (unread) => {
+    if (!unread) demoInPlace.value = await demo.openAtFirst();
   },
   { immediate: true },
 );
@@ -160,11 +161,7 @@ const renamed = (r: DriveRecord) => (name: string) => {
         />
       </tbody>
     </v-table>
-    <EmptyState
-      v-else-if="!records.answered"
-      title="The browser's database has not answered yet"
-      text="What you made is shown as soon as it does. Nothing is lost by waiting, and nothing is backed up before."
-    />
+    <NotRead v-else-if="records.unread" :why="records.unread" />
     <EmptyState
       v-else
       title="A drive is a job and the train that does it"
@@ -194,7 +191,9 @@ const renamed = (r: DriveRecord) => (name: string) => {
           }}
           attention
         </h3>
-        <h3 v-else class="quiet">{{ done ? 'Nothing needs attention' : 'Judging the drives…' }}</h3>
+        <h3 v-else-if="!records.unread" class="quiet">
+          {{ done ? 'Nothing needs attention' : 'Judging the drives…' }}
+        </h3>
         <RouterLink v-for="w in attention" :key="w.id" :to="{ name: 'check', params: { id: w.id } }"
           ><b>{{ w.name }}</b
           ><span>{{ w.why }}</span></RouterLink

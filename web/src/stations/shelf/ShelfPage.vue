@@ -22,6 +22,7 @@ import ShelfGroups from './ShelfGroups.vue';
 import ShelfTable from './ShelfTable.vue';
 import { useShelfView } from './use-shelf-view.ts';
 import EmptyState from '../../ui/EmptyState.vue';
+import NotRead from '../../ui/NotRead.vue';
 import TwoColumns from '../../ui/TwoColumns.vue';
 
 /** What do I own or could buy? Shared by all drives. */
@@ -171,8 +172,9 @@ const KINDS = Object.values(partKinds).map((k) => ({ kind: k.kind as PartKindId,
         </div>
         <ShelfGroups :report="report" :groups="view.groups" @toggle="toggleGroup" />
       </div>
+      <NotRead v-if="shelf.parts.length === 0 && records.unread" :why="records.unread" />
       <EmptyState
-        v-if="shelf.parts.length === 0"
+        v-else-if="shelf.parts.length === 0"
         title="Nothing on the shelf yet"
         text="Put here what you own or could buy: wheels by their teeth and module, worms, gearboxes, motors. Find then searches for trains that come out even from these very parts. Add one, paste a list from a spreadsheet, or start with a made-up shelf."
       >
