@@ -198,7 +198,7 @@ export const plain: ExportFormat = {
     nameOf: () => 'a note', stamped: (r) => r, list: 'notes', before: () => 0, kept: (r) => r,
   },`,
     );
-    line('web/src/records/versions.ts', '];\n\nexport function', "  { version: 4, stores: { notes: 'id' } },");
+    line('web/src/records/versions.ts', '];\n\n/** The newest version', "  { version: 5, stores: { notes: 'id' } },");
   },
   'a station': () => {
     line('web/src/ui/stations.ts', '  log: {\n    title:', "  sing: { title: 'Sing', icon: mdiCogs, asks: 'Does it sing?', concern: 'sung' },");
