@@ -25,7 +25,7 @@ function act(): void {
         :icon="notices.notice.tone === 'bad' ? mdiAlertCircleOutline : mdiCheck"
         :class="notices.notice.tone === 'bad' ? 'tone-misses' : 'tone-even'"
       />
-      <span class="said">{{ notices.notice.message }}</span>
+      <span>{{ notices.notice.message }}</span>
     </span>
     <template #actions>
       <v-btn v-if="notices.notice.more" variant="text" @click="notices.notice.more.do()">{{
@@ -41,11 +41,5 @@ function act(): void {
 .line {
   display: flex;
   gap: 0.5rem;
-}
-.said::first-letter {
-  text-transform: uppercase;
-}
-.said {
-  display: inline-block;
 }
 </style>

@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue';
-import { error, refusalSentence } from '@pendrix/core';
+import { error, refusalMessage } from '@pendrix/core';
 import { useRecords } from '../records/records.ts';
 import { wholeWorkshop } from '../records/whole.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -19,7 +19,8 @@ export async function backUpAll(): Promise<void> {
   const mayCome = unread?.code === 'storageSlow' || unread?.code === 'storageHeld';
   const refusal = isEmpty || mayCome ? (unread ?? error('nothingThere', '').refusal) : null;
   if (refusal) {
-    useNotices().tell({ message: refusalSentence(refusal), tone: 'bad' });
+    const { message, cure } = refusalMessage(refusal);
+    useNotices().tell({ message: `${message} ${cure}`, tone: 'bad' });
     return;
   }
   await saveBackup(whole);
